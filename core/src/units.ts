@@ -1,0 +1,19 @@
+/**
+ * The one place where the units of the work meet SI. Core, database and wire hold SI; forms and displays convert here.
+ * The international inch, foot and avoirdupois pound are exact by definition.
+ */
+const metresPerInch = 0.0254;
+const kilogramsPerPound = 0.45359237;
+const ouncesPerPound = 16;
+
+export const mmFromM = (metres: number): number => metres * 1000;
+export const mFromMm = (millimetres: number): number => millimetres / 1000;
+export const inFromM = (metres: number): number => metres / metresPerInch;
+export const mFromIn = (inches: number): number => inches * metresPerInch;
+export const mFromCm = (centimetres: number): number => centimetres / 100;
+export const gFromKg = (kilograms: number): number => kilograms * 1000;
+export const kgFromG = (grams: number): number => grams / 1000;
+export const lbFromKg = (kilograms: number): number => kilograms / kilogramsPerPound;
+export const kgFromLb = (pounds: number): number => pounds * kilogramsPerPound;
+export const ozFromKg = (kilograms: number): number => lbFromKg(kilograms) * ouncesPerPound;
+export const kgFromOz = (ounces: number): number => kgFromLb(ounces / ouncesPerPound);
