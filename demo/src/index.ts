@@ -1,0 +1,42 @@
+import { parts } from './parts';
+import { payloads } from './payloads';
+import { rigs } from './rigs';
+
+/**
+ * The scenario the application starts with: one invented crew, its shelf, four payloads, two gimbals and what they logged.
+ * Plain data; whoever loads it validates it like any other input.
+ */
+export const scenario = {
+	crew: 'Saltmarsh and Tidewater crew',
+	people: ['Maren Olt', 'Joss Averley', 'Pia Tolland'],
+	parts,
+	payloads,
+	rigs,
+	/** Set `missedByM` away from the computed balance, as a hand does. */
+	balances: [
+		{
+			person: 'Joss Averley',
+			payload: 'Compact body, 35 prime, monitor',
+			rig: 'Small single-handed gimbal',
+			daysAgo: 9,
+			missedByM: { plate: 0.0004, cradle: -0.0003, crossbar: 0.0003, panArm: 0.0005 },
+			note: 'Saltmarsh Road Chapel, Sunday. Monitor cable tied along the arm.'
+		},
+		{
+			person: 'Maren Olt',
+			payload: 'Compact body, wide zoom',
+			rig: 'Small single-handed gimbal',
+			daysAgo: 6,
+			missedByM: { plate: -0.0003, cradle: 0.0002, crossbar: 0.0002, panArm: -0.0004 },
+			note: 'Kettle & Loom, table-top. Zoom at 24.'
+		},
+		{
+			person: 'Pia Tolland',
+			payload: 'Cine build, 25–120',
+			rig: 'Large two-handed gimbal',
+			daysAgo: 2,
+			missedByM: { plate: 0.0004, base: -0.0003, fork: 0.0002, topBeam: 0.0005 },
+			note: 'Tidewater Hall, fencing final. Matte box on, two filters.'
+		}
+	]
+};

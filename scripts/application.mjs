@@ -1,0 +1,57 @@
+import { spawn } from 'node:child_process';
+import { join } from 'node:path';
+import { root } from './places.mjs';
+import { Stop } from './steps.mjs';
+
+/**
+ * @typedef {{ origin: string, process: import('node:child_process').ChildProcess, stop: () => Promise<void> }} Application
+ */
+
+/**
+ * Starts the built application and waits until it answers.
+ * @param {{ databaseUrl: string, port: number, host?: string, env?: Record<string, string>, quiet?: boolean }} settings
+ * @returns {Promise<Application>}
+ */
+export async function startApplication({ databaseUrl, port, host = '127.0.0.1', env = {}, quiet = false }) {
+	const child = spawn(process.execPath, ['build/index.js'], {
+		cwd: join(root, 'web'),
+		stdio: ['ignore', quiet ? 'pipe' : 'inherit', quiet ? 'pipe' : 'inherit'],
+		env: {
+			...process.env,
+			NODE_ENV: 'production',
+			DATABASE_URL: databaseUrl,
+			HOST: host,
+			PORT: String(port),
+			// The application counts the bytes itself, to answer in its own words.
+			BODY_SIZE_LIMIT: 'Infinity',
+			SHUTDOWN_TIMEOUT: '3',
+			POISE_MIGRATIONS: join(root, 'web', 'drizzle'),
+			...env
+		}
+	});
+	let output = '';
+	child.stdout?.on('data', (chunk) => (output += chunk));
+	child.stderr?.on('data', (chunk) => (output += chunk));
+	const ended = new Promise((resolve) => child.once('close', resolve));
+	let running = true;
+	void ended.then(() => (running = false));
+
+	const reachable = host === '0.0.0.0' || host === '::' ? '127.0.0.1' : host;
+	const origin = `http://${reachable}:${port}`;
+	const giveUpAt = Date.now() + 30_000;
+	while (running && Date.now() < giveUpAt) {
+		const health = await fetch(`${origin}/health`, { signal: AbortSignal.timeout(2000) }).catch(() => null);
+		if (health?.ok)
+			return {
+				origin,
+				process: child,
+				stop: async () => {
+					if (running) child.kill('SIGTERM');
+					await ended;
+				}
+			};
+		await new Promise((resolve) => setTimeout(resolve, 50));
+	}
+	child.kill('SIGKILL');
+	throw new Stop(`The application did not start.${output === '' ? '' : `\n${output.slice(-4000)}`}`);
+}

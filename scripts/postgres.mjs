@@ -1,0 +1,129 @@
+import { createHash } from 'node:crypto';
+import { chmodSync, chownSync, existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { execFileSync } from 'node:child_process';
+import { createServer } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { root, state } from './places.mjs';
+import { needPackage, openToOthers, postgresBin, whoCanRunPostgres } from './prerequisites.mjs';
+import { run, step, Stop } from './steps.mjs';
+
+/**
+ * @typedef {{ address: string, stop: () => Promise<void> }} Cluster
+ */
+
+/** The application's own cluster: kept between runs, under `.poise/`. @returns {Promise<Cluster>} */
+export async function startOwnCluster({ fresh = false } = {}) {
+	await needPackage('postgresql');
+	const folder = clusterFolder();
+	if (fresh && existsSync(folder)) {
+		if (await isRunning(folder)) await control(folder, ['stop', '-m', 'fast', '-w']);
+		rmSync(folder, { recursive: true, force: true });
+	}
+	return startCluster(folder, { durable: true });
+}
+
+/** A cluster for one run of the tests, gone afterwards. It skips the disk's own patience. @returns {Promise<Cluster>} */
+export async function startThrowAwayCluster() {
+	await needPackage('postgresql');
+	const folder = join(tmpdir(), `poise-test-${process.pid}-${Date.now().toString(36)}`);
+	const cluster = await startCluster(folder, { durable: false });
+	return {
+		...cluster,
+		stop: async () => {
+			await cluster.stop();
+			rmSync(folder, { recursive: true, force: true });
+		}
+	};
+}
+
+/**
+ * PostgreSQL refuses to run as root, so root hands the cluster to an unprivileged user. Where that user cannot walk into
+ * the checkout (a home folder closed to others), the cluster stands in /var/tmp and `.poise/cluster` says where.
+ */
+function clusterFolder() {
+	mkdirSync(state, { recursive: true });
+	const inside = join(state, 'postgres');
+	if (process.getuid?.() !== 0 || openToOthers(state)) return inside;
+	const folder = join('/var/tmp', `poise-${createHash('sha256').update(root).digest('hex').slice(0, 12)}`);
+	writeFileSync(join(state, 'cluster'), `${folder}\n`);
+	return folder;
+}
+
+/** @returns {Promise<Cluster>} */
+async function startCluster(/** @type {string} */ folder, /** @type {{ durable: boolean }} */ { durable }) {
+	const data = join(folder, 'data');
+	if (!existsSync(join(data, 'PG_VERSION'))) {
+		mkdirSync(folder, { recursive: true });
+		giveAway(folder);
+		await step('Making a private PostgreSQL cluster', () =>
+			asServer([join(bin(), 'initdb'), '-D', data, '-U', 'poise', '--auth=trust', '-E', 'UTF8', '--locale=C.UTF-8'])
+		);
+	}
+	if (!(await isRunning(folder))) {
+		const port = await freePort(55432);
+		writeFileSync(join(folder, 'port'), String(port));
+		const settings = durable ? [] : ['-c fsync=off', '-c full_page_writes=off', '-c synchronous_commit=off'];
+		const options = [`-p ${port}`, `-k ${folder}`, '-h 127.0.0.1', ...settings].join(' ');
+		await control(folder, ['start', '-w', '-l', join(folder, 'log'), '-o', options]);
+	}
+	const port = Number(readFileSync(join(folder, 'port'), 'utf8'));
+	const made = await asServer([...psql(port), '-c', "select 1 from pg_database where datname = 'poise'"]);
+	if (!made.includes('1')) await asServer([...psql(port), '-c', 'create database poise']);
+	return {
+		address: `postgres://poise@127.0.0.1:${port}/poise`,
+		stop: async () => {
+			if (await isRunning(folder)) await control(folder, ['stop', '-m', 'fast', '-w']);
+		}
+	};
+}
+
+const psql = (/** @type {number} */ port) => [
+	join(bin(), 'psql'),
+	...['-h', '127.0.0.1', '-p', String(port), '-U', 'poise', '-d', 'postgres', '-tA']
+];
+
+function bin() {
+	const found = postgresBin();
+	if (found === null) throw new Stop('PostgreSQL is not installed. As root: apt-get install -y postgresql');
+	return found;
+}
+
+function giveAway(/** @type {string} */ folder) {
+	chmodSync(folder, 0o700);
+	if (process.getuid?.() !== 0) return;
+	const user = whoCanRunPostgres();
+	const id = (/** @type {string} */ flag) => Number(execFileSync('id', [flag, user], { encoding: 'utf8' }));
+	chownSync(folder, id('-u'), id('-g'));
+}
+
+const control = (/** @type {string} */ folder, /** @type {string[]} */ args) =>
+	asServer([join(bin(), 'pg_ctl'), '-D', join(folder, 'data'), ...args]);
+
+async function isRunning(/** @type {string} */ folder) {
+	if (!existsSync(join(folder, 'data', 'postmaster.pid'))) return false;
+	return control(folder, ['status']).then(
+		() => true,
+		() => false
+	);
+}
+
+/** Runs a server program as an unprivileged user, from a folder that user can stand in. */
+function asServer(/** @type {string[]} */ [program, ...args]) {
+	const where = { cwd: '/' };
+	if (process.getuid?.() !== 0) return run(/** @type {string} */ (program), args, where);
+	return run('runuser', ['-u', whoCanRunPostgres(), '--', /** @type {string} */ (program), ...args], where);
+}
+
+/** The first port from `first` on that nobody listens on. */
+export async function freePort(/** @type {number} */ first, host = '127.0.0.1') {
+	for (let port = first; port < first + 200; port += 1) {
+		const free = await new Promise((resolve) => {
+			const probe = createServer();
+			probe.once('error', () => resolve(false));
+			probe.listen(port, host, () => probe.close(() => resolve(true)));
+		});
+		if (free) return port;
+	}
+	throw new Stop(`No free port between ${first} and ${first + 200}.`);
+}

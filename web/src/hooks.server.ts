@@ -1,0 +1,101 @@
+import type { Handle, HandleServerError, ServerInit } from '@sveltejs/kit';
+import { building } from '$app/environment';
+import { env } from '$env/dynamic/private';
+import { refuse } from '$lib/server/api';
+import { migrateDatabase } from '$lib/server/db/client';
+import { findCrew, listPeople } from '$lib/server/db/people';
+import { loadScenarioOnce } from '$lib/server/demo/loadScenario';
+import { asRefusal, Refusal } from '$lib/server/refusal';
+
+/** The database may come up a moment after the application; this long is waited for it. */
+const patienceMs = 15_000;
+
+export const init: ServerInit = async () => {
+	if (building) return;
+	const giveUpAt = Date.now() + patienceMs;
+	for (;;) {
+		try {
+			await migrateDatabase();
+			if (env.POISE_SCENARIO !== 'none') await loadScenarioOnce();
+			return;
+		} catch (thrown) {
+			if (asRefusal(thrown).code !== 'databaseAway' || Date.now() > giveUpAt) throw thrown;
+			await new Promise((resolve) => setTimeout(resolve, 300));
+		}
+	}
+};
+
+export const handle: Handle = async ({ event, resolve }) => {
+	const { pathname } = event.url;
+	const isApi = pathname.startsWith('/api/');
+	let response: Response;
+	try {
+		refuseOtherOrigins(event.request);
+		if (pathname !== '/health') await identify(event);
+		response = await resolve(event, {
+			transformPageChunk: ({ html }) => html.replace('%poise.theme%', event.locals.person?.theme ?? 'day')
+		});
+		if (isApi && response.status >= 400 && !response.headers.get('content-type')?.includes('json'))
+			response = refuse(new Refusal(response.status === 405 ? 'wrongMethod' : 'notFound'), event);
+		else if (isApi && response.status === 404 && event.route.id === null) response = refuse(new Refusal('notFound'), event);
+	} catch (thrown) {
+		if (isApi || event.request.method !== 'GET') response = refuse(thrown, event);
+		else response = await plainPage(thrown);
+	}
+	for (const [name, value] of securityHeaders) response.headers.set(name, value);
+	return response;
+};
+
+/** The one place that decides whose data a request sees. One crew for now; sign-in replaces this function. */
+async function identify(event: Parameters<Handle>[0]['event']): Promise<void> {
+	const crew = await findCrew();
+	if (crew === undefined) throw new Refusal('databaseAway', 'No crew is set up yet.');
+	const people = await listPeople(crew.id);
+	const chosen = event.cookies.get('person');
+	const person = people.find(({ id }) => id === chosen) ?? people[0];
+	if (person === undefined) throw new Refusal('databaseAway', 'Nobody is in this crew yet.');
+	Object.assign(event.locals, { crewId: crew.id, crewName: crew.name, person });
+}
+
+/** A browser says where a write comes from; a write from another site is refused. Tools without a browser say nothing. */
+function refuseOtherOrigins(request: Request): void {
+	if (['GET', 'HEAD', 'OPTIONS'].includes(request.method)) return;
+	const origin = request.headers.get('origin');
+	const site = request.headers.get('sec-fetch-site');
+	if (site !== null && site !== 'same-origin' && site !== 'none') throw new Refusal('otherOrigin');
+	if (origin !== null && hostOf(origin) !== request.headers.get('host')) throw new Refusal('otherOrigin');
+}
+
+function hostOf(origin: string): string | null {
+	try {
+		return new URL(origin).host;
+	} catch {
+		return null;
+	}
+}
+
+const securityHeaders = [
+	['x-content-type-options', 'nosniff'],
+	['x-frame-options', 'DENY'],
+	['referrer-policy', 'same-origin'],
+	['cross-origin-opener-policy', 'same-origin'],
+	['permissions-policy', 'camera=(), microphone=(), geolocation=()']
+] as const;
+
+/** When not even the frame of a page can be made, a page that says so and tries again by itself. */
+async function plainPage(thrown: unknown): Promise<Response> {
+	const refusal = asRefusal(thrown);
+	if (refusal.status >= 500) console.error('page:', thrown);
+	const html = `<!doctype html><html lang="en"><meta charset="utf-8"><meta http-equiv="refresh" content="5"><title>Poise</title><h1>Poise is waiting</h1><p>${refusal.message}</p><p>This page tries again every five seconds.</p></html>`;
+	return new Response(html, {
+		status: refusal.status,
+		headers: { 'content-type': 'text/html; charset=utf-8', 'content-security-policy': "default-src 'none'" }
+	});
+}
+
+export const handleError: HandleServerError = ({ error, event, status, message }) => {
+	const refusal = asRefusal(error);
+	if (status >= 500 && refusal.status >= 500) console.error(`${event.request.method} ${event.url.pathname}:`, error);
+	return { message: status === 404 ? message : refusal.message, code: refusal.code };
+};
+

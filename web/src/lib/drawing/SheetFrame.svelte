@@ -1,0 +1,81 @@
+<script lang="ts">
+	import type { Snippet } from 'svelte';
+	import type { UnitSystem } from '$lib/model/person';
+	import { showLength, together } from '$lib/units/display';
+	import { type Sheet, scaleBarM } from './projection';
+
+	interface Props {
+		width: number;
+		height: number;
+		sheet: Sheet;
+		units: UnitSystem;
+		label: string;
+		names: Readonly<Record<'side' | 'top' | 'front', string>>;
+		/** Where the scale bar and the projection sign stand. */
+		barAt?: { x: number; y: number };
+		children: Snippet;
+		element?: SVGSVGElement | undefined;
+		onpointerdown?: (event: PointerEvent) => void;
+	}
+	let {
+		width,
+		height,
+		sheet,
+		units,
+		label,
+		names,
+		barAt = undefined,
+		children,
+		element = $bindable(),
+		onpointerdown = undefined
+	}: Props = $props();
+
+	const uid = $props.id();
+	const barM = $derived(scaleBarM(sheet.pxPerM, 60, units === 'imperial'));
+	const bar = $derived(barAt ?? { x: 28, y: height - 16 });
+</script>
+
+<svg bind:this={element} {width} {height} viewBox="0 0 {width} {height}" role="group" aria-label={label} {onpointerdown}>
+	<defs>
+		<pattern id="grid-{uid}" width="20" height="20" patternUnits="userSpaceOnUse">
+			<path d="M20 0H0V20" fill="none" stroke="var(--grid)" stroke-width="1" />
+		</pattern>
+	</defs>
+	<rect {width} {height} fill="url(#grid-{uid})" />
+	{#each sheet.places as { view, box } (view)}
+		<text class="name" x={Math.max(14, view === 'front' ? box.x - 4 : box.x - 40)} y={view === 'front' ? box.y - 40 : box.y - 14}>
+			{names[view]}
+		</text>
+	{/each}
+	{@render children()}
+	<g class="bar" transform="translate({bar.x} {bar.y})" aria-hidden="true">
+		<path d="M0 -4V4M{barM * sheet.pxPerM} -4V4M0 0H{barM * sheet.pxPerM}" />
+		<path d="M0 0H{(barM * sheet.pxPerM) / 2}" class="half" />
+		<text x={barM * sheet.pxPerM + 8} y="4">{together(showLength(barM, units))} · 1 : {sheet.ratio}</text>
+	</g>
+</svg>
+
+<style>
+	svg {
+		display: block;
+		touch-action: pan-y;
+		user-select: none;
+		-webkit-user-select: none;
+	}
+	.name {
+		font-size: 14px;
+		font-weight: 700;
+		fill: var(--ink);
+	}
+	.bar path {
+		stroke: var(--ink);
+		stroke-width: 1.2;
+	}
+	.bar .half {
+		stroke-width: 4;
+	}
+	.bar text {
+		font-size: 13px;
+		fill: var(--quiet);
+	}
+</style>

@@ -1,0 +1,17 @@
+/** How a person likes their numbers. `metric`: mm, g, kg. `imperial`: inches, pounds and ounces. */
+export const unitSystems = ['metric', 'imperial'] as const;
+export type UnitSystem = (typeof unitSystems)[number];
+
+/** Day: paper. House: lights down. */
+export const themes = ['day', 'house'] as const;
+export type Theme = (typeof themes)[number];
+
+export interface Person {
+	readonly id: string;
+	readonly name: string;
+	readonly units: UnitSystem;
+	readonly theme: Theme;
+	/** What this person had on the bench last; null before the first time. */
+	readonly payloadId: string | null;
+	readonly rigId: string | null;
+}

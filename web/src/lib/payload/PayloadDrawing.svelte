@@ -1,0 +1,289 @@
+<script lang="ts">
+	import type { CombinedBody, Vec3 } from '@poise/core';
+	import CgMark from '$lib/drawing/CgMark.svelte';
+	import Dimension from '$lib/drawing/Dimension.svelte';
+	import { glyph } from '$lib/drawing/glyph';
+	import {
+		arrowMove,
+		boundsOf,
+		depth,
+		layOut,
+		onSheet,
+		type Sheet,
+		unproject,
+		type View,
+		type ViewPlace
+	} from '$lib/drawing/projection';
+	import SheetFrame from '$lib/drawing/SheetFrame.svelte';
+	import { outerSizeM } from '$lib/model/part';
+	import type { StandingPart } from '$lib/model/payload';
+	import type { UnitSystem } from '$lib/model/person';
+	import { showLength, together } from '$lib/units/display';
+
+	interface Props {
+		parts: readonly StandingPart[];
+		totals: CombinedBody | null;
+		units: UnitSystem;
+		selectedId?: string | null;
+		width: number;
+		height: number;
+		onselect?: (id: string | null) => void;
+		onmove?: (id: string, positionM: Vec3, about: string) => void;
+		onsettle?: () => void;
+	}
+	let { parts, totals, units, selectedId = null, width, height, onselect, onmove, onsettle }: Props = $props();
+
+	const views: View[] = ['side', 'top', 'front'];
+	const names = { side: 'Side', top: 'Top', front: 'Front' };
+	const margins = { left: 84, right: 46, top: 34, bottom: 74, between: 64 };
+
+	const cornersOf = ({ part: { shape }, positionM: [x, y, z] }: StandingPart): Vec3[] => {
+		const [l, w, h] = shape.sizeM;
+		const rear = x - l / 2;
+		return [
+			[rear, y - w / 2, z],
+			[rear + outerSizeM(shape)[0], y + w / 2, z + h]
+		];
+	};
+	const bounds = $derived(parts.length === 0 ? boundsOf([[-0.05, -0.03, 0], [0.05, 0.03, 0.06]]) : boundsOf(parts.flatMap(cornersOf)));
+
+	interface Drag {
+		readonly id: string;
+		readonly view: View;
+		readonly pointer: number;
+		readonly from: { readonly x: number; readonly y: number };
+		readonly startM: Vec3;
+		readonly sheet: Sheet;
+	}
+	let drag = $state.raw<Drag | null>(null);
+	/** While a part is dragged the sheet stands still under the pointer. */
+	const sheet = $derived(drag?.sheet ?? layOut(bounds, views, width, height, margins));
+
+	const shown = (metres: number) => together(showLength(metres, units));
+	const ordered = (view: View) =>
+		[...parts].sort((a, b) => depth(middleOf(b), view) - depth(middleOf(a), view) || b.part.massKg - a.part.massKg);
+	const middleOf = ({ part: { shape }, positionM: [x, y, z] }: StandingPart): Vec3 => [x, y, z + shape.sizeM[2] / 2];
+
+	function grab(event: PointerEvent, { id, positionM }: StandingPart, view: View) {
+		if (event.button !== 0) return;
+		onselect?.(id === 'plate' ? null : id);
+		if (id === 'plate' || onmove === undefined) return;
+		event.stopPropagation();
+		(event.currentTarget as SVGGElement).setPointerCapture(event.pointerId);
+		drag = { id, view, pointer: event.pointerId, from: { x: event.clientX, y: event.clientY }, startM: positionM, sheet };
+	}
+
+	function pull(event: PointerEvent) {
+		if (drag === null || event.pointerId !== drag.pointer) return;
+		const [dx, dy, dz] = unproject(
+			{ x: (event.clientX - drag.from.x) / sheet.pxPerM, y: (event.clientY - drag.from.y) / sheet.pxPerM },
+			drag.view
+		);
+		const [x, y, z] = drag.startM;
+		// A hand drags in half millimetres.
+		const step = (value: number) => Math.round(value * 2000) / 2000;
+		onmove?.(drag.id, [step(x + dx), step(y + dy), step(z + dz)], `drag ${drag.id}`);
+	}
+
+	function letGo(event: PointerEvent) {
+		if (drag === null || event.pointerId !== drag.pointer) return;
+		drag = null;
+		onsettle?.();
+	}
+
+	function keys(event: KeyboardEvent, { id, positionM }: StandingPart, view: View) {
+		if (event.key === 'Enter' || event.key === ' ') {
+			event.preventDefault();
+			event.stopPropagation();
+			return onselect?.(id === 'plate' ? null : id);
+		}
+		const move = arrowMove(event.key, view, event.shiftKey ? 0.01 : 0.001);
+		if (move === null || id === 'plate' || onmove === undefined) return;
+		event.preventDefault();
+		onselect?.(id);
+		onmove(id, [positionM[0] + move[0], positionM[1] + move[1], positionM[2] + move[2]], `keys ${id}`);
+	}
+
+	const placeOf = (view: View) => sheet.places.find((each) => each.view === view) as ViewPlace;
+	const cg = (view: View) => onSheet(totals?.cgM ?? [0, 0, 0], placeOf(view), sheet.pxPerM);
+	const zero = (view: View) => onSheet([0, 0, 0], placeOf(view), sheet.pxPerM);
+	const corner = (view: View, which: 'leastM' | 'greatestM') => onSheet(bounds[which], placeOf(view), sheet.pxPerM);
+	const plateFoot = $derived(corner('side', 'leastM').y);
+	const selected = $derived(parts.find(({ id }) => id === selectedId));
+</script>
+
+<SheetFrame
+	{width}
+	{height}
+	{sheet}
+	{units}
+	{names}
+	label="Drawing of the payload: side, top and front"
+	onpointerdown={(event) => {
+		if ((event.target as Element).closest('.part') === null) onselect?.(null);
+	}}
+>
+	{#each views as view (view)}
+		{@const place = placeOf(view)}
+		{@const origin = zero(view)}
+		<!-- The plate's middle: every figure counts from here. -->
+		<path
+			class="centre"
+			d={view === 'side'
+				? `M${origin.x} ${place.box.y - 8}V${plateFoot + 26}`
+				: view === 'front'
+					? `M${origin.x} ${place.box.y - 8}V${plateFoot + 26}`
+					: `M${place.box.x - 12} ${origin.y}h${place.box.width + 24}M${origin.x} ${place.box.y - 8}v${place.box.height + 16}`}
+		/>
+		{#each ordered(view) as standing (standing.id)}
+			{@const at = onSheet(standing.positionM, place, sheet.pxPerM)}
+			{@const drawn = glyph(standing.part, view, sheet.pxPerM)}
+			{@const fixed = standing.id === 'plate' || onmove === undefined}
+			<!-- svelte-ignore a11y_no_noninteractive_tabindex -->
+			<g
+				class="part"
+				class:chosen={standing.id === selectedId}
+				class:fixed
+				transform="translate({at.x} {at.y})"
+				role={fixed ? 'img' : 'button'}
+				tabindex={fixed ? undefined : 0}
+				aria-label="{standing.part.name}, {names[view].toLowerCase()} view{fixed ? '' : ', arrow keys move it'}"
+				data-part={standing.part.name}
+				data-view={view}
+				onpointerdown={(event) => grab(event, standing, view)}
+				onpointermove={pull}
+				onpointerup={letGo}
+				onpointercancel={letGo}
+				onkeydown={(event) => keys(event, standing, view)}
+				onkeyup={() => onsettle?.()}
+			>
+				<path class="outline" class:hatched={drawn.hatched} d={drawn.outline} />
+				{#each drawn.details as detail, k (k)}<path class="detail" d={detail} />{/each}
+				<rect class="reach" x={drawn.box.x} y={drawn.box.y} width={drawn.box.width} height={drawn.box.height} />
+			</g>
+		{/each}
+	{/each}
+
+	{#if totals !== null}
+		<Dimension
+			orientation="across"
+			from={corner('side', 'leastM').x}
+			to={corner('side', 'greatestM').x}
+			at={plateFoot + 56}
+			witnessFrom={plateFoot + 4}
+			text={shown(bounds.greatestM[0] - bounds.leastM[0])}
+		/>
+		<Dimension
+			orientation="down"
+			from={corner('side', 'greatestM').y}
+			to={plateFoot}
+			at={corner('side', 'leastM').x - 34}
+			witnessFrom={corner('side', 'leastM').x - 4}
+			text={shown(bounds.greatestM[2] - bounds.leastM[2])}
+		/>
+		<Dimension
+			orientation="across"
+			from={corner('front', 'leastM').x}
+			to={corner('front', 'greatestM').x}
+			at={plateFoot + 56}
+			witnessFrom={plateFoot + 4}
+			text={shown(bounds.greatestM[1] - bounds.leastM[1])}
+		/>
+		<Dimension
+			orientation="across"
+			from={zero('side').x}
+			to={cg('side').x}
+			at={plateFoot + 24}
+			text={shown(totals.cgM[0])}
+			strong
+		/>
+		<Dimension
+			orientation="across"
+			from={zero('front').x}
+			to={cg('front').x}
+			at={plateFoot + 24}
+			text={shown(totals.cgM[1])}
+			strong
+		/>
+		<Dimension
+			orientation="down"
+			from={cg('side').y}
+			to={zero('side').y}
+			at={corner('side', 'leastM').x - 12}
+			text={shown(totals.cgM[2])}
+			strong
+		/>
+		<CgMark at={cg('side')} plumbToY={plateFoot + 44} />
+		<CgMark at={cg('front')} plumbToY={plateFoot + 44} />
+		<CgMark at={cg('top')} />
+	{/if}
+	{#if selected}
+		{@const at = onSheet(
+			[selected.positionM[0], selected.positionM[1], selected.positionM[2] + selected.part.shape.sizeM[2]],
+			placeOf('side'),
+			sheet.pxPerM
+		)}
+		<text class="tag" x={at.x} y={at.y - 8} text-anchor="middle">{selected.part.name}</text>
+	{/if}
+</SheetFrame>
+
+<style>
+	.centre {
+		stroke: var(--press);
+		stroke-width: 1;
+		stroke-dasharray: 12 3 2 3;
+		fill: none;
+		opacity: 0.7;
+	}
+	.part {
+		cursor: grab;
+		touch-action: none;
+	}
+	.part.fixed {
+		cursor: default;
+		touch-action: pan-y;
+	}
+	.part:active {
+		cursor: grabbing;
+	}
+	.outline {
+		fill: var(--panel);
+		stroke: var(--ink);
+		stroke-width: 1.4;
+		stroke-linejoin: round;
+	}
+	.outline.hatched {
+		fill: url(#hatch);
+	}
+	.detail {
+		fill: none;
+		stroke: var(--ink);
+		stroke-width: 0.8;
+		stroke-opacity: 0.65;
+	}
+	.reach {
+		fill: transparent;
+	}
+	.chosen .outline {
+		stroke: var(--press);
+		stroke-width: 2.2;
+		fill: url(#hatch-chosen);
+	}
+	.part:focus-visible {
+		outline: none;
+	}
+	.part:focus-visible .reach {
+		stroke: var(--press);
+		stroke-width: 2;
+		stroke-dasharray: 4 3;
+	}
+	.tag {
+		font-size: 13px;
+		font-weight: 700;
+		fill: var(--press);
+		pointer-events: none;
+		paint-order: stroke;
+		stroke: var(--ground);
+		stroke-width: 5px;
+	}
+</style>

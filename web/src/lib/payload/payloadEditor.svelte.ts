@@ -1,0 +1,216 @@
+import { combineBodies } from '@poise/core';
+import { v7 as newId } from 'uuid';
+import { ask } from '$lib/api';
+import type { Part } from '$lib/model/part';
+import { bodyOf, type Payload, type PayloadDraft, type StandingPart, standingParts } from '$lib/model/payload';
+import { begin, change, type History, redo, settle, undo } from '$lib/state/history';
+import { forget, keep, recall } from '$lib/state/kept';
+import { placeFor } from './placeFor';
+
+/** How the draft on the screen stands to what the server has. */
+export type SaveState = 'saved' | 'unsaved' | 'saving' | 'away' | 'refused' | 'stale';
+
+interface Kept {
+	readonly version: number;
+	readonly dirty: boolean;
+	readonly history: History<PayloadDraft>;
+}
+
+const restMs = 500;
+const retryMs = 3000;
+
+/**
+ * A payload being edited: its undo history, its totals, and its way to the server.
+ *
+ * Every change is kept in this browser at once and sent a moment later; until the server has confirmed it, the copy here
+ * outlives a reload, a lost link and a stopped server. A save names the version it was made from; when somebody else has
+ * saved in between, nothing is overwritten until the person has chosen.
+ */
+export class PayloadEditor {
+	#history = $state.raw<History<PayloadDraft>>(begin({ name: '', platePartId: '', placements: [] }));
+	#shelf = $state.raw<ReadonlyMap<string, Part>>(new Map());
+	#version = 1;
+	#dirty = false;
+	#timer: ReturnType<typeof setTimeout> | undefined;
+	#sending: Promise<void> | undefined;
+	readonly id: string;
+
+	state = $state<SaveState>('saved');
+	message = $state('');
+	fields = $state.raw<Readonly<Record<string, string>>>({});
+	selectedId = $state<string | null>(null);
+	/** What somebody else saved meanwhile, to choose from. */
+	theirs = $state.raw<Payload | null>(null);
+
+	constructor(payload: Payload, shelf: readonly Part[]) {
+		this.id = payload.id;
+		this.#history = begin(draftOf(payload));
+		this.#version = payload.version;
+		this.setShelf(shelf);
+	}
+
+	/** Takes back what this browser kept and the server never confirmed. Call once, in the browser. */
+	restore(server: Payload): void {
+		const kept = recall<Kept>(this.#key);
+		if (kept === null) return;
+		if (kept.version === server.version) {
+			this.#history = kept.history;
+			if (kept.dirty) this.#touched();
+		} else if (kept.dirty) {
+			this.#history = kept.history;
+			this.#dirty = true;
+			this.theirs = server;
+			this.state = 'stale';
+		} else forget(this.#key);
+	}
+
+	setShelf(shelf: readonly Part[]): void {
+		this.#shelf = new Map(shelf.map((part) => [part.id, part]));
+	}
+
+	get draft(): PayloadDraft {
+		return this.#history.present;
+	}
+	get version(): number {
+		return this.#version;
+	}
+	readonly parts: readonly StandingPart[] = $derived(standingParts(this.#history.present, this.#shelf));
+	readonly totals = $derived(this.parts.length === 0 ? null : combineBodies({ bodies: this.parts.map(bodyOf) }));
+	get canUndo(): boolean {
+		return this.#history.past.length > 0;
+	}
+	get canRedo(): boolean {
+		return this.#history.future.length > 0;
+	}
+
+	rename(name: string): void {
+		this.#change({ ...this.draft, name }, 'name');
+	}
+
+	choosePlate(platePartId: string): void {
+		this.#change({ ...this.draft, platePartId });
+	}
+
+	/** Puts a part on the plate, where a part of its kind usually sits, and selects it. */
+	add(part: Part): void {
+		const id = newId();
+		const positionM = placeFor(part, this.parts);
+		this.#change({ ...this.draft, placements: [...this.draft.placements, { id, partId: part.id, positionM }] });
+		this.selectedId = id;
+	}
+
+	move(id: string, positionM: readonly [number, number, number], about: string): void {
+		const placements = this.draft.placements.map((each) => (each.id === id ? { ...each, positionM } : each));
+		this.#change({ ...this.draft, placements }, about);
+	}
+
+	remove(id: string): void {
+		this.#change({ ...this.draft, placements: this.draft.placements.filter((each) => each.id !== id) });
+		if (this.selectedId === id) this.selectedId = null;
+	}
+
+	settle(): void {
+		this.#history = settle(this.#history);
+	}
+
+	undo(): void {
+		if (!this.canUndo) return;
+		this.#history = undo(this.#history);
+		this.#touched();
+	}
+
+	redo(): void {
+		if (!this.canRedo) return;
+		this.#history = redo(this.#history);
+		this.#touched();
+	}
+
+	/** Sends what is unsaved and waits for the answer; true when the server has everything. */
+	async save(): Promise<boolean> {
+		clearTimeout(this.#timer);
+		while (this.#sending !== undefined) await this.#sending;
+		if (this.#dirty && this.state !== 'stale') {
+			this.#sending = this.#send().finally(() => (this.#sending = undefined));
+			await this.#sending;
+		}
+		return !this.#dirty;
+	}
+
+	/** After somebody else saved: this screen's build goes over theirs. */
+	async keepMine(): Promise<void> {
+		if (this.theirs === null) return;
+		this.#version = this.theirs.version;
+		this.theirs = null;
+		this.state = 'unsaved';
+		await this.save();
+	}
+
+	/** After somebody else saved: theirs is shown; this screen's build stays one undo away. */
+	takeTheirs(): void {
+		if (this.theirs === null) return;
+		this.#history = change(this.#history, draftOf(this.theirs));
+		this.#version = this.theirs.version;
+		this.#dirty = false;
+		this.theirs = null;
+		this.state = 'saved';
+		this.#keep();
+	}
+
+	stop(): void {
+		clearTimeout(this.#timer);
+	}
+
+	get #key(): string {
+		return `payload.${this.id}`;
+	}
+
+	#change(next: PayloadDraft, about: string | null = null): void {
+		this.#history = change(this.#history, next, about);
+		this.#touched();
+	}
+
+	#touched(): void {
+		this.#dirty = true;
+		this.#keep();
+		if (this.state === 'stale') return;
+		if (this.state !== 'saving') this.state = 'unsaved';
+		this.#later(restMs);
+	}
+
+	#keep(): void {
+		keep<Kept>(this.#key, { version: this.#version, dirty: this.#dirty, history: this.#history });
+	}
+
+	#later(ms: number): void {
+		clearTimeout(this.#timer);
+		this.#timer = setTimeout(() => void this.save(), ms);
+	}
+
+	async #send(): Promise<void> {
+		const sent = this.draft;
+		this.state = 'saving';
+		const outcome = await ask<Payload>('PUT', `/api/payloads/${this.id}`, { ...sent, version: this.#version });
+		if (outcome.ok) {
+			this.#version = outcome.value.version;
+			this.#dirty = this.draft !== sent;
+			this.fields = {};
+			this.message = '';
+			this.state = this.#dirty ? 'unsaved' : 'saved';
+			this.#keep();
+			if (this.#dirty) this.#later(restMs);
+			return;
+		}
+		this.message = outcome.error.message;
+		this.fields = outcome.error.fields ?? {};
+		if (outcome.error.code === 'stale') {
+			const theirs = await ask<Payload>('GET', `/api/payloads/${this.id}`);
+			this.theirs = theirs.ok ? theirs.value : null;
+			this.state = 'stale';
+		} else if (outcome.away) {
+			this.state = 'away';
+			this.#later(retryMs);
+		} else this.state = 'refused';
+	}
+}
+
+const draftOf = ({ name, platePartId, placements }: Payload): PayloadDraft => ({ name, platePartId, placements });

@@ -1,0 +1,75 @@
+import { json, type RequestEvent } from '@sveltejs/kit';
+import type Joi from 'joi';
+import { asRefusal, Refusal } from './refusal';
+
+const greatestBodyBytes = 1024 * 1024;
+
+/** Wraps a route: what it returns is sent as JSON, what it throws as `{ error }`. Unexpected errors go to the log whole. */
+export function api<Event extends RequestEvent>(handler: (event: Event) => Promise<unknown> | unknown) {
+	return async (event: Event): Promise<Response> => {
+		try {
+			return json((await handler(event)) ?? null);
+		} catch (thrown) {
+			return refuse(thrown, event);
+		}
+	};
+}
+
+export function refuse(thrown: unknown, event: RequestEvent): Response {
+	const refusal = asRefusal(thrown);
+	if (refusal.status >= 500) console.error(`${event.request.method} ${event.url.pathname}:`, thrown);
+	return json(refusal.body, { status: refusal.status });
+}
+
+/** The body, validated; refuses by content type, by size while reading, by syntax, and then field by field. */
+export async function readBody<T>(event: RequestEvent, schema: Joi.Schema<T>): Promise<T> {
+	const type = event.request.headers.get('content-type')?.split(';')[0]?.trim().toLowerCase();
+	if (type !== 'application/json') throw new Refusal('wrongType');
+	return validated(parseJson(await readText(event.request)), schema);
+}
+
+async function readText(request: Request): Promise<string> {
+	if (Number(request.headers.get('content-length') ?? 0) > greatestBodyBytes) throw new Refusal('tooLarge');
+	const reader = request.body?.getReader();
+	if (reader === undefined) return '';
+	const chunks: Uint8Array[] = [];
+	let size = 0;
+	for (;;) {
+		const { done, value } = await reader.read();
+		if (done) break;
+		size += value.byteLength;
+		if (size > greatestBodyBytes) {
+			await reader.cancel();
+			throw new Refusal('tooLarge');
+		}
+		chunks.push(value);
+	}
+	return Buffer.concat(chunks).toString('utf8');
+}
+
+function parseJson(text: string): unknown {
+	try {
+		return JSON.parse(text);
+	} catch (cause) {
+		throw Object.assign(new Refusal('badJson'), { cause });
+	}
+}
+
+/** The value as the schema reads it, or a refusal with a message for every field that is wrong. */
+export function validated<T>(value: unknown, schema: Joi.Schema<T>): T {
+	const { value: read, error } = schema.validate(value, { abortEarly: false, convert: false, errors: { wrap: { label: false } } });
+	if (error === undefined) return read;
+	const fields: Record<string, string> = {};
+	for (const { path, message } of error.details) fields[path.join('.')] ??= sentence(message);
+	throw new Refusal('invalid', undefined, fields);
+}
+
+const sentence = (message: string) => `${message.charAt(0).toUpperCase()}${message.slice(1)}.`;
+
+const uuidPattern = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/i;
+
+/** An id from the address; anything else than a UUID names nothing. */
+export function idOf(text: string | undefined): string {
+	if (text === undefined || !uuidPattern.test(text)) throw new Refusal('notFound');
+	return text.toLowerCase();
+}

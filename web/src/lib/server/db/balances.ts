@@ -1,0 +1,70 @@
+import { and, desc, eq, ilike, or, sql } from 'drizzle-orm';
+import type { BalanceRecord, LoggedBalance } from '$lib/model/balance';
+import { Refusal } from '../refusal';
+import { validated } from '../api';
+import { balanceDetail, type BalanceDetail } from '../schemas/record';
+import { database } from './client';
+import { balances, people } from './schema';
+
+const lineColumns = {
+	id: balances.id,
+	payloadId: balances.payloadId,
+	rigId: balances.rigId,
+	payloadName: balances.payloadName,
+	rigName: balances.rigName,
+	payloadMassKg: balances.payloadMassKg,
+	poised: balances.poised,
+	note: balances.note,
+	personName: people.name,
+	loggedAt: balances.loggedAt
+};
+
+const line = <Row extends { loggedAt: string }>(row: Row) => ({ ...row, loggedAt: new Date(row.loggedAt).toISOString() });
+
+/** The newest first; every word of the search must stand somewhere in the line. */
+export async function listBalances(crewId: string, search: string, most = 200): Promise<LoggedBalance[]> {
+	const words = search.split(/\s+/).filter((word) => word !== '').slice(0, 8);
+	const matches = words.map((word) => {
+		const pattern = `%${word.replace(/[\\%_]/g, '\\$&')}%`;
+		return or(
+			ilike(balances.payloadName, pattern),
+			ilike(balances.rigName, pattern),
+			ilike(balances.note, pattern),
+			ilike(people.name, pattern)
+		);
+	});
+	const rows = await database()
+		.select(lineColumns)
+		.from(balances)
+		.innerJoin(people, eq(people.id, balances.personId))
+		.where(and(eq(balances.crewId, crewId), ...matches))
+		.orderBy(desc(balances.loggedAt), desc(balances.id))
+		.limit(most);
+	return rows.map(line);
+}
+
+export async function findBalance(crewId: string, id: string): Promise<BalanceRecord> {
+	const [row] = await database()
+		.select({ ...lineColumns, record: balances.record })
+		.from(balances)
+		.innerJoin(people, eq(people.id, balances.personId))
+		.where(and(eq(balances.crewId, crewId), eq(balances.id, id)));
+	if (row === undefined) throw new Refusal('notFound', 'That balance is not in the logbook.');
+	const { record, ...rest } = row;
+	return { ...line(rest), ...validated<BalanceDetail>(record, balanceDetail) };
+}
+
+/** Logs once per id: sending the same one again, after an answer was lost, changes nothing. */
+export async function createBalance(
+	crewId: string,
+	personId: string,
+	entry: Omit<LoggedBalance, 'personName' | 'loggedAt'> & { readonly loggedAt?: string },
+	record: BalanceDetail
+): Promise<BalanceRecord> {
+	const { loggedAt, ...fields } = entry;
+	await database()
+		.insert(balances)
+		.values({ crewId, personId, ...fields, record, loggedAt: loggedAt ?? sql`now()` })
+		.onConflictDoNothing();
+	return findBalance(crewId, entry.id);
+}

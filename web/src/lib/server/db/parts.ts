@@ -1,0 +1,62 @@
+import { and, asc, eq } from 'drizzle-orm';
+import { v7 as newId } from 'uuid';
+import type { NewPart, Part, PartKind, PartShape } from '$lib/model/part';
+import { validated } from '../api';
+import { Refusal } from '../refusal';
+import { partShape } from '../schemas/part';
+import { database } from './client';
+import { parts, payloads, placements } from './schema';
+
+type Row = Pick<typeof parts.$inferSelect, 'id' | 'name' | 'kind' | 'massKg' | 'shape'>;
+
+const columns = { id: parts.id, name: parts.name, kind: parts.kind, massKg: parts.massKg, shape: parts.shape };
+
+const toPart = (row: Row): Part => ({
+	...row,
+	kind: row.kind as PartKind,
+	shape: validated<PartShape>(row.shape, partShape)
+});
+
+export async function listParts(crewId: string): Promise<Part[]> {
+	const rows = await database().select(columns).from(parts).where(eq(parts.crewId, crewId)).orderBy(asc(parts.name));
+	return rows.map(toPart);
+}
+
+export async function createPart(crewId: string, part: NewPart): Promise<Part> {
+	const id = newId();
+	await database()
+		.insert(parts)
+		.values({ id, crewId, ...part });
+	return { id, ...part };
+}
+
+export async function changePart(crewId: string, id: string, part: NewPart): Promise<Part> {
+	const [row] = await database()
+		.update(parts)
+		.set(part)
+		.where(and(eq(parts.crewId, crewId), eq(parts.id, id)))
+		.returning(columns);
+	if (row === undefined) throw new Refusal('notFound', 'That part is not on the shelf any more.');
+	return toPart(row);
+}
+
+/** Takes a part off the shelf, unless a payload stands on it. */
+export async function deletePart(crewId: string, id: string): Promise<void> {
+	const used = await database()
+		.selectDistinct({ name: payloads.name })
+		.from(payloads)
+		.leftJoin(placements, eq(placements.payloadId, payloads.id))
+		.where(and(eq(payloads.crewId, crewId), eq(placements.partId, id)));
+	const plates = await database()
+		.select({ name: payloads.name })
+		.from(payloads)
+		.where(and(eq(payloads.crewId, crewId), eq(payloads.platePartId, id)));
+	const names = [...new Set([...used, ...plates].map(({ name }) => name))];
+	if (names.length > 0)
+		throw new Refusal('inUse', `Still part of ${names.join(', ')}. Take it off there first.`);
+	const gone = await database()
+		.delete(parts)
+		.where(and(eq(parts.crewId, crewId), eq(parts.id, id)))
+		.returning({ id: parts.id });
+	if (gone.length === 0) throw new Refusal('notFound', 'That part is not on the shelf any more.');
+}

@@ -1,0 +1,33 @@
+import { and, asc, eq } from 'drizzle-orm';
+import type { Person } from '$lib/model/person';
+import { database } from './client';
+import { crews, people } from './schema';
+
+const personColumns = {
+	id: people.id,
+	name: people.name,
+	units: people.units,
+	theme: people.theme,
+	payloadId: people.payloadId,
+	rigId: people.rigId
+};
+
+export async function findCrew(): Promise<{ id: string; name: string } | undefined> {
+	const [crew] = await database().select().from(crews).orderBy(asc(crews.id)).limit(1);
+	return crew;
+}
+
+export async function listPeople(crewId: string): Promise<Person[]> {
+	return database().select(personColumns).from(people).where(eq(people.crewId, crewId)).orderBy(asc(people.name));
+}
+
+export async function changePerson(
+	crewId: string,
+	personId: string,
+	change: Partial<Pick<Person, 'units' | 'theme' | 'payloadId' | 'rigId'>>
+): Promise<void> {
+	await database()
+		.update(people)
+		.set(change)
+		.where(and(eq(people.crewId, crewId), eq(people.id, personId)));
+}

@@ -1,0 +1,205 @@
+import { sql } from 'drizzle-orm';
+import {
+	boolean,
+	check,
+	doublePrecision,
+	foreignKey,
+	index,
+	integer,
+	jsonb,
+	pgTable,
+	primaryKey,
+	text,
+	timestamp,
+	unique,
+	uuid
+} from 'drizzle-orm/pg-core';
+
+/*
+ * Every row belongs to a crew. References between rows carry the crew along, so that the database itself refuses a row
+ * that points into another crew's data. Quantities are SI with the unit in the name; geometry that is always read whole
+ * is JSONB, validated on the way in and out.
+ */
+
+const id = () => uuid('id').primaryKey();
+const crewId = () =>
+	uuid('crew_id')
+		.notNull()
+		.references(() => crews.id);
+const moment = (name: string) => timestamp(name, { withTimezone: true, mode: 'string' }).notNull().defaultNow();
+const namedSensibly = (table: string, name: Parameters<typeof sql>[1]) =>
+	check(`${table}_name_length`, sql`char_length(btrim(${name})) between 1 and 120`);
+
+export const crews = pgTable('crews', {
+	id: id(),
+	name: text('name').notNull().unique()
+});
+
+export const people = pgTable(
+	'people',
+	{
+		id: id(),
+		crewId: crewId(),
+		name: text('name').notNull(),
+		units: text('units', { enum: ['metric', 'imperial'] })
+			.notNull()
+			.default('metric'),
+		theme: text('theme', { enum: ['day', 'house'] })
+			.notNull()
+			.default('day'),
+		payloadId: uuid('payload_id').references(() => payloads.id, { onDelete: 'set null' }),
+		rigId: uuid('rig_id').references(() => rigs.id, { onDelete: 'set null' })
+	},
+	(table) => [
+		unique('people_name_in_crew').on(table.crewId, table.name),
+		unique('people_id_in_crew').on(table.crewId, table.id),
+		namedSensibly('people', table.name),
+		check('people_units_known', sql`${table.units} in ('metric', 'imperial')`),
+		check('people_theme_known', sql`${table.theme} in ('day', 'house')`)
+	]
+);
+
+export const parts = pgTable(
+	'parts',
+	{
+		id: id(),
+		crewId: crewId(),
+		name: text('name').notNull(),
+		kind: text('kind').notNull(),
+		massKg: doublePrecision('mass_kg').notNull(),
+		shape: jsonb('shape').notNull()
+	},
+	(table) => [
+		unique('parts_name_in_crew').on(table.crewId, table.name),
+		unique('parts_id_in_crew').on(table.crewId, table.id),
+		namedSensibly('parts', table.name),
+		check('parts_mass_positive', sql`${table.massKg} > 0 and ${table.massKg} < 'Infinity'`)
+	]
+);
+
+export const payloads = pgTable(
+	'payloads',
+	{
+		id: id(),
+		crewId: crewId(),
+		name: text('name').notNull(),
+		platePartId: uuid('plate_part_id').notNull(),
+		version: integer('version').notNull().default(1),
+		updatedAt: moment('updated_at'),
+		updatedBy: uuid('updated_by')
+	},
+	(table) => [
+		unique('payloads_name_in_crew').on(table.crewId, table.name),
+		unique('payloads_id_in_crew').on(table.crewId, table.id),
+		namedSensibly('payloads', table.name),
+		check('payloads_version_counts', sql`${table.version} >= 1`),
+		foreignKey({
+			name: 'payloads_plate_of_crew',
+			columns: [table.crewId, table.platePartId],
+			foreignColumns: [parts.crewId, parts.id]
+		})
+	]
+);
+
+export const placements = pgTable(
+	'placements',
+	{
+		id: uuid('id').notNull(),
+		crewId: crewId(),
+		payloadId: uuid('payload_id').notNull(),
+		partId: uuid('part_id').notNull(),
+		/** Place in the list, from 0. */
+		ordinal: integer('ordinal').notNull(),
+		xM: doublePrecision('x_m').notNull(),
+		yM: doublePrecision('y_m').notNull(),
+		zM: doublePrecision('z_m').notNull()
+	},
+	(table) => [
+		primaryKey({ columns: [table.payloadId, table.id] }),
+		unique('placements_ordinal_in_payload').on(table.payloadId, table.ordinal),
+		foreignKey({
+			name: 'placements_payload_of_crew',
+			columns: [table.crewId, table.payloadId],
+			foreignColumns: [payloads.crewId, payloads.id]
+		}).onDelete('cascade'),
+		foreignKey({
+			name: 'placements_part_of_crew',
+			columns: [table.crewId, table.partId],
+			foreignColumns: [parts.crewId, parts.id]
+		}),
+		index('placements_by_part').on(table.partId)
+	]
+);
+
+export const rigs = pgTable(
+	'rigs',
+	{
+		id: id(),
+		crewId: crewId(),
+		name: text('name').notNull(),
+		leastPayloadKg: doublePrecision('least_payload_kg').notNull(),
+		greatestPayloadKg: doublePrecision('greatest_payload_kg').notNull(),
+		geometry: jsonb('geometry').notNull()
+	},
+	(table) => [
+		unique('rigs_name_in_crew').on(table.crewId, table.name),
+		unique('rigs_id_in_crew').on(table.crewId, table.id),
+		namedSensibly('rigs', table.name),
+		check('rigs_payload_range', sql`${table.leastPayloadKg} >= 0 and ${table.greatestPayloadKg} > ${table.leastPayloadKg}`)
+	]
+);
+
+/** How each rig stands today with each payload on it. */
+export const benches = pgTable(
+	'benches',
+	{
+		crewId: crewId(),
+		rigId: uuid('rig_id').notNull(),
+		payloadId: uuid('payload_id').notNull(),
+		state: jsonb('state').notNull(),
+		updatedAt: moment('updated_at'),
+		updatedBy: uuid('updated_by')
+	},
+	(table) => [
+		primaryKey({ columns: [table.rigId, table.payloadId] }),
+		foreignKey({
+			name: 'benches_rig_of_crew',
+			columns: [table.crewId, table.rigId],
+			foreignColumns: [rigs.crewId, rigs.id]
+		}).onDelete('cascade'),
+		foreignKey({
+			name: 'benches_payload_of_crew',
+			columns: [table.crewId, table.payloadId],
+			foreignColumns: [payloads.crewId, payloads.id]
+		}).onDelete('cascade')
+	]
+);
+
+/** The logbook. A record keeps its own copy of payload and rig; the references only lead back while those exist. */
+export const balances = pgTable(
+	'balances',
+	{
+		id: id(),
+		crewId: crewId(),
+		personId: uuid('person_id').notNull(),
+		payloadId: uuid('payload_id').references(() => payloads.id, { onDelete: 'set null' }),
+		rigId: uuid('rig_id').references(() => rigs.id, { onDelete: 'set null' }),
+		payloadName: text('payload_name').notNull(),
+		rigName: text('rig_name').notNull(),
+		payloadMassKg: doublePrecision('payload_mass_kg').notNull(),
+		poised: boolean('poised').notNull(),
+		note: text('note').notNull().default(''),
+		loggedAt: moment('logged_at'),
+		/** `{ snapshot, rig, positionsM, axes, nudges }` */
+		record: jsonb('record').notNull()
+	},
+	(table) => [
+		index('balances_newest').on(table.crewId, table.loggedAt),
+		check('balances_mass_positive', sql`${table.payloadMassKg} > 0 and ${table.payloadMassKg} < 'Infinity'`),
+		foreignKey({
+			name: 'balances_person_of_crew',
+			columns: [table.crewId, table.personId],
+			foreignColumns: [people.crewId, people.id]
+		})
+	]
+);

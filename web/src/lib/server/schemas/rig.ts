@@ -1,0 +1,71 @@
+import Joi from 'joi';
+import type { RigGeometry } from '$lib/model/rig';
+import { lengthM, massKg, vector, words } from './quantities';
+
+const key = () => Joi.string().pattern(/^[a-zA-Z][a-zA-Z0-9]{0,39}$/).required();
+const label = () => Joi.string().min(1).max(80).required();
+const point = () => vector('x', 'y', 'z');
+const torque = () => Joi.number().positive().max(200);
+
+const axis = Joi.object({
+	id: key(),
+	label: label(),
+	direction: point(),
+	pivotM: point(),
+	motorTorqueNm: torque(),
+	frictionNm: Joi.number().min(0).max(50)
+});
+
+const part = Joi.object({
+	id: key(),
+	label: label(),
+	body: Joi.object({ massKg: massKg(), cgM: point() }).required(),
+	hangsOn: key().allow(null)
+});
+
+const slide = Joi.object({
+	id: key(),
+	label: label(),
+	purpose: label(),
+	plusWord: label(),
+	minusWord: label(),
+	balances: key(),
+	direction: point(),
+	rangeM: Joi.array().ordered(Joi.number().required(), Joi.number().min(Joi.ref('...0')).required()).length(2).required(),
+	moves: Joi.array().items(Joi.string()).min(1).required(),
+	scale: Joi.object({ readingAtZeroM: Joi.number().required(), sense: Joi.number().valid(1, -1).required() }).required(),
+	knobPitchM: Joi.number().positive().allow(null).required()
+});
+
+const place = Joi.object({
+	id: key(),
+	label: label(),
+	atM: point(),
+	hangsOn: key(),
+	movesWith: Joi.array().items(key()).required(),
+	greatestKg: massKg()
+});
+
+const stroke = Joi.alternatives().try(
+	Joi.object({ kind: 'box', partId: key(), atM: point(), sizeM: point() }),
+	Joi.object({ kind: 'tube', partId: key(), pointsM: Joi.array().items(point()).min(2).required(), widthM: lengthM('the width') }),
+	Joi.object({
+		kind: 'motor',
+		partId: key(),
+		atM: point(),
+		axis: Joi.string().valid('x', 'y', 'z').required(),
+		radiusM: lengthM('the radius'),
+		lengthM: lengthM('the length')
+	})
+);
+
+export const rigGeometry = words(
+	Joi.object<RigGeometry>({
+		axes: Joi.array().items(axis).min(1).required(),
+		parts: Joi.array().items(part).required(),
+		slides: Joi.array().items(slide).required(),
+		mountM: point(),
+		counterweightPlaces: Joi.array().items(place).required(),
+		strokes: Joi.array().items(stroke).required()
+	}).required()
+);

@@ -1,0 +1,93 @@
+import {
+	gFromKg,
+	inFromM,
+	kgFromG,
+	kgFromLb,
+	kgFromOz,
+	lbFromKg,
+	mFromCm,
+	mFromIn,
+	mFromMm,
+	mmFromM
+} from '@poise/core';
+import type { UnitSystem } from '$lib/model/person';
+
+/** A figure and its unit, kept apart so that they can be set in different type. */
+export interface Shown {
+	readonly figure: string;
+	readonly unit: string;
+}
+
+export const together = ({ figure, unit }: Shown): string => `${figure} ${unit}`;
+
+/** Lengths as a hand can set them: whole millimetres, halves below 10; hundredths of an inch. Size only, no sign. */
+export function showLength(metres: number, units: UnitSystem): Shown {
+	const size = Math.abs(metres);
+	if (units === 'imperial') return { figure: plain(inFromM(size), 2, true), unit: 'in' };
+	const mm = mmFromM(size);
+	return { figure: mm < 9.75 ? plain(Math.round(mm * 2) / 2, 1) : plain(mm, 0), unit: 'mm' };
+}
+
+/** Masses: grams below a kilogram, else kilograms to 10 g; pounds to a hundredth. */
+export function showMass(kilograms: number, units: UnitSystem): Shown {
+	if (units === 'imperial') return { figure: plain(lbFromKg(kilograms), 2, true), unit: 'lb' };
+	return kilograms < 0.9995
+		? { figure: plain(gFromKg(kilograms), 0), unit: 'g' }
+		: { figure: plain(kilograms, 2, true), unit: 'kg' };
+}
+
+export const showShare = (share: number | null): Shown =>
+	share === null
+		? { figure: '–', unit: '' }
+		: { figure: share > 0 && share < 0.005 ? '<1' : plain(share * 100, 0), unit: '%' };
+
+const quarters = ['', '¼', '½', '¾'];
+
+/** Turns of a knob to the nearest quarter: "3½ turns", "¼ turn"; null where it is less than a quarter. */
+export function showTurns(moveM: number, knobPitchM: number): string | null {
+	const count = Math.round((Math.abs(moveM) / knobPitchM) * 4);
+	if (count === 0) return null;
+	const whole = Math.floor(count / 4);
+	return `${whole > 0 ? whole : ''}${quarters[count % 4]} ${count > 4 ? 'turns' : 'turn'}`;
+}
+
+function plain(value: number, decimals: number, keepZeros = false): string {
+	const text = value.toFixed(decimals);
+	return keepZeros ? text : String(Number(text));
+}
+
+/** What a field is for, and so what may be typed in it. */
+export type Quantity = 'length' | 'mass';
+
+/** A typed figure read, or why it cannot be. */
+export type Read = { readonly value: number } | { readonly problem: string };
+
+const perUnit: Record<Quantity, Readonly<Record<string, (value: number) => number>>> = {
+	length: { mm: mFromMm, cm: mFromCm, m: (metres) => metres, in: mFromIn, '"': mFromIn },
+	mass: { g: kgFromG, kg: (kilograms) => kilograms, lb: kgFromLb, oz: kgFromOz }
+};
+
+/** The unit a bare number is read in. */
+export const fieldUnit = (quantity: Quantity, units: UnitSystem): string =>
+	quantity === 'length' ? (units === 'metric' ? 'mm' : 'in') : units === 'metric' ? 'g' : 'lb';
+
+/** `14`, `14 mm`, `1.4 cm`, `1,4`, `-3`, `1 1/2 in`, `3/8 in`: read into SI, whatever the person's own units. */
+export function readQuantity(text: string, quantity: Quantity, units: UnitSystem): Read {
+	const typed = text.trim().toLowerCase().replace('−', '-').replace(',', '.');
+	if (typed === '') return { problem: 'Type a number.' };
+	const found = /^([+-]?)(?:(\d+(?:\.\d*)?|\.\d+)|(?:(\d+)\s+)?(\d+)\/(\d+))\s*([a-z"]*)$/.exec(typed);
+	const known = perUnit[quantity];
+	if (found === null) return { problem: `“${text.trim()}” is not a number. Type one like ${quantity === 'length' ? '14 mm or 0.55 in' : '660 g or 1.45 lb'}.` };
+	const [, sign, decimal, whole, over, under, unit] = found;
+	const convert = known[unit === '' || unit === undefined ? fieldUnit(quantity, units) : unit];
+	if (convert === undefined) return { problem: `“${unit}” is not a unit known here. Use ${Object.keys(known).slice(0, 4).join(', ')}.` };
+	const size = decimal !== undefined ? Number(decimal) : Number(whole ?? 0) + Number(over) / Number(under);
+	if (!Number.isFinite(size)) return { problem: 'That fraction divides by nothing.' };
+	return { value: convert(sign === '-' ? -size : size) };
+}
+
+/** An SI value as it stands in a field: enough digits to come back the same to a tenth of a millimetre or gram. */
+export function fieldText(value: number, quantity: Quantity, units: UnitSystem): string {
+	if (quantity === 'length') return units === 'metric' ? plain(mmFromM(value), 1) : plain(inFromM(value), 3);
+	return units === 'metric' ? plain(gFromKg(value), 1) : plain(lbFromKg(value), 3);
+}

@@ -1,0 +1,20 @@
+import { api, readBody } from '$lib/server/api';
+import { changePerson, listPeople } from '$lib/server/db/people';
+import { Refusal } from '$lib/server/refusal';
+import { personChange, personChoice } from '$lib/server/schemas/person';
+
+export const PATCH = api(async (event) => {
+	const change = await readBody(event, personChange);
+	await changePerson(event.locals.crewId, event.locals.person.id, change);
+	return { ...event.locals.person, ...change };
+});
+
+/** Another person takes over this screen. */
+export const PUT = api(async (event) => {
+	const { personId } = await readBody(event, personChoice);
+	const person = (await listPeople(event.locals.crewId)).find(({ id }) => id === personId);
+	if (person === undefined) throw new Refusal('invalid', undefined, { personId: 'That person is not in this crew.' });
+	const year = 365 * 24 * 3600;
+	event.cookies.set('person', person.id, { path: '/', httpOnly: true, sameSite: 'lax', secure: false, maxAge: year });
+	return person;
+});
