@@ -35,7 +35,7 @@
 
 	const views: View[] = ['side', 'top', 'front'];
 	const names = { side: 'Side', top: 'Top', front: 'Front' };
-	const margins = { left: 84, right: 46, top: 34, bottom: 74, between: 64 };
+	const margins = { left: 84, right: 46, top: 34, bottom: 92, between: 58 };
 
 	const cornersOf = ({ part: { shape }, positionM: [x, y, z] }: StandingPart): Vec3[] => {
 		const [l, w, h] = shape.sizeM;
@@ -157,7 +157,7 @@
 				onkeydown={(event) => keys(event, standing, view)}
 				onkeyup={() => onsettle?.()}
 			>
-				<path class="outline" class:hatched={drawn.hatched} d={drawn.outline} />
+				<path class="shape" class:hatched={drawn.hatched} d={drawn.outline} />
 				{#each drawn.details as detail, k (k)}<path class="detail" d={detail} />{/each}
 				<rect class="reach" x={drawn.box.x} y={drawn.box.y} width={drawn.box.width} height={drawn.box.height} />
 			</g>
@@ -169,7 +169,7 @@
 			orientation="across"
 			from={corner('side', 'leastM').x}
 			to={corner('side', 'greatestM').x}
-			at={plateFoot + 56}
+			at={plateFoot + 64}
 			witnessFrom={plateFoot + 4}
 			text={shown(bounds.greatestM[0] - bounds.leastM[0])}
 		/>
@@ -185,7 +185,7 @@
 			orientation="across"
 			from={corner('front', 'leastM').x}
 			to={corner('front', 'greatestM').x}
-			at={plateFoot + 56}
+			at={plateFoot + 64}
 			witnessFrom={plateFoot + 4}
 			text={shown(bounds.greatestM[1] - bounds.leastM[1])}
 		/>
@@ -193,7 +193,7 @@
 			orientation="across"
 			from={zero('side').x}
 			to={cg('side').x}
-			at={plateFoot + 24}
+			at={plateFoot + 20}
 			text={shown(totals.cgM[0])}
 			strong
 		/>
@@ -201,7 +201,7 @@
 			orientation="across"
 			from={zero('front').x}
 			to={cg('front').x}
-			at={plateFoot + 24}
+			at={plateFoot + 20}
 			text={shown(totals.cgM[1])}
 			strong
 		/>
@@ -213,8 +213,8 @@
 			text={shown(totals.cgM[2])}
 			strong
 		/>
-		<CgMark at={cg('side')} plumbToY={plateFoot + 44} />
-		<CgMark at={cg('front')} plumbToY={plateFoot + 44} />
+		<CgMark at={cg('side')} plumbToY={plateFoot + 42} />
+		<CgMark at={cg('front')} plumbToY={plateFoot + 42} />
 		<CgMark at={cg('top')} />
 	{/if}
 	{#if selected}
@@ -246,13 +246,13 @@
 	.part:active {
 		cursor: grabbing;
 	}
-	.outline {
+	.shape {
 		fill: var(--panel);
 		stroke: var(--ink);
 		stroke-width: 1.4;
 		stroke-linejoin: round;
 	}
-	.outline.hatched {
+	.shape.hatched {
 		fill: url(#hatch);
 	}
 	.detail {
@@ -264,7 +264,7 @@
 	.reach {
 		fill: transparent;
 	}
-	.chosen .outline {
+	.chosen .shape {
 		stroke: var(--press);
 		stroke-width: 2.2;
 		fill: url(#hatch-chosen);

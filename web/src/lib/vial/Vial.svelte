@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { bubblePlace, bubbleShare, markShare } from './bubble';
+	import { bubblePlace, longTube, tinyTube } from './bubble';
 
 	interface Props {
 		/** How far off, counted in tolerances; positive puts the bubble right. Null: nothing known, an empty tube. */
@@ -10,15 +10,16 @@
 	}
 	let { offset, label, size = 'row' }: Props = $props();
 
+	const tube = $derived(size === 'tiny' ? tinyTube : longTube);
 	const percent = (share: number) => `${50 + share * 50}%`;
 	const poised = $derived(offset !== null && Math.abs(offset) <= 1);
 </script>
 
 <span class="vial {size}" class:empty={offset === null} class:poised role="img" aria-label={label}>
 	{#if offset !== null}
-		<span class="bubble" style:left={percent(bubblePlace(offset))} style:width="{bubbleShare * 100}%"></span>
-		<span class="mark" style:left={percent(-markShare)}></span>
-		<span class="mark" style:left={percent(markShare)}></span>
+		<span class="bubble" style:left={percent(bubblePlace(offset, tube))} style:width="{tube.bubbleShare * 100}%"></span>
+		<span class="mark" style:left={percent(-tube.markShare)}></span>
+		<span class="mark" style:left={percent(tube.markShare)}></span>
 	{/if}
 </span>
 

@@ -54,6 +54,17 @@ export async function findBalance(crewId: string, id: string): Promise<BalanceRe
 	return { ...line(rest), ...validated<BalanceDetail>(record, balanceDetail) };
 }
 
+/** The newest record of one payload on one rig. */
+export async function latestBalance(crewId: string, rigId: string, payloadId: string): Promise<BalanceDetail | null> {
+	const [row] = await database()
+		.select({ record: balances.record })
+		.from(balances)
+		.where(and(eq(balances.crewId, crewId), eq(balances.rigId, rigId), eq(balances.payloadId, payloadId)))
+		.orderBy(desc(balances.loggedAt), desc(balances.id))
+		.limit(1);
+	return row === undefined ? null : validated<BalanceDetail>(row.record, balanceDetail);
+}
+
 /** Logs once per id: sending the same one again, after an answer was lost, changes nothing. */
 export async function createBalance(
 	crewId: string,

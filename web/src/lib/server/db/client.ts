@@ -1,3 +1,4 @@
+import { AsyncLocalStorage } from 'node:async_hooks';
 import { fileURLToPath } from 'node:url';
 import { env } from '$env/dynamic/private';
 import { sql } from 'drizzle-orm';
@@ -13,8 +14,17 @@ export type Queryable = Pick<Database, 'select' | 'insert' | 'update' | 'delete'
 let connection: postgres.Sql | undefined;
 let opened: Database | undefined;
 
-/** The one pool of this process, opened at first use. A query fails within seconds, not minutes, when the server is away. */
+const running = new AsyncLocalStorage<Database>();
+
+/** Runs the work in one transaction: within it `database()` is that transaction, however deep it is called. */
+export function inTransaction<T>(work: () => Promise<T>): Promise<T> {
+	return database().transaction((transaction) => running.run(transaction as unknown as Database, work));
+}
+
+/** The transaction at work, or the one pool of this process, opened at first use. A query fails within seconds, not minutes, when the server is away. */
 export function database(): Database {
+	const transaction = running.getStore();
+	if (transaction !== undefined) return transaction;
 	if (opened === undefined) {
 		const address = env.DATABASE_URL;
 		if (!address) throw new Error('DATABASE_URL is not set. Start the application with ./poise demo, or set it.');

@@ -10,7 +10,7 @@ export async function listPayloads(crewId: string): Promise<Payload[]> {
 		.select()
 		.from(payloads)
 		.where(eq(payloads.crewId, crewId))
-		.orderBy(desc(payloads.updatedAt), asc(payloads.name));
+		.orderBy(desc(payloads.updatedAt), desc(payloads.id));
 	return withPlacements(database(), rows);
 }
 

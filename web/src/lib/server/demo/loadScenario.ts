@@ -5,7 +5,7 @@ import type { NewPart } from '$lib/model/part';
 import { mountedBodies, type PayloadDraft, standingParts } from '$lib/model/payload';
 import type { RigGeometry } from '$lib/model/rig';
 import { validated } from '../api';
-import { database } from '../db/client';
+import { database, inTransaction } from '../db/client';
 import { createPart } from '../db/parts';
 import { createPayload } from '../db/payloads';
 import { findCrew } from '../db/people';
@@ -18,7 +18,10 @@ import { rigGeometry } from '../schemas/rig';
 
 /** Loads the demo scenario into an empty database, through the same doors as anything typed. Does nothing otherwise. */
 export async function loadScenarioOnce(): Promise<void> {
-	if ((await findCrew()) !== undefined) return;
+	if ((await findCrew()) === undefined) await inTransaction(loadScenario);
+}
+
+async function loadScenario(): Promise<void> {
 	const crewId = newId();
 	await database().insert(crews).values({ id: crewId, name: scenario.crew });
 

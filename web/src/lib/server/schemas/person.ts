@@ -2,15 +2,19 @@ import Joi from 'joi';
 import { type Person, themes, unitSystems } from '$lib/model/person';
 import { id, words } from './quantities';
 
+export type PersonChange = Partial<{ -readonly [field in 'units' | 'theme' | 'payloadId' | 'rigId']: NonNullable<Person[field]> }>;
+
 /** What a person may change about themselves; at least one of them. */
 export const personChange = words(
-	Joi.object<Partial<Pick<Person, 'units' | 'theme'>>>({
+	Joi.object<PersonChange>({
 		units: Joi.string()
 			.valid(...unitSystems)
 			.label('units'),
 		theme: Joi.string()
 			.valid(...themes)
-			.label('theme')
+			.label('theme'),
+		payloadId: id().optional().label('the payload'),
+		rigId: id().optional().label('the rig')
 	})
 		.min(1)
 		.required()

@@ -7,6 +7,14 @@ const label = () => Joi.string().min(1).max(80).required();
 const point = () => vector('x', 'y', 'z');
 const torque = () => Joi.number().positive().max(200);
 
+const range = () =>
+	Joi.array()
+		.items(Joi.number())
+		.length(2)
+		.custom((value: [number, number], { error }) => (value[0] <= value[1] ? value : error('range.order')))
+		.messages({ 'range.order': '{{#label}} must not have its least above its greatest' })
+		.required();
+
 const axis = Joi.object({
 	id: key(),
 	label: label(),
@@ -31,7 +39,7 @@ const slide = Joi.object({
 	minusWord: label(),
 	balances: key(),
 	direction: point(),
-	rangeM: Joi.array().ordered(Joi.number().required(), Joi.number().min(Joi.ref('...0')).required()).length(2).required(),
+	rangeM: range(),
 	moves: Joi.array().items(Joi.string()).min(1).required(),
 	scale: Joi.object({ readingAtZeroM: Joi.number().required(), sense: Joi.number().valid(1, -1).required() }).required(),
 	knobPitchM: Joi.number().positive().allow(null).required()

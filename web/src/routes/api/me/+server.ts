@@ -1,12 +1,17 @@
 import { api, readBody } from '$lib/server/api';
 import { changePerson, listPeople } from '$lib/server/db/people';
+import { findPayload } from '$lib/server/db/payloads';
+import { findRig } from '$lib/server/db/rigs';
 import { Refusal } from '$lib/server/refusal';
 import { personChange, personChoice } from '$lib/server/schemas/person';
 
 export const PATCH = api(async (event) => {
 	const change = await readBody(event, personChange);
-	await changePerson(event.locals.crewId, event.locals.person.id, change);
-	return { ...event.locals.person, ...change };
+	const { crewId, person } = event.locals;
+	if (change.payloadId !== undefined) await findPayload(crewId, change.payloadId);
+	if (change.rigId !== undefined) await findRig(crewId, change.rigId);
+	await changePerson(crewId, person.id, change);
+	return { ...person, ...change };
 });
 
 /** Another person takes over this screen. */

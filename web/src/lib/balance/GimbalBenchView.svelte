@@ -1,0 +1,201 @@
+<script lang="ts">
+	import '$lib/state/bench.css';
+	import { beforeNavigate, goto, invalidate } from '$app/navigation';
+	import { ask } from '$lib/api';
+	import { isTyping } from '$lib/dayline/keys';
+	import { showStation } from '$lib/dayline/live.svelte';
+	import { putOnBench } from '$lib/dayline/onBench';
+	import { balanceStation } from '$lib/dayline/states';
+	import type { BalanceRecord, BenchState } from '$lib/model/balance';
+	import type { Part } from '$lib/model/part';
+	import { mountedBodies, type Payload, standingParts } from '$lib/model/payload';
+	import type { Person } from '$lib/model/person';
+	import type { Positions, Rig } from '$lib/model/rig';
+	import { onMount } from 'svelte';
+	import { v7 as newId } from 'uuid';
+	import BenchAnswer from './BenchAnswer.svelte';
+	import { GimbalBench } from './gimbalBench.svelte';
+	import MotorShares from './MotorShares.svelte';
+	import RigDrawing from './RigDrawing.svelte';
+	import SlideRows from './SlideRows.svelte';
+
+	interface Named {
+		readonly id: string;
+		readonly name: string;
+	}
+	interface Props {
+		data: {
+			readonly rig: Rig;
+			readonly payload: Payload;
+			readonly bench: BenchState | null;
+			readonly parts: readonly Part[];
+			readonly rigs: readonly Named[];
+			readonly payloads: readonly Named[];
+			readonly person: Person;
+		};
+	}
+	let { data }: Props = $props();
+
+	// The page mounts a new view for another rig, payload or version, so these never change under the bench.
+	// svelte-ignore state_referenced_locally
+	const { rig, payload } = data;
+	// svelte-ignore state_referenced_locally
+	const parts = standingParts(payload, new Map(data.parts.map((part) => [part.id, part])));
+	// svelte-ignore state_referenced_locally
+	const bench = new GimbalBench(rig, payload.id, mountedBodies(parts), data.bench);
+
+	let width = $state(770);
+	let height = $state(440);
+	let note = $state('');
+	let logging = $state(false);
+	let trouble = $state('');
+	let logged = $state.raw<{ href: string; time: string; positionsM: Positions } | null>(null);
+	/** One id for one setting: pressing again after a lost answer logs it once. */
+	let attempt = { id: newId(), positionsM: bench.positionsM };
+
+	const units = $derived(data.person.units);
+	const figures = $derived(bench.figures);
+	const payloadHref = `/payload/${payload.id}`;
+
+	onMount(() => {
+		bench.restore();
+		return () => bench.stop();
+	});
+	$effect(() => void putOnBench(data.person, { payloadId: payload.id, rigId: rig.id }));
+	$effect(() => {
+		if (figures !== null) return showStation('balance', balanceStation(figures));
+	});
+	$effect(() => {
+		// A later reading is another setting, to be logged anew.
+		if (logged !== null && logged.positionsM !== bench.positionsM) logged = null;
+	});
+	beforeNavigate(() => void bench.save());
+
+	async function log() {
+		if (attempt.positionsM !== bench.positionsM) attempt = { id: newId(), positionsM: bench.positionsM };
+		logging = true;
+		trouble = '';
+		await bench.save();
+		const outcome = await ask<BalanceRecord>('POST', '/api/balances', {
+			...attempt,
+			payloadId: payload.id,
+			rigId: rig.id,
+			payloadVersion: payload.version,
+			nudges: bench.nudges,
+			note: note.trim()
+		});
+		logging = false;
+		if (!outcome.ok) {
+			trouble =
+				outcome.error.code === 'stale'
+					? 'The payload was changed meanwhile. Reload to balance it as it is now; the readings are kept.'
+					: outcome.error.message;
+			return;
+		}
+		const time = new Date(outcome.value.loggedAt).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
+		logged = { href: `/logbook/${outcome.value.id}`, time, positionsM: attempt.positionsM };
+		await invalidate('poise:stations');
+	}
+
+	const choose = (rigId: string, payloadId: string) => goto(`/balance/${rigId}/${payloadId}`);
+
+	function keys(event: KeyboardEvent) {
+		const control = event.ctrlKey || event.metaKey;
+		const key = event.key.toLowerCase();
+		const onControl = (event.target as HTMLElement | null)?.closest('button, a, [role="slider"]') != null;
+		if (isTyping(event)) return;
+		if (control && key === 'z') {
+			if (event.shiftKey) bench.redo();
+			else bench.undo();
+		} else if (control && key === 'y') bench.redo();
+		else if (control && key === 's') void bench.save();
+		else if (!control && event.key === 'Enter' && !onControl) {
+			if (figures?.next && (figures.solution.balanced || bench.waived)) bench.accept();
+			else if (figures?.poised && logged === null) void log();
+		} else return;
+		event.preventDefault();
+	}
+</script>
+
+<svelte:window onkeydown={keys} />
+
+<div class="bench">
+	<section class="work" aria-label="Gimbal bench">
+		<div class="title choose">
+			<label for="bench-payload" class="sr-only">Payload</label>
+			<select id="bench-payload" value={payload.id} onchange={(event) => choose(rig.id, event.currentTarget.value)}>
+				{#each data.payloads as { id, name } (id)}<option value={id}>{name}</option>{/each}
+			</select>
+			<span class="quiet">on</span>
+			<label for="bench-rig" class="sr-only">Rig</label>
+			<select id="bench-rig" value={rig.id} onchange={(event) => choose(event.currentTarget.value, payload.id)}>
+				{#each data.rigs as { id, name } (id)}<option value={id}>{name}</option>{/each}
+			</select>
+		</div>
+		{#if figures === null}
+			<p class="empty">This payload holds nothing to balance yet. <a href={payloadHref}>Put the camera on its plate</a>.</p>
+		{:else}
+			<div class="drawing" bind:clientWidth={width} bind:clientHeight={height}>
+				<RigDrawing
+					{rig}
+					{parts}
+					{units}
+					{width}
+					{height}
+					positionsM={bench.positionsM}
+					targetsM={figures.fit === 'tooHeavy' ? null : figures.targetsM}
+					nextId={figures.next?.slideId ?? null}
+					onread={(slideId, positionM) => bench.read(slideId, positionM, `rule ${slideId}`)}
+					onsettle={() => bench.settle()}
+				/>
+				<div class="block"><MotorShares {rig} axes={figures.axes} massKg={figures.massKg} {units} /></div>
+			</div>
+			<div class="rows">
+				<SlideRows
+					{rig}
+					{figures}
+					{units}
+					positionsM={bench.positionsM}
+					onread={(slideId, positionM) => bench.read(slideId, positionM, `field ${slideId}`)}
+					onsettle={() => bench.settle()}
+				/>
+			</div>
+		{/if}
+	</section>
+	<div class="answer-column">
+		{#if figures !== null}
+			<BenchAnswer {bench} {rig} {figures} {units} {payloadHref} {logged} {logging} {trouble} bind:note onlog={log} />
+		{/if}
+	</div>
+</div>
+
+<style>
+	.choose select {
+		border-color: transparent;
+		background-color: transparent;
+		font-size: 17px;
+		font-weight: 700;
+		padding-right: 36px;
+		max-width: 340px;
+	}
+	.choose select:hover {
+		border-color: var(--edge);
+	}
+	.block {
+		position: absolute;
+		right: 16px;
+		top: 8px;
+	}
+	.empty {
+		padding: 26px;
+		font-size: 18px;
+	}
+	@media (max-width: 900px) {
+		.drawing {
+			min-height: 460px;
+		}
+		.block {
+			position: static;
+		}
+	}
+</style>

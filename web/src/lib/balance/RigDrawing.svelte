@@ -1,0 +1,241 @@
+<script lang="ts">
+	import { combineBodies, type Vec3 } from '@poise/core';
+	import CgMark from '$lib/drawing/CgMark.svelte';
+	import { glyph } from '$lib/drawing/glyph';
+	import { boundsOf, depth, layOut, onSheet, project, type View, type ViewPlace } from '$lib/drawing/projection';
+	import SheetFrame from '$lib/drawing/SheetFrame.svelte';
+	import { bodyOf, type StandingPart } from '$lib/model/payload';
+	import type { UnitSystem } from '$lib/model/person';
+	import type { Positions, Rig, RigSlide, RigStroke } from '$lib/model/rig';
+	import { carriedBy, cornersOfPart, cornersOfStroke, payloadOriginM, strokesAt } from './rigShapes';
+	import SlideRule from './SlideRule.svelte';
+
+	interface Props {
+		rig: Rig;
+		parts: readonly StandingPart[];
+		positionsM: Positions;
+		targetsM: Positions | null;
+		nextId: string | null;
+		units: UnitSystem;
+		width: number;
+		height: number;
+		onread?: (slideId: string, positionM: number) => void;
+		onsettle?: () => void;
+	}
+	let { rig, parts, positionsM, targetsM, nextId, units, width, height, onread, onsettle }: Props = $props();
+
+	const views: View[] = ['side', 'front'];
+	const names = { side: 'Side, lens to the right', front: 'Front', top: '' };
+	const plateM = $derived(parts.find(({ id }) => id === 'plate')?.part.shape.sizeM[2] ?? 0);
+	const originM = $derived(payloadOriginM(rig, positionsM, plateM));
+	const strokes = $derived(strokesAt(rig, positionsM));
+
+	const alongOf = (slide: RigSlide) => slide.direction.findIndex((part) => Math.abs(part) > 0.7);
+	const foreAft = $derived(rig.geometry.slides.filter((slide) => alongOf(slide) === 0));
+	const sideways = $derived(rig.geometry.slides.filter((slide) => alongOf(slide) === 1));
+	const vertical = $derived(rig.geometry.slides.filter((slide) => alongOf(slide) === 2));
+
+	/** The sheet has room for the rig at every end of its slides, so that it does not jump while they move. */
+	const bounds = $derived.by(() => {
+		const ends = [0, 1].map((end) =>
+			Object.fromEntries(rig.geometry.slides.map((slide) => [slide.id, slide.rangeM[end] as number]))
+		) as [Positions, Positions];
+		return boundsOf(
+			ends.flatMap((at) => [
+				...strokesAt(rig, at).flatMap(cornersOfStroke),
+				...parts.flatMap((part) => cornersOfPart(part, payloadOriginM(rig, at, plateM)))
+			])
+		);
+	});
+	const lane = 46;
+	const margins = $derived({
+		left: 26,
+		right: 26,
+		top: 46,
+		bottom: 34 + lane * Math.max(foreAft.length, sideways.length),
+		between: vertical.length > 0 ? 92 : 40
+	});
+	const sheet = $derived(layOut(bounds, views, width, height, margins));
+	const placeOf = (view: View) => sheet.places.find((each) => each.view === view) as ViewPlace;
+	const foot = $derived(placeOf('side').box.y + placeOf('side').box.height);
+
+	type Item = { readonly key: string; readonly far: number } & (
+		| { readonly stroke: RigStroke }
+		| { readonly standing: StandingPart; readonly atM: Vec3 }
+	);
+	/** Far things first, so that near ones cover them. */
+	function items(view: View): Item[] {
+		const middle = (points: readonly Vec3[]): number =>
+			points.reduce((sum, point) => sum + depth(point, view), 0) / points.length;
+		const rigItems = strokes.map((stroke, index) => ({ key: `s${index}`, stroke, far: middle(cornersOfStroke(stroke)) }));
+		const partItems = parts.map((standing) => {
+			const atM = standing.positionM.map((value, k) => value + (originM[k] as number)) as unknown as Vec3;
+			return { key: standing.id, standing, atM, far: middle(cornersOfPart(standing, originM)) };
+		});
+		return [...rigItems, ...partItems].sort((a, b) => b.far - a.far);
+	}
+
+	const cgM = $derived.by(() => {
+		if (parts.length === 0) return null;
+		const { cgM } = combineBodies({ bodies: parts.map(bodyOf) });
+		return cgM.map((value, k) => value + (originM[k] as number)) as unknown as Vec3;
+	});
+
+	const px = (pointM: Vec3, view: View) => onSheet(pointM, placeOf(view), sheet.pxPerM);
+	const polyline = (pointsM: readonly Vec3[], view: View) =>
+		pointsM
+			.map((point, index) => {
+				const { x, y } = px(point, view);
+				return `${index === 0 ? 'M' : 'L'}${x.toFixed(1)} ${y.toFixed(1)}`;
+			})
+			.join('');
+	/** Width and height of a box or motor on the page, px. */
+	function extent(stroke: Exclude<RigStroke, { kind: 'tube' }>, view: View) {
+		const [least, greatest] = cornersOfStroke(stroke) as [Vec3, Vec3];
+		const [a, b] = [project(least, view), project(greatest, view)];
+		return { w: Math.abs(b.x - a.x) * sheet.pxPerM, h: Math.abs(b.y - a.y) * sheet.pxPerM };
+	}
+	const faces = (axis: string, view: View) => (view === 'side' ? axis === 'y' : axis === 'x');
+	const axisAt = (id: string): Vec3 => {
+		const axis = rig.geometry.axes.find((each) => each.id === id);
+		const by = carriedBy(rig, id, positionsM);
+		return (axis?.pivotM ?? [0, 0, 0]).map((value, k) => value + (by[k] as number)) as unknown as Vec3;
+	};
+</script>
+
+<SheetFrame {width} {height} {sheet} {units} {names} label="Drawing of {rig.name} with the payload, side and front">
+	{#each views as view (view)}
+		{#each items(view) as item (item.key)}
+			{#if 'standing' in item}
+				{@const at = px(item.atM, view)}
+				{@const drawn = glyph(item.standing.part, view, sheet.pxPerM)}
+				<g transform="translate({at.x} {at.y})">
+					<path class="shape" class:hatched={drawn.hatched} d={drawn.outline} />
+					{#each drawn.details as detail, k (k)}<path class="detail" d={detail} />{/each}
+				</g>
+			{:else if item.stroke.kind === 'tube'}
+				<path class="tube" d={polyline(item.stroke.pointsM, view)} style:stroke-width="{item.stroke.widthM * sheet.pxPerM + 2.4}px" />
+				<path class="bore" d={polyline(item.stroke.pointsM, view)} style:stroke-width="{Math.max(1, item.stroke.widthM * sheet.pxPerM)}px" />
+			{:else if item.stroke.kind === 'motor' && faces(item.stroke.axis, view)}
+				{@const at = px(item.stroke.atM, view)}
+				{@const r = item.stroke.radiusM * sheet.pxPerM}
+				<circle class="shape" cx={at.x} cy={at.y} {r} />
+				<circle class="detail" cx={at.x} cy={at.y} r={r * 0.72} />
+				<circle class="hub" cx={at.x} cy={at.y} r={r * 0.16} />
+			{:else}
+				{@const at = px(item.stroke.atM, view)}
+				{@const { w, h } = extent(item.stroke, view)}
+				<rect class="shape" x={at.x - w / 2} y={at.y - h / 2} width={w} height={h} rx={item.stroke.kind === 'motor' ? 4 : 2} />
+				{#if item.stroke.kind === 'motor'}
+					<path
+						class="detail"
+						d={item.stroke.axis === 'z' || w < h === (item.stroke.axis === 'x')
+							? `M${at.x - w / 2} ${at.y}h${w}`
+							: `M${at.x} ${at.y - h / 2}v${h}`}
+					/>
+				{/if}
+			{/if}
+		{/each}
+	{/each}
+
+	<!-- The axes the payload must hang in. -->
+	{#each views as view (view)}
+		{@const tilt = px(axisAt('tilt'), view)}
+		{@const roll = px(axisAt('roll'), view)}
+		{#if view === 'side'}
+			<path class="axis" d="M{tilt.x - 13} {tilt.y}h26M{tilt.x} {tilt.y - 13}v26" />
+			<text class="axis-name" x={tilt.x + 9} y={tilt.y - 9}>tilt axis</text>
+		{:else}
+			<path class="axis" d="M{roll.x - 13} {roll.y}h26M{roll.x} {roll.y - 13}v26" />
+			<text class="axis-name" x={roll.x + 9} y={roll.y - 9}>roll axis</text>
+		{/if}
+	{/each}
+	{#if cgM !== null}
+		<CgMark at={px(cgM, 'side')} plumbToY={Math.min(foot + 4, px(cgM, 'side').y + 120)} radius={8} />
+		<CgMark at={px(cgM, 'front')} plumbToY={Math.min(foot + 4, px(cgM, 'front').y + 120)} radius={8} />
+	{/if}
+
+	{#each foreAft as slide, index (slide.id)}
+		<SlideRule
+			{slide}
+			at={{ x: Math.max(px([0, 0, 0], 'side').x, 104 - slide.rangeM[0] * sheet.pxPerM), y: foot + 26 + index * lane }}
+			pxPerM={sheet.pxPerM}
+			positionM={positionsM[slide.id] ?? 0}
+			targetM={targetsM?.[slide.id] ?? null}
+			active={nextId === slide.id}
+			onread={onread && ((positionM) => onread(slide.id, positionM))}
+			{onsettle}
+		/>
+	{/each}
+	{#each sideways as slide, index (slide.id)}
+		<SlideRule
+			{slide}
+			at={{ x: px([0, 0, 0], 'front').x, y: foot + 26 + index * lane }}
+			pxPerM={sheet.pxPerM}
+			positionM={positionsM[slide.id] ?? 0}
+			targetM={targetsM?.[slide.id] ?? null}
+			active={nextId === slide.id}
+			onread={onread && ((positionM) => onread(slide.id, positionM))}
+			{onsettle}
+		/>
+	{/each}
+	{#each vertical as slide, index (slide.id)}
+		<SlideRule
+			{slide}
+			upright
+			at={{ x: placeOf('side').box.x + placeOf('side').box.width + 34 + index * 40, y: px([0, 0, 0], 'side').y }}
+			pxPerM={sheet.pxPerM}
+			positionM={positionsM[slide.id] ?? 0}
+			targetM={targetsM?.[slide.id] ?? null}
+			active={nextId === slide.id}
+			onread={onread && ((positionM) => onread(slide.id, positionM))}
+			{onsettle}
+		/>
+	{/each}
+</SheetFrame>
+
+<style>
+	.shape {
+		fill: var(--panel);
+		stroke: var(--ink);
+		stroke-width: 1.3;
+		stroke-linejoin: round;
+	}
+	.hatched {
+		fill: url(#hatch);
+	}
+	.detail {
+		fill: none;
+		stroke: var(--ink);
+		stroke-width: 0.8;
+		stroke-opacity: 0.6;
+	}
+	.tube {
+		fill: none;
+		stroke: var(--ink);
+		stroke-linejoin: round;
+		stroke-linecap: round;
+	}
+	.bore {
+		fill: none;
+		stroke: var(--panel);
+		stroke-linejoin: round;
+		stroke-linecap: round;
+	}
+	.hub {
+		fill: var(--ink);
+	}
+	.axis {
+		stroke: var(--press);
+		stroke-width: 3;
+		fill: none;
+	}
+	.axis-name {
+		font-size: 13px;
+		font-weight: 700;
+		fill: var(--press);
+		paint-order: stroke;
+		stroke: var(--panel);
+		stroke-width: 4px;
+	}
+</style>

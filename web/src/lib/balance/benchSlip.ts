@@ -1,0 +1,174 @@
+import { type BalanceStep, mmFromM, readingAt, type Remedy } from '@poise/core';
+import type { UnitSystem } from '$lib/model/person';
+import type { Rig, RigSlide } from '$lib/model/rig';
+import { showLength, showMass, showTurns, together } from '$lib/units/display';
+import type { BenchFigures } from './figures';
+
+/** What the slip says: a plain lead and the bold part for the hand, then why, and what it upsets. */
+export interface BenchSlip {
+	readonly kind: 'move' | 'remedy' | 'poised' | 'tooHeavy' | 'tooLight';
+	readonly heading: string;
+	readonly lead: string;
+	readonly strong: string;
+	/** Turns of the knob and the reading to stop at. */
+	readonly detail: string | null;
+	readonly why: string;
+	readonly upsets: string | null;
+	/** The slide whose turn it is. */
+	readonly step: BalanceStep | null;
+	/** Other ways out, when the rig runs out of travel. */
+	readonly others: readonly string[];
+}
+
+/** A scale shows whole millimetres and a hand reads halves between them. */
+export const printedReading = (slide: RigSlide, positionM: number): string =>
+	String(Math.round(mmFromM(readingAt(slide, positionM)) * 2) / 2);
+
+export const slideOf = (rig: Rig, id: string): RigSlide => {
+	const slide = rig.geometry.slides.find((each) => each.id === id);
+	if (slide === undefined) throw new Error(`This rig has no slide called ${id}.`);
+	return slide;
+};
+
+const lower = (text: string) => text.charAt(0).toLowerCase() + text.slice(1);
+export const wayOf = (slide: RigSlide, moveM: number) => (moveM > 0 ? slide.plusWord : slide.minusWord);
+export const moveInWords = (slide: RigSlide, moveM: number, units: UnitSystem) =>
+	`${wayOf(slide, moveM)} ${together(showLength(moveM, units))}`;
+
+/** The next thing to do. `waived`: the person carries on although the rig cannot be balanced fully. */
+export function benchSlip(rig: Rig, figures: BenchFigures, units: UnitSystem, waived: boolean): BenchSlip {
+	const none = { detail: null, upsets: null, step: null, others: [] };
+	const { massKg, fit, solution, steps, next, poised } = figures;
+
+	if (fit === 'tooHeavy')
+		return {
+			...none,
+			kind: 'tooHeavy',
+			heading: 'Too heavy · motors off',
+			lead: 'Take off ',
+			strong: `${together(showMass(massKg - rig.greatestPayloadKg, units))} or more`,
+			why: `The payload is ${together(showMass(massKg, units))}; this rig carries at most ${together(showMass(rig.greatestPayloadKg, units))}. A larger rig is the other way. The maker’s manual decides.`
+		};
+
+	if (!solution.balanced && !waived) {
+		const [first, ...rest] = solution.remedies;
+		if (first !== undefined) {
+			const { lead, strong } = remedyInWords(rig, first, units);
+			return {
+				...none,
+				kind: 'remedy',
+				heading: 'Out of travel · motors off',
+				lead,
+				strong,
+				why: outOfTravel(rig, figures),
+				others: rest.slice(0, 2).map((remedy) => {
+					const words = remedyInWords(rig, remedy, units);
+					return `Or ${lower(words.lead)}${words.strong}.`;
+				})
+			};
+		}
+		return {
+			...none,
+			kind: 'remedy',
+			heading: 'Out of travel · motors off',
+			lead: 'This rig cannot balance it: ',
+			strong: 'change the payload',
+			why: `${outOfTravel(rig, figures)} No single slide or counterweight cures it.`
+		};
+	}
+
+	if (next !== null) {
+		const slide = slideOf(rig, next.slideId);
+		const number = steps.indexOf(next) + 1;
+		const target = figures.targetsM[slide.id] ?? 0;
+		const turns = slide.knobPitchM === null ? null : showTurns(next.moveM, slide.knobPitchM);
+		const reading = `to reading ${printedReading(slide, target)}`;
+		return {
+			...none,
+			kind: 'move',
+			heading: `Step ${number} of ${steps.length} · ${slide.purpose} · motors off`,
+			lead: `Slide the ${lower(slide.label)} `,
+			strong: moveInWords(slide, next.moveM, units),
+			detail: turns === null ? `${reading.charAt(0).toUpperCase()}${reading.slice(1)}` : `${turns} of its knob, ${reading}`,
+			why: cautionFor(slide),
+			upsets: upsetInWords(rig, steps, next, units),
+			step: next
+		};
+	}
+
+	if (poised || waived)
+		return {
+			...none,
+			kind: 'poised',
+			heading: poised ? 'All axes hold · motors still off' : 'As near as this rig comes · motors still off',
+			lead: poised ? '' : 'Placed, but ',
+			strong: poised ? 'Poised' : 'not poised',
+			why: poised
+				? 'Let each axis go by hand once: it should stay where you put it. Log it, then power on.'
+				: `${outOfTravel(rig, figures)} The motors have to hold it all the time: they run warm and the shot shakes sooner.`
+		};
+	return {
+		...none,
+		kind: 'remedy',
+		heading: 'Out of travel · motors off',
+		lead: 'Every slide is placed, ',
+		strong: 'and it still leans',
+		why: outOfTravel(rig, figures)
+	};
+}
+
+/** What the light rig wants added, as a warning beside the slip: it can be balanced, but may not stay still. */
+export function lightWarning(rig: Rig, { fit, massKg }: BenchFigures, units: UnitSystem): string | null {
+	if (fit !== 'tooLight') return null;
+	const missing = together(showMass(rig.leastPayloadKg - massKg, units));
+	return `Lighter than this rig is made for, by ${missing}. It balances, but the motors may buzz: add a weight over the plate’s middle.`;
+}
+
+function outOfTravel(rig: Rig, { solution }: BenchFigures): string {
+	const stopped = solution.slides.filter(({ atLimit }) => atLimit).map(({ id }) => lower(slideOf(rig, id).label));
+	const leaning = solution.axes.filter(({ residualTorqueNm }, index) => {
+		const axis = rig.geometry.axes[index];
+		return residualTorqueNm > (axis?.frictionNm ?? 0);
+	});
+	const axes = leaning.map(({ id, motorShare }) => {
+		const label = rig.geometry.axes.find((axis) => axis.id === id)?.label ?? id;
+		return `${lower(label)}${motorShare === null ? '' : ` keeps ${Math.round(motorShare * 100)} % of its motor busy`}`;
+	});
+	const where = stopped.length === 0 ? 'No slide reaches far enough' : `The ${stopped.join(' and the ')} runs out of travel`;
+	return axes.length === 0 ? `${where}.` : `${where}; ${axes.join(', ')}.`;
+}
+
+function remedyInWords(rig: Rig, remedy: Remedy, units: UnitSystem): { lead: string; strong: string } {
+	if (remedy.kind === 'addMass') {
+		const place = rig.geometry.counterweightPlaces.find(({ id }) => id === remedy.placeId);
+		// Rounded up to the next 5 g: less would not do.
+		const kg = Math.ceil(remedy.massKg * 200 - 1e-9) / 200;
+		return { lead: 'Fix ', strong: `${together(showMass(kg, units))} at ${place?.label ?? remedy.placeId}` };
+	}
+	const slide = slideOf(rig, remedy.slideId);
+	const way = remedy.end === 'least' ? slide.minusWord : slide.plusWord;
+	const by = together(showLength(Math.ceil(remedy.byM * 1000 - 1e-6) / 1000, units));
+	const onlyPayload = slide.moves.every((id) => id === 'payload');
+	return onlyPayload
+		? { lead: 'Move the camera on its plate ', strong: `${way} ${by}` }
+		: { lead: `Extend the ${lower(slide.label)} `, strong: `${way} ${by}` };
+}
+
+function upsetInWords(rig: Rig, steps: readonly BalanceStep[], step: BalanceStep, units: UnitSystem): string | null {
+	const turn = (axisId: string) => steps.findIndex((each) => each.axisId === axisId) + 1;
+	const parts = step.upsets.map(({ axisId, offsetM }) => {
+		const label = rig.geometry.axes.find(({ id }) => id === axisId)?.label ?? axisId;
+		const later = turn(axisId) > steps.indexOf(step) + 1;
+		return `${lower(label)} by ${together(showLength(offsetM, units))}${later ? `, whose turn is step ${turn(axisId)}` : ', balanced before: check it again'}`;
+	});
+	return parts.length === 0 ? 'Upsets nothing set before.' : `Upsets ${parts.join('; ')}.`;
+}
+
+/** One sentence of care for the hand, by what comes loose. */
+function cautionFor(slide: RigSlide): string {
+	if (slide.balances === 'tilt' && slide.plusWord === 'up')
+		return 'Point the lens up, hold the camera, loosen; tighten before letting go.';
+	if (slide.balances === 'tilt') return 'Hold the camera level while it is loose; tighten before letting go.';
+	if (slide.balances === 'roll') return 'Hold the cradle while it is loose: it drops to the heavy side. Tighten before letting go.';
+	return 'Lean the rig a little and hold the arm while it is loose; tighten before letting go.';
+}

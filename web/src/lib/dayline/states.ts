@@ -1,0 +1,42 @@
+import type { CombinedBody } from '@poise/core';
+import type { BenchFigures } from '$lib/balance/figures';
+import type { Positions } from '$lib/model/rig';
+import type { StationState } from './stations';
+
+/** How far the payload's centre of gravity may lie from the plate's middle before the slides have to make up for it. */
+export const plateToleranceM = 0.01;
+/** Readings this close are the same setting. */
+const sameSettingM = 0.001;
+
+/** The payload is poised when it is built and heavy over the middle of its plate. The bubble floats to the light side. */
+export function payloadStation(partCount: number, totals: Pick<CombinedBody, 'cgM'> | null): StationState {
+	if (partCount === 0 || totals === null) return { offset: null, words: 'nothing on the plate' };
+	const offset = -totals.cgM[0] / plateToleranceM;
+	const words = Math.abs(offset) <= 1 ? 'over the middle of its plate' : offset < 0 ? 'heavy forward' : 'heavy at the back';
+	return { offset, words };
+}
+
+/** The axis furthest from its tolerance speaks for the rig. */
+export function balanceStation({ steps, poised, fit }: Pick<BenchFigures, 'steps' | 'poised' | 'fit'>): StationState {
+	if (fit === 'tooHeavy') return { offset: -400, words: 'too heavy for the rig' };
+	const worst = steps.reduce((most, { offsetM, bandM }) => {
+		const offset = -offsetM / bandM;
+		return Math.abs(offset) > Math.abs(most) ? offset : most;
+	}, 0);
+	if (poised) return { offset: Math.max(-1, Math.min(1, worst)), words: 'poised' };
+	return { offset: Math.abs(worst) <= 1 ? Math.sign(worst || 1) * 1.5 : worst, words: 'not poised yet' };
+}
+
+/** Logged means: the newest entry of this payload on this rig has the slides where they stand now. */
+export function logStation(
+	{ poised }: Pick<BenchFigures, 'poised'>,
+	positionsM: Positions,
+	logged: { readonly positionsM: Positions } | null
+): StationState {
+	if (logged === null) return poised ? { offset: 4, words: 'poised, not logged' } : { offset: null, words: 'nothing logged' };
+	const same = Object.entries(positionsM).every(([id, value]) => {
+		const then = logged.positionsM[id];
+		return then !== undefined && Math.abs(then - value) <= sameSettingM;
+	});
+	return same ? { offset: 0, words: 'logged' } : { offset: 4, words: 'changed since it was logged' };
+}

@@ -1,0 +1,94 @@
+<script lang="ts">
+	import { combineBodies } from '@poise/core';
+	import CgMark from '$lib/drawing/CgMark.svelte';
+	import { glyph } from '$lib/drawing/glyph';
+	import { boundsOf, depth, layOut, onSheet, type ViewPlace } from '$lib/drawing/projection';
+	import { outerSizeM, type Part } from '$lib/model/part';
+	import { bodyOf, type Payload, standingParts } from '$lib/model/payload';
+	import type { UnitSystem } from '$lib/model/person';
+	import { showMass, together } from '$lib/units/display';
+
+	let { payload, shelf, units }: { payload: Payload; shelf: ReadonlyMap<string, Part>; units: UnitSystem } = $props();
+
+	const width = 320;
+	const height = 176;
+	const parts = $derived(standingParts(payload, shelf));
+	const totals = $derived(combineBodies({ bodies: parts.map(bodyOf) }));
+	const bounds = $derived(
+		boundsOf(
+			parts.flatMap(({ part: { shape }, positionM: [x, y, z] }) => {
+				const [l, w, h] = shape.sizeM;
+				const rear = x - l / 2;
+				return [[rear, y - w / 2, z] as const, [rear + outerSizeM(shape)[0], y + w / 2, z + h] as const];
+			})
+		)
+	);
+	const sheet = $derived(layOut(bounds, ['side'], width, height, { left: 24, right: 24, top: 20, bottom: 34, between: 0 }));
+	const place = $derived(sheet.places[0] as ViewPlace);
+	const ordered = $derived([...parts].sort((a, b) => depth(b.positionM, 'side') - depth(a.positionM, 'side')));
+</script>
+
+<a class="card" href="/payload/{payload.id}">
+	<svg viewBox="0 0 {width} {height}" aria-hidden="true">
+		{#each ordered as { id, part, positionM } (id)}
+			{@const at = onSheet(positionM, place, sheet.pxPerM)}
+			{@const drawn = glyph(part, 'side', sheet.pxPerM)}
+			<g transform="translate({at.x} {at.y})">
+				<path class="shape" class:hatched={drawn.hatched} d={drawn.outline} />
+				{#each drawn.details as detail, k (k)}<path class="detail" d={detail} />{/each}
+			</g>
+		{/each}
+		<CgMark at={onSheet(totals.cgM, place, sheet.pxPerM)} plumbToY={place.box.y + place.box.height + 24} radius={7} />
+	</svg>
+	<span class="name">{payload.name}</span>
+	<span class="figures"
+		><span class="figure">{together(showMass(totals.massKg, units))}</span>
+		<span class="quiet">{payload.placements.length} {payload.placements.length === 1 ? 'part' : 'parts'} · 1 : {sheet.ratio}</span></span
+	>
+</a>
+
+<style>
+	.card {
+		display: grid;
+		gap: 2px;
+		background: var(--panel);
+		border: 1px solid var(--rule);
+		color: var(--ink);
+		text-decoration: none;
+		padding: 4px 18px 14px;
+	}
+	.card:hover {
+		border-color: var(--press);
+	}
+	svg {
+		width: 100%;
+		height: auto;
+	}
+	.name {
+		font-weight: 700;
+		font-size: 18px;
+	}
+	.figures {
+		display: flex;
+		justify-content: space-between;
+		align-items: baseline;
+		font-size: 14px;
+	}
+	.figure {
+		font-size: 18px;
+	}
+	.shape {
+		fill: var(--panel);
+		stroke: var(--ink);
+		stroke-width: 1.2;
+	}
+	.hatched {
+		fill: url(#hatch);
+	}
+	.detail {
+		fill: none;
+		stroke: var(--ink);
+		stroke-width: 0.7;
+		stroke-opacity: 0.6;
+	}
+</style>

@@ -1,0 +1,42 @@
+import { combineBodies } from '@poise/core';
+import { benchFigures } from '$lib/balance/figures';
+import { balanceStation, logStation, payloadStation } from '$lib/dayline/states';
+import type { StationStates } from '$lib/dayline/stations';
+import { mountedBodies, standingParts } from '$lib/model/payload';
+import type { Person } from '$lib/model/person';
+import { latestBalance } from './db/balances';
+import { findBench } from './db/benches';
+import { listParts } from './db/parts';
+import { findPayload } from './db/payloads';
+import { findRig } from './db/rigs';
+import { asRefusal } from './refusal';
+
+/** The true state of every station for what this person has on the bench. */
+export async function stationStates(crewId: string, person: Person): Promise<StationStates> {
+	if (person.payloadId === null) return {};
+	try {
+		const [payload, shelf] = await Promise.all([findPayload(crewId, person.payloadId), listParts(crewId)]);
+		const parts = standingParts(payload, new Map(shelf.map((part) => [part.id, part])));
+		const bodies = mountedBodies(parts);
+		const totals = combineBodies({ bodies: bodies.map(({ body }) => body) });
+		const states: StationStates = { payload: payloadStation(payload.placements.length, totals) };
+		if (person.rigId === null) return states;
+
+		const [rig, bench, logged] = await Promise.all([
+			findRig(crewId, person.rigId),
+			findBench(crewId, person.rigId, payload.id),
+			latestBalance(crewId, person.rigId, payload.id)
+		]);
+		if (bench === null) return states;
+		const figures = benchFigures(rig, bodies, bench.positionsM);
+		return {
+			...states,
+			balance: balanceStation(figures),
+			logbook: logStation(figures, bench.positionsM, logged)
+		};
+	} catch (thrown) {
+		// Deleted meanwhile, or a build with nothing on it: the day line shows empty tubes and the page says the rest.
+		if (asRefusal(thrown).code === 'databaseAway') throw thrown;
+		return {};
+	}
+}

@@ -1,0 +1,22 @@
+<script lang="ts">
+	import { page } from '$app/state';
+</script>
+
+<svelte:head><title>{page.status} · Poise</title></svelte:head>
+<section>
+	<p class="figure">{page.status}</p>
+	<h1>{page.status === 404 ? 'Nothing stands here.' : page.error?.message}</h1>
+	{#if page.status === 404}<p>{page.error?.message === 'Not Found' ? 'The address leads nowhere.' : page.error?.message}</p>{/if}
+	<p><a href="/payload">Go to the payloads</a> or <a href="/logbook">search the logbook</a>.</p>
+</section>
+
+<style>
+	section {
+		padding: 60px 26px;
+		display: grid;
+		gap: 10px;
+	}
+	h1 {
+		font-size: 32px;
+	}
+</style>

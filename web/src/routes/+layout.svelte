@@ -1,0 +1,110 @@
+<script lang="ts">
+	import '../app.css';
+	import { goto, invalidateAll } from '$app/navigation';
+	import { page } from '$app/state';
+	import { ask } from '$lib/api';
+	import DayLine from '$lib/dayline/DayLine.svelte';
+	import KeyCard from '$lib/dayline/KeyCard.svelte';
+	import { isTyping } from '$lib/dayline/keys';
+	import { type StationKey, stations } from '$lib/dayline/stations';
+	import Hatching from '$lib/drawing/Hatching.svelte';
+	import type { Person } from '$lib/model/person';
+	import { onMount } from 'svelte';
+
+	let { data, children } = $props();
+	let keysOpen = $state(false);
+	let trouble = $state('');
+	let hydrated = $state(false);
+	onMount(() => {
+		hydrated = true;
+	});
+
+	const person = $derived(data.person);
+	const current = $derived(page.url.pathname.split('/')[1] ?? '');
+	const hrefs = $derived<Record<StationKey, string>>({
+		payload: person.payloadId === null ? '/payload' : `/payload/${person.payloadId}`,
+		balance:
+			person.payloadId === null || person.rigId === null ? '/balance' : `/balance/${person.rigId}/${person.payloadId}`,
+		feel: '',
+		moves: '',
+		live: '',
+		logbook: '/logbook'
+	});
+
+	async function changeMe(change: Partial<Pick<Person, 'units' | 'theme'>>) {
+		if (change.theme !== undefined) document.documentElement.dataset.theme = change.theme;
+		const outcome = await ask<Person>('PATCH', '/api/me', change);
+		trouble = outcome.ok ? '' : outcome.error.message;
+		if (outcome.ok) await invalidateAll();
+		else document.documentElement.dataset.theme = person.theme;
+	}
+
+	async function becomePerson(personId: string) {
+		const outcome = await ask<Person>('PUT', '/api/me', { personId });
+		trouble = outcome.ok ? '' : outcome.error.message;
+		if (!outcome.ok) return;
+		document.documentElement.dataset.theme = outcome.value.theme;
+		await invalidateAll();
+	}
+
+	function keys(event: KeyboardEvent) {
+		if (event.ctrlKey || event.metaKey || event.altKey || isTyping(event) || keysOpen) return;
+		const station = stations[Number(event.key) - 1];
+		if (station?.open) void goto(hrefs[station.key]);
+		else if (event.key === 'g') void goto('/shelf');
+		else if (event.key === '/') void goto('/logbook?find');
+		else if (event.key === '?') keysOpen = true;
+		else if (event.key === 'u') void changeMe({ units: person.units === 'metric' ? 'imperial' : 'metric' });
+		else return;
+		event.preventDefault();
+	}
+</script>
+
+<svelte:window onkeydown={keys} />
+
+<Hatching />
+<a class="skip" href="#main">Skip to the work</a>
+<DayLine
+	{current}
+	{hrefs}
+	{person}
+	states={data.stations}
+	people={data.people}
+	onunits={(units) => changeMe({ units })}
+	ontheme={(theme) => changeMe({ theme })}
+	onperson={becomePerson}
+	onkeys={() => (keysOpen = true)}
+/>
+{#if trouble !== ''}<p class="trouble" role="alert">{trouble}</p>{/if}
+<main id="main" tabindex="-1" data-hydrated={hydrated}>
+	{@render children()}
+</main>
+<KeyCard bind:open={keysOpen} />
+
+<style>
+	main {
+		flex: 1;
+		display: flex;
+		flex-direction: column;
+		min-height: 0;
+	}
+	main:focus {
+		outline: none;
+	}
+	.skip {
+		position: absolute;
+		left: -999px;
+		top: 4px;
+		z-index: 10;
+		background: var(--panel);
+		padding: 10px 16px;
+	}
+	.skip:focus {
+		left: 8px;
+	}
+	.trouble {
+		background: var(--clay-wash);
+		color: var(--clay);
+		padding: 8px 26px;
+	}
+</style>

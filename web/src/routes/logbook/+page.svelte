@@ -1,0 +1,162 @@
+<script lang="ts">
+	import { goto } from '$app/navigation';
+	import { page } from '$app/state';
+	import { when } from '$lib/logbook/when';
+	import { showMass, together } from '$lib/units/display';
+	import { onMount } from 'svelte';
+
+	let { data } = $props();
+	let field = $state<HTMLInputElement>();
+	let timer: ReturnType<typeof setTimeout> | undefined;
+	const units = $derived(data.person.units);
+
+	onMount(() => {
+		if (page.url.searchParams.has('find')) field?.focus();
+		return () => clearTimeout(timer);
+	});
+
+	function search(text: string) {
+		clearTimeout(timer);
+		const to = text.trim() === '' ? '/logbook' : `/logbook?search=${encodeURIComponent(text.trim())}`;
+		timer = setTimeout(() => void goto(to, { keepFocus: true, replaceState: true, noScroll: true }), 180);
+	}
+</script>
+
+<svelte:head><title>Logbook · Poise</title></svelte:head>
+
+<section>
+	<form class="head" role="search" action="/logbook" onsubmit={(event) => event.preventDefault()}>
+		<h1>Logbook</h1>
+		<label class="sr-only" for="log-search">Search the logbook</label>
+		<input
+			bind:this={field}
+			id="log-search"
+			name="search"
+			type="search"
+			value={data.search}
+			placeholder="Payload, rig, person or a word of the note"
+			autocomplete="off"
+			oninput={(event) => search(event.currentTarget.value)}
+		/>
+		<span class="quiet" role="status">{data.balances.length} {data.balances.length === 1 ? 'balance' : 'balances'}</span>
+	</form>
+	<ol>
+		{#each data.balances as entry (entry.id)}
+			<li>
+				<a href="/logbook/{entry.id}" data-entry={entry.payloadName}>
+					<span class="when figure">{when(entry.loggedAt)}</span>
+					<span class="what"><strong>{entry.payloadName}</strong> <span class="figure">{together(showMass(entry.payloadMassKg, units))}</span><br />
+						<span class="quiet">on {entry.rigName}</span></span>
+					<span class="note">{entry.note}</span>
+					<span class="who">{entry.personName}</span>
+					<span class="state" class:off={!entry.poised}>{entry.poised ? 'poised' : 'not poised'}</span>
+				</a>
+			</li>
+		{:else}
+			<li class="empty">
+				{#if data.search === ''}
+					Nothing logged yet. Balance a payload and press <strong>Log this balance</strong>; next week it is here.
+				{:else}
+					Nothing logged matches “{data.search}”. <a class="plain" href="/logbook">Show everything</a>
+				{/if}
+			</li>
+		{/each}
+	</ol>
+</section>
+
+<style>
+	section {
+		padding: 20px 26px;
+		max-width: 1400px;
+		width: 100%;
+	}
+	.head {
+		display: flex;
+		flex-wrap: wrap;
+		align-items: center;
+		gap: 10px 22px;
+		margin-bottom: 14px;
+	}
+	h1 {
+		font-size: 32px;
+		font-weight: 400;
+	}
+	input {
+		flex: 1;
+		min-width: min(320px, 100%);
+		max-width: 560px;
+		font-size: 17px;
+		min-height: 48px !important;
+	}
+	ol {
+		background: var(--panel);
+		border: 1px solid var(--rule);
+	}
+	li {
+		border-bottom: 1px dashed var(--rule);
+	}
+	li:last-child {
+		border-bottom: 0;
+	}
+	li a:not(.plain) {
+		display: grid;
+		grid-template-columns: 176px minmax(0, 1.2fr) minmax(0, 1.4fr) 130px 86px;
+		gap: 4px 22px;
+		align-items: center;
+		padding: 12px 22px;
+		color: var(--ink);
+		text-decoration: none;
+		min-height: 64px;
+	}
+	li a:not(.plain):hover {
+		background: var(--hover);
+	}
+	.when {
+		font-size: 14px;
+		color: var(--quiet);
+	}
+	.what {
+		font-size: 17px;
+		line-height: 1.25;
+	}
+	.what .quiet {
+		font-size: 14px;
+	}
+	.what .figure {
+		margin-left: 8px;
+		font-size: 15px;
+	}
+	.note,
+	.who {
+		font-size: 15px;
+	}
+	.state {
+		font-size: 14px;
+		font-weight: 700;
+		text-align: right;
+	}
+	.off {
+		color: var(--clay);
+	}
+	.empty {
+		padding: 26px;
+		font-size: 18px;
+	}
+	@media (max-width: 800px) {
+		section {
+			padding: 14px 12px;
+		}
+		li a:not(.plain) {
+			grid-template-columns: 1fr auto;
+			padding: 10px 14px;
+		}
+		.what,
+		.note {
+			grid-column: 1 / 3;
+		}
+		.state {
+			grid-row: 1;
+			grid-column: 2;
+		}
+	}
+</style>

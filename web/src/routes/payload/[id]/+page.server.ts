@@ -1,0 +1,19 @@
+import { idOf } from '$lib/server/api';
+import { listParts } from '$lib/server/db/parts';
+import { findPayload, listPayloads } from '$lib/server/db/payloads';
+import { listRigs } from '$lib/server/db/rigs';
+import { pageLoad } from '$lib/server/page';
+import type { PageServerLoad } from './$types';
+
+export const load: PageServerLoad = ({ locals, params }) =>
+	pageLoad(async () => {
+		const { crewId } = locals;
+		const payload = await findPayload(crewId, idOf(params.id));
+		const [shelf, payloads, rigs] = await Promise.all([listParts(crewId), listPayloads(crewId), listRigs(crewId)]);
+		return {
+			payload,
+			shelf,
+			names: payloads.map(({ id, name }) => ({ id, name })),
+			rigs: rigs.map(({ id, name, leastPayloadKg, greatestPayloadKg }) => ({ id, name, leastPayloadKg, greatestPayloadKg }))
+		};
+	});

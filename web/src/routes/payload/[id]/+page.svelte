@@ -1,0 +1,350 @@
+<script lang="ts">
+	import '$lib/state/bench.css';
+	import { beforeNavigate, goto, invalidate } from '$app/navigation';
+	import { putOnBench } from '$lib/dayline/onBench';
+	import { isTyping } from '$lib/dayline/keys';
+	import { showStation } from '$lib/dayline/live.svelte';
+	import { payloadStation, plateToleranceM } from '$lib/dayline/states';
+	import type { Part } from '$lib/model/part';
+	import { PayloadEditor } from '$lib/payload/payloadEditor.svelte';
+	import PayloadDrawing from '$lib/payload/PayloadDrawing.svelte';
+	import PayloadRows from '$lib/payload/PayloadRows.svelte';
+	import SaveState from '$lib/payload/SaveState.svelte';
+	import { cgInWords, offMiddle } from '$lib/payload/words';
+	import PartForm from '$lib/shelf/PartForm.svelte';
+	import ShelfPicker from '$lib/shelf/ShelfPicker.svelte';
+	import Slip from '$lib/slip/Slip.svelte';
+	import { showMass } from '$lib/units/display';
+	import Vial from '$lib/vial/Vial.svelte';
+	import { onMount } from 'svelte';
+
+	let { data } = $props();
+	// The route is keyed by the payload's id, so the editor lives exactly as long as its payload is on the screen.
+	// svelte-ignore state_referenced_locally
+	let editor = $state.raw(new PayloadEditor(data.payload, data.shelf));
+	let newPart = $state(false);
+	let confirmDelete = $state(false);
+	let width = $state(770);
+	let height = $state(440);
+
+	$effect(() => {
+		if (editor.id === data.payload.id) return;
+		editor.stop();
+		editor = new PayloadEditor(data.payload, data.shelf);
+		editor.restore(data.payload);
+		newPart = false;
+	});
+	$effect(() => editor.setShelf(data.shelf));
+	onMount(() => {
+		editor.restore(data.payload);
+		return () => editor.stop();
+	});
+	$effect(() => void putOnBench(data.person, { payloadId: data.payload.id }));
+
+	const units = $derived(data.person.units);
+	const totals = $derived(editor.totals);
+	const placed = $derived(editor.parts.filter(({ id }) => id !== 'plate'));
+	const plates = $derived(data.shelf.filter(({ kind }) => kind === 'plate'));
+	const station = $derived(payloadStation(placed.length, totals));
+	$effect(() => showStation('payload', station));
+
+	/** The lightest rig that carries this much; the one on the bench when it does. */
+	const rig = $derived.by(() => {
+		const kg = totals?.massKg ?? 0;
+		const carries = data.rigs.filter(({ leastPayloadKg, greatestPayloadKg }) => kg >= leastPayloadKg && kg <= greatestPayloadKg);
+		return carries.find(({ id }) => id === data.person.rigId) ?? carries[0] ?? null;
+	});
+	const mass = $derived(showMass(totals?.massKg ?? 0, units));
+
+	/** Nothing leaves this page unsaved while the server answers; without it, the copy kept here waits. */
+	beforeNavigate(() => void editor.save());
+
+	async function balance() {
+		if (rig === null) return;
+		await editor.save();
+		await goto(`/balance/${rig.id}/${editor.id}`);
+	}
+
+	async function addNew(part: Part) {
+		newPart = false;
+		editor.setShelf([...data.shelf, part]);
+		if (part.kind === 'plate') editor.choosePlate(part.id);
+		else editor.add(part);
+		await invalidate((url) => url.pathname.startsWith('/payload'));
+	}
+
+	async function remove() {
+		editor.stop();
+		const { ask } = await import('$lib/api');
+		const outcome = await ask('DELETE', `/api/payloads/${editor.id}`);
+		if (!outcome.ok) return void (editor.message = outcome.error.message);
+		localStorage.removeItem(`poise.payload.${editor.id}`);
+		await goto('/payload', { invalidateAll: true });
+	}
+
+	function keys(event: KeyboardEvent) {
+		const control = event.ctrlKey || event.metaKey;
+		const key = event.key.toLowerCase();
+		if (control && key === 's') void editor.save();
+		else if (control && !isTyping(event) && key === 'z') {
+			if (event.shiftKey) editor.redo();
+			else editor.undo();
+		} else if (control && !isTyping(event) && key === 'y') editor.redo();
+		else if (!control && !isTyping(event) && event.key === 'Delete' && editor.selectedId !== null) editor.remove(editor.selectedId);
+		else if (event.key === 'Escape') editor.selectedId = null;
+		else if (!control && !isTyping(event) && event.key === 'Enter' && document.activeElement === document.body) void balance();
+		else return;
+		event.preventDefault();
+	}
+</script>
+
+<svelte:head><title>{editor.draft.name || 'Payload'} · Poise</title></svelte:head>
+<svelte:window onkeydown={keys} />
+
+<div class="bench">
+	<section class="work" aria-label="Payload">
+		<div class="title">
+			<label class="sr-only" for="payload-name">Name of the payload</label>
+			<input
+				id="payload-name"
+				type="text"
+				class="name"
+				value={editor.draft.name}
+				maxlength={120}
+				autocomplete="off"
+				aria-invalid={editor.draft.name.trim() === '' || editor.fields.name !== undefined}
+				aria-describedby="payload-name-problem"
+				oninput={(event) => editor.rename(event.currentTarget.value)}
+				onblur={() => editor.settle()}
+			/>
+			<label class="plate"
+				>on
+				<select value={editor.draft.platePartId} onchange={(event) => editor.choosePlate(event.currentTarget.value)}>
+					{#each plates as plate (plate.id)}<option value={plate.id}>{plate.name}</option>{/each}
+				</select>
+			</label>
+			<SaveState {editor} />
+			<span class="problem" id="payload-name-problem" role="alert">
+				{editor.draft.name.trim() === '' ? 'Give the payload a name; it is kept here until it has one.' : (editor.fields.name ?? (editor.state === 'refused' ? editor.message : ''))}
+			</span>
+		</div>
+		{#if editor.state === 'stale'}
+			<div class="stale" role="alert">
+				<p>
+					<strong>Somebody else has saved this payload since you opened it.</strong>
+					Yours has {editor.draft.placements.length} parts{editor.theirs === null ? '' : `, theirs ${editor.theirs.placements.length}`}. Yours is kept
+					here until you choose.
+				</p>
+				<button type="button" onclick={() => editor.takeTheirs()}>Show theirs</button>
+				<button type="button" onclick={() => editor.keepMine()}>Save mine over it</button>
+			</div>
+		{/if}
+		<div class="drawing" bind:clientWidth={width} bind:clientHeight={height}>
+			<PayloadDrawing
+				parts={editor.parts}
+				{totals}
+				{units}
+				{width}
+				{height}
+				selectedId={editor.selectedId}
+				onselect={(id) => (editor.selectedId = id)}
+				onmove={(id, positionM, about) => editor.move(id, positionM, about)}
+				onsettle={() => editor.settle()}
+			/>
+		</div>
+		<div class="rows">
+			{#if newPart}
+				<PartForm part={null} {units} action="Add to the shelf and the plate" ondone={addNew} oncancel={() => (newPart = false)} />
+			{:else if placed.length > 0}
+				<PayloadRows
+					parts={placed}
+					{units}
+					selectedId={editor.selectedId}
+					onselect={(id) => (editor.selectedId = id)}
+					onmove={(id, positionM, about) => editor.move(id, positionM, about)}
+					onremove={(id) => editor.remove(id)}
+					onsettle={() => editor.settle()}
+				/>
+			{:else}
+				<p class="empty">Nothing on the plate yet. Pick the camera from the shelf; the lens then goes in front of it by itself.</p>
+			{/if}
+		</div>
+	</section>
+
+	<div class="answer-column">
+		<Slip heading="Payload">
+			{#snippet answer()}
+				{#if placed.length === 0}Put the <strong>camera</strong> on the plate{:else}<strong data-testid="mass"
+						>{mass.figure} {mass.unit}</strong
+					>, ready to balance{/if}
+			{/snippet}
+			{#if totals !== null && placed.length > 0}
+				<p class="why" data-testid="cg">Centre of gravity {cgInWords(totals.cgM, units)}.</p>
+				<div class="vials">
+					<span>back</span>
+					<Vial offset={-totals.cgM[0] / plateToleranceM} label="Fore and aft: {station.words}" />
+					<span>forward</span>
+					<span>right</span>
+					<Vial
+						offset={totals.cgM[1] / (plateToleranceM / 2)}
+						label="Side to side: {offMiddle(totals.cgM[1], 'heavy to the left', 'heavy to the right', units) ?? 'over the middle'}"
+					/>
+					<span>left</span>
+				</div>
+				<button type="button" class="go" onclick={balance} disabled={rig === null} data-testid="balance">
+					{rig === null ? 'No rig here carries this mass' : 'Balance it'}
+					{#if rig !== null}<small>{rig.name}</small>{/if}
+				</button>
+			{/if}
+			<ShelfPicker shelf={data.shelf} {units} onadd={(part) => editor.add(part)} onnew={() => (newPart = true)} />
+			<div class="foot">
+				<a href="/payload">All payloads</a>
+				{#if confirmDelete}
+					<span>Delete “{editor.draft.name}”? The logbook keeps its copies.</span>
+					<button type="button" class="danger" onclick={remove}>Delete it</button>
+					<button type="button" onclick={() => (confirmDelete = false)}>Keep it</button>
+				{:else}
+					<button type="button" onclick={() => (confirmDelete = true)}>Delete payload</button>
+				{/if}
+			</div>
+		</Slip>
+	</div>
+</div>
+
+<style>
+	.name {
+		flex: 1;
+		min-width: 200px;
+		font-size: 20px;
+		font-weight: 700;
+		border-color: transparent !important;
+		background-color: transparent !important;
+	}
+	.name:hover,
+	.name:focus {
+		border-color: var(--edge) !important;
+		background-color: var(--panel) !important;
+	}
+	.name[aria-invalid='true'] {
+		border-color: var(--clay) !important;
+	}
+	.plate {
+		display: flex;
+		align-items: center;
+		gap: 6px;
+		font-size: 14px;
+		color: var(--quiet);
+	}
+	.plate select {
+		font-size: 14px;
+		border-color: transparent;
+		background-color: transparent;
+		padding-right: 34px;
+		color: var(--ink);
+	}
+	.plate select:hover {
+		border-color: var(--edge);
+	}
+	.problem {
+		flex-basis: 100%;
+		color: var(--clay);
+		font-size: 13px;
+	}
+	.problem:empty,
+	.problem:not(:has(*)):-moz-only-whitespace {
+		display: none;
+	}
+	.stale {
+		display: flex;
+		flex-wrap: wrap;
+		align-items: center;
+		gap: 8px 12px;
+		background: var(--clay-wash);
+		padding: 10px 26px;
+	}
+	.stale p {
+		flex: 1;
+		min-width: 260px;
+		font-size: 15px;
+	}
+	.stale button {
+		min-height: 44px;
+		border: 1.5px solid var(--clay);
+		border-radius: 6px;
+		padding: 0 14px;
+		font-weight: 700;
+	}
+	.rows {
+		min-height: 120px;
+	}
+	.empty {
+		padding: 26px;
+		max-width: 52ch;
+	}
+	.why {
+		font-size: 17px;
+		color: var(--quiet);
+		margin-top: -6px;
+	}
+	.vials {
+		display: grid;
+		grid-template-columns: auto 1fr auto;
+		gap: 6px 10px;
+		align-items: center;
+		font-size: 13px;
+		color: var(--quiet);
+	}
+	.go {
+		background: var(--press);
+		color: var(--press-ink);
+		border-radius: 6px;
+		min-height: 58px;
+		font-size: 20px;
+		font-weight: 700;
+		line-height: 1.15;
+		padding: 6px 14px;
+	}
+	.go small {
+		display: block;
+		font-size: 14px;
+		font-weight: 400;
+	}
+	.go:hover {
+		background: var(--press-deep);
+	}
+	.go:disabled {
+		background: var(--hover);
+		color: var(--quiet);
+		cursor: default;
+	}
+	.foot {
+		display: flex;
+		flex-wrap: wrap;
+		align-items: center;
+		gap: 6px 18px;
+		font-size: 14px;
+	}
+	.foot a,
+	.foot button {
+		min-height: 44px;
+		display: inline-flex;
+		align-items: center;
+		color: var(--press);
+		text-decoration: underline;
+	}
+	.foot .danger {
+		color: var(--clay);
+		font-weight: 700;
+	}
+	.foot button {
+		margin-left: auto;
+	}
+	.foot span {
+		flex: 1;
+	}
+	@media (max-width: 900px) {
+		.drawing {
+			min-height: 420px;
+		}
+	}
+</style>

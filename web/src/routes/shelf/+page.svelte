@@ -1,0 +1,191 @@
+<script lang="ts">
+	import { invalidateAll } from '$app/navigation';
+	import { ask } from '$lib/api';
+	import { glyph } from '$lib/drawing/glyph';
+	import { outerSizeM, type Part, partKinds } from '$lib/model/part';
+	import PartForm from '$lib/shelf/PartForm.svelte';
+	import { showLength, showMass, together } from '$lib/units/display';
+
+	let { data } = $props();
+	const units = $derived(data.person.units);
+	let open = $state.raw<Part | 'new' | null>(null);
+	let trouble = $state('');
+	const groups = $derived(
+		partKinds
+			.map((kind) => ({ kind, parts: data.shelf.filter((part) => part.kind === kind) }))
+			.filter(({ parts }) => parts.length > 0)
+	);
+
+	async function done() {
+		open = null;
+		await invalidateAll();
+	}
+	async function remove(part: Part) {
+		const outcome = await ask('DELETE', `/api/parts/${part.id}`);
+		trouble = outcome.ok ? '' : `${part.name}: ${outcome.error.message}`;
+		if (outcome.ok) await done();
+	}
+	const size = ({ shape }: Part) =>
+		outerSizeM(shape)
+			.map((edge) => showLength(edge, units).figure)
+			.join(' × ') + ` ${showLength(0, units).unit}`;
+	/** A thumbnail 56 px high at most. */
+	const scaleOf = ({ shape }: Part) => Math.min(88 / outerSizeM(shape)[0], 48 / shape.sizeM[2]);
+</script>
+
+<svelte:head><title>Shelf · Poise</title></svelte:head>
+
+<section>
+	<div class="head">
+		<h1>Shelf</h1>
+		<button type="button" class="new" onclick={() => (open = 'new')}>New part</button>
+	</div>
+	{#if trouble !== ''}<p class="trouble" role="alert">{trouble}</p>{/if}
+	{#if open === 'new'}
+		<div class="form"><PartForm part={null} {units} action="Add to the shelf" ondone={done} oncancel={() => (open = null)} /></div>
+	{/if}
+	<div class="columns">
+		{#each groups as { kind, parts } (kind)}
+			<div class="group">
+				<h2>{kind}</h2>
+				<ul>
+					{#each parts as part (part.id)}
+						{@const pxPerM = scaleOf(part)}
+						{@const drawn = glyph(part, 'side', pxPerM)}
+						<li>
+							<svg viewBox="{drawn.box.x - 3} {drawn.box.y - 3} {drawn.box.width + 6} {drawn.box.height + 6}" width={drawn.box.width + 6} height={drawn.box.height + 6} aria-hidden="true">
+								<path class="shape" class:hatched={drawn.hatched} d={drawn.outline} />
+								{#each drawn.details as detail, k (k)}<path class="detail" d={detail} />{/each}
+							</svg>
+							<span class="what">
+								<strong>{part.name}</strong>
+								<span class="quiet">{size(part)}{part.shape.cgFromMiddleM === null ? ' · CG assumed' : ''}</span>
+							</span>
+							<span class="figure">{together(showMass(part.massKg, units))}</span>
+							<button type="button" onclick={() => (open = part)} aria-label="Change {part.name}">Change</button>
+							{#if typeof open === 'object' && open?.id === part.id}
+								<div class="form">
+									<PartForm {part} {units} action="Save" ondone={done} oncancel={() => (open = null)} />
+									<button type="button" class="remove" onclick={() => remove(part)}>Take {part.name} off the shelf</button>
+								</div>
+							{/if}
+						</li>
+					{/each}
+				</ul>
+			</div>
+		{/each}
+		<div class="group">
+			<h2>gimbals</h2>
+			<ul>
+				{#each data.rigs as rig (rig.id)}
+					<li>
+						<span class="what">
+							<strong>{rig.name}</strong>
+							<span class="quiet">
+								{rig.geometry.slides.map(({ label, rangeM }) => `${label.toLowerCase()} ${together(showLength(rangeM[1] - rangeM[0], units))}`).join(', ')}
+							</span>
+						</span>
+						<span class="figure">{together(showMass(rig.leastPayloadKg, units))} to {together(showMass(rig.greatestPayloadKg, units))}</span>
+					</li>
+				{/each}
+			</ul>
+		</div>
+	</div>
+</section>
+
+<style>
+	section {
+		padding: 20px 26px 40px;
+	}
+	.head {
+		display: flex;
+		justify-content: space-between;
+		align-items: center;
+		margin-bottom: 10px;
+	}
+	h1 {
+		font-size: 32px;
+		font-weight: 400;
+	}
+	.new {
+		background: var(--press);
+		color: var(--press-ink);
+		min-height: 48px;
+		padding: 0 24px;
+		font-size: 17px;
+		font-weight: 700;
+		border-radius: 6px;
+	}
+	.trouble {
+		color: var(--clay);
+		margin-bottom: 10px;
+	}
+	.columns {
+		columns: 2 480px;
+		column-gap: 40px;
+	}
+	.group {
+		break-inside: avoid;
+		margin-bottom: 18px;
+	}
+	h2 {
+		font-size: 14px;
+		color: var(--quiet);
+		border-bottom: 2px solid var(--ink);
+		padding-bottom: 2px;
+	}
+	li {
+		display: flex;
+		flex-wrap: wrap;
+		align-items: center;
+		gap: 4px 14px;
+		min-height: 62px;
+		border-bottom: 1px solid var(--rule);
+	}
+	svg {
+		width: 96px;
+		flex: none;
+	}
+	.what {
+		flex: 1;
+		min-width: 150px;
+		display: grid;
+	}
+	.what .quiet {
+		font-size: 14px;
+	}
+	li > button {
+		min-height: 44px;
+		padding: 0 10px;
+		color: var(--press);
+		text-decoration: underline;
+		font-size: 15px;
+	}
+	.form {
+		flex-basis: 100%;
+		background: var(--panel);
+		border: 1px solid var(--rule);
+		margin-bottom: 12px;
+	}
+	.remove {
+		margin: 0 26px 16px;
+		min-height: 44px;
+		color: var(--clay);
+		text-decoration: underline;
+		font-size: 15px;
+	}
+	.shape {
+		fill: var(--panel);
+		stroke: var(--ink);
+		stroke-width: 1.2;
+	}
+	.hatched {
+		fill: url(#hatch);
+	}
+	.detail {
+		fill: none;
+		stroke: var(--ink);
+		stroke-width: 0.7;
+		stroke-opacity: 0.6;
+	}
+</style>
