@@ -2,7 +2,7 @@ import type { Handle, HandleServerError, ServerInit } from '@sveltejs/kit';
 import { building } from '$app/environment';
 import { env } from '$env/dynamic/private';
 import { refuse } from '$lib/server/api';
-import { migrateDatabase } from '$lib/server/db/client';
+import { closeDatabase, migrateDatabase } from '$lib/server/db/client';
 import { findCrew, listPeople } from '$lib/server/db/people';
 import { loadScenarioOnce } from '$lib/server/demo/loadScenario';
 import { asRefusal, Refusal } from '$lib/server/refusal';
@@ -12,6 +12,8 @@ const patienceMs = 15_000;
 
 export const init: ServerInit = async () => {
 	if (building) return;
+	// The adapter says when the last request is answered; an open pool would keep the process alive for ever.
+	process.once('sveltekit:shutdown', () => void closeDatabase());
 	const giveUpAt = Date.now() + patienceMs;
 	for (;;) {
 		try {

@@ -183,8 +183,8 @@
 	}
 	.block {
 		position: absolute;
-		right: 16px;
-		top: 8px;
+		right: 14px;
+		bottom: 10px;
 	}
 	.empty {
 		padding: 26px;
@@ -192,10 +192,10 @@
 	}
 	@media (max-width: 900px) {
 		.drawing {
-			min-height: 460px;
+			min-height: 560px;
 		}
 		.block {
-			position: static;
+			left: 14px;
 		}
 	}
 </style>

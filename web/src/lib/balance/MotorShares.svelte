@@ -10,55 +10,45 @@
 	const rows = $derived([...axes].reverse());
 </script>
 
-<table>
-	<caption>{rig.name}</caption>
-	<tbody>
-		<tr>
-			<th scope="row">Payload</th>
-			<td class="figure">{together(showMass(massKg, units))}</td>
-		</tr>
-		{#each rows as { id, motorShare, residualTorqueNm } (id)}
-			<tr class:hot={motorShare !== null && motorShare > 0.1}>
-				<th scope="row">{labelOf(id)} motor</th>
-				<td class="figure" title="{residualTorqueNm.toFixed(3)} N·m in the worst pose, power on" data-testid="share-{id}"
-					>{together(showShare(motorShare))}</td
-				>
-			</tr>
-		{/each}
-	</tbody>
-</table>
+<dl>
+	<div>
+		<dt>Payload</dt>
+		<dd class="figure">{together(showMass(massKg, units))}</dd>
+	</div>
+	{#each rows as { id, motorShare, residualTorqueNm } (id)}
+		<div class:hot={motorShare !== null && motorShare > 0.1} title="{residualTorqueNm.toFixed(3)} N·m in the worst pose">
+			<dt>{labelOf(id)} motor</dt>
+			<dd class="figure" data-testid="share-{id}">{together(showShare(motorShare))}</dd>
+		</div>
+	{/each}
+</dl>
 
 <style>
-	table {
-		border-collapse: collapse;
+	/* The title strip of a workshop drawing. */
+	dl {
+		display: flex;
 		background: var(--panel);
 		border: 1.2px solid var(--ink);
-		font-size: 14px;
-		min-width: 176px;
 	}
-	caption {
-		text-align: left;
-		font-weight: 700;
-		background: var(--panel);
-		border: 1.2px solid var(--ink);
-		border-bottom: 0;
-		padding: 3px 8px;
+	dl div {
+		flex: 1;
+		padding: 2px 12px 3px;
+		min-width: 78px;
 	}
-	th {
-		text-align: left;
-		font-weight: 400;
+	dl div + div {
+		border-left: 1px solid var(--rule);
+	}
+	dt {
+		font-size: 12.5px;
 		color: var(--quiet);
-		padding: 2px 8px;
+		line-height: 1.2;
 	}
-	td {
-		text-align: right;
-		padding: 2px 8px;
+	dd {
 		font-weight: 700;
+		font-size: 16px;
+		line-height: 1.2;
 	}
-	tr + tr {
-		border-top: 1px solid var(--rule);
-	}
-	.hot td {
+	.hot dd {
 		color: var(--clay);
 	}
 </style>

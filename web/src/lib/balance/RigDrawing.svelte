@@ -7,6 +7,7 @@
 	import { bodyOf, type StandingPart } from '$lib/model/payload';
 	import type { UnitSystem } from '$lib/model/person';
 	import type { Positions, Rig, RigSlide, RigStroke } from '$lib/model/rig';
+	import { completePositions } from './figures';
 	import { carriedBy, cornersOfPart, cornersOfStroke, payloadOriginM, strokesAt } from './rigShapes';
 	import SlideRule from './SlideRule.svelte';
 
@@ -24,6 +25,7 @@
 	}
 	let { rig, parts, positionsM, targetsM, nextId, units, width, height, onread, onsettle }: Props = $props();
 
+	const uid = $props.id();
 	const views: View[] = ['side', 'front'];
 	const names = { side: 'Side, lens to the right', front: 'Front', top: '' };
 	const plateM = $derived(parts.find(({ id }) => id === 'plate')?.part.shape.sizeM[2] ?? 0);
@@ -35,29 +37,52 @@
 	const sideways = $derived(rig.geometry.slides.filter((slide) => alongOf(slide) === 1));
 	const vertical = $derived(rig.geometry.slides.filter((slide) => alongOf(slide) === 2));
 
-	/** The sheet has room for the rig at every end of its slides, so that it does not jump while they move. */
+	/** What never turns, the handle, is drawn broken off: its length says nothing about the balance. */
+	const held = $derived(new Set(rig.geometry.parts.filter(({ hangsOn }) => hangsOn === null).map(({ id }) => id)));
+
+	/** The sheet has room for the rig at mid-travel and in balance, and stands still while the slides move. */
 	const bounds = $derived.by(() => {
-		const ends = [0, 1].map((end) =>
-			Object.fromEntries(rig.geometry.slides.map((slide) => [slide.id, slide.rangeM[end] as number]))
-		) as [Positions, Positions];
+		const middle = completePositions(rig, {});
 		return boundsOf(
-			ends.flatMap((at) => [
-				...strokesAt(rig, at).flatMap(cornersOfStroke),
+			[middle, { ...middle, ...targetsM }].flatMap((at) => [
+				...strokesAt(rig, at)
+					.filter(({ partId }) => !held.has(partId))
+					.flatMap(cornersOfStroke),
 				...parts.flatMap((part) => cornersOfPart(part, payloadOriginM(rig, at, plateM)))
 			])
 		);
 	});
-	const lane = 46;
+	const lane = 48;
+	/** Where a broken-off handle ends, past the frame of its view, px. */
+	const stub = 34;
+	const narrow = $derived(width < 600);
+	const footer = $derived(narrow ? 96 : 62);
+	const lanes = $derived(narrow ? foreAft.length + sideways.length : Math.max(foreAft.length, sideways.length));
 	const margins = $derived({
-		left: 26,
-		right: 26,
-		top: 46,
-		bottom: 34 + lane * Math.max(foreAft.length, sideways.length),
-		between: vertical.length > 0 ? 92 : 40
+		left: narrow ? 20 : 40,
+		right: narrow ? 20 : 40,
+		top: 26 + stub,
+		bottom: stub + 14 + lane * lanes + footer,
+		between: vertical.length > 0 ? (narrow ? 84 : 104) : 40
 	});
 	const sheet = $derived(layOut(bounds, views, width, height, margins));
 	const placeOf = (view: View) => sheet.places.find((each) => each.view === view) as ViewPlace;
 	const foot = $derived(placeOf('side').box.y + placeOf('side').box.height);
+
+	/** All rules share one scale, large enough to read and to drag. */
+	const rulePxPerM = $derived.by(() => {
+		const longest = (slides: readonly RigSlide[]) => Math.max(0.01, ...slides.map(({ rangeM }) => rangeM[1] - rangeM[0]));
+		const along = Math.min(210, width * (narrow ? 0.5 : 0.27)) / longest([...foreAft, ...sideways]);
+		const up = Math.max(90, placeOf('side').box.height - 30) / longest(vertical);
+		return Math.min(along, vertical.length === 0 ? along : up);
+	});
+	/** The page position of a slide's 0 that centres its rule at `middle`. */
+	const centred = (slide: RigSlide, middle: number, sign: 1 | -1) =>
+		middle - (sign * (slide.rangeM[0] + slide.rangeM[1]) * rulePxPerM) / 2;
+	const middleX = (view: View) => placeOf(view).box.x + placeOf(view).box.width / 2;
+	const ruleTop = $derived(height - footer - lane * lanes + 22);
+	/** Left edge of the fore-aft rules is where their names end. */
+	const ruleX = (slide: RigSlide, view: View) => centred(slide, narrow ? width / 2 + 34 : Math.max(middleX(view), 200), 1);
 
 	type Item = { readonly key: string; readonly far: number } & (
 		| { readonly stroke: RigStroke }
@@ -103,8 +128,23 @@
 	};
 </script>
 
-<SheetFrame {width} {height} {sheet} {units} {names} label="Drawing of {rig.name} with the payload, side and front">
+<SheetFrame {width} {height} {sheet} {units} {names} nameLift={stub + 12} barAt={{ x: 28, y: height - (narrow ? 68 : 16) }} label="Drawing of {rig.name} with the payload, side and front">
+	<defs>
+		{#each views as view (view)}
+			{@const { box } = placeOf(view)}
+			<linearGradient id="fade-{uid}-{view}" x1="0" x2="0" y1="0" y2="1">
+				<stop offset="0" stop-color="#000" />
+				<stop offset={16 / (box.height + 2 * stub)} stop-color="#fff" />
+				<stop offset={1 - 16 / (box.height + 2 * stub)} stop-color="#fff" />
+				<stop offset="1" stop-color="#000" />
+			</linearGradient>
+			<mask id="broken-{uid}-{view}" maskUnits="userSpaceOnUse" x="0" y="0" {width} {height}>
+				<rect x="0" y={box.y - stub} {width} height={box.height + 2 * stub} fill="url(#fade-{uid}-{view})" />
+			</mask>
+		{/each}
+	</defs>
 	{#each views as view (view)}
+		<g mask="url(#broken-{uid}-{view})">
 		{#each items(view) as item (item.key)}
 			{#if 'standing' in item}
 				{@const at = px(item.atM, view)}
@@ -136,6 +176,7 @@
 				{/if}
 			{/if}
 		{/each}
+		</g>
 	{/each}
 
 	<!-- The axes the payload must hang in. -->
@@ -151,15 +192,15 @@
 		{/if}
 	{/each}
 	{#if cgM !== null}
-		<CgMark at={px(cgM, 'side')} plumbToY={Math.min(foot + 4, px(cgM, 'side').y + 120)} radius={8} />
-		<CgMark at={px(cgM, 'front')} plumbToY={Math.min(foot + 4, px(cgM, 'front').y + 120)} radius={8} />
+		<CgMark at={px(cgM, 'side')} plumbToY={Math.min(foot + stub, px(cgM, 'side').y + 130)} radius={8} />
+		<CgMark at={px(cgM, 'front')} plumbToY={Math.min(foot + stub, px(cgM, 'front').y + 130)} radius={8} />
 	{/if}
 
 	{#each foreAft as slide, index (slide.id)}
 		<SlideRule
 			{slide}
-			at={{ x: Math.max(px([0, 0, 0], 'side').x, 104 - slide.rangeM[0] * sheet.pxPerM), y: foot + 26 + index * lane }}
-			pxPerM={sheet.pxPerM}
+			at={{ x: ruleX(slide, 'side'), y: ruleTop + index * lane }}
+			pxPerM={rulePxPerM}
 			positionM={positionsM[slide.id] ?? 0}
 			targetM={targetsM?.[slide.id] ?? null}
 			active={nextId === slide.id}
@@ -170,8 +211,8 @@
 	{#each sideways as slide, index (slide.id)}
 		<SlideRule
 			{slide}
-			at={{ x: px([0, 0, 0], 'front').x, y: foot + 26 + index * lane }}
-			pxPerM={sheet.pxPerM}
+			at={{ x: ruleX(slide, 'front'), y: ruleTop + (index + (narrow ? foreAft.length : 0)) * lane }}
+			pxPerM={rulePxPerM}
 			positionM={positionsM[slide.id] ?? 0}
 			targetM={targetsM?.[slide.id] ?? null}
 			active={nextId === slide.id}
@@ -183,8 +224,11 @@
 		<SlideRule
 			{slide}
 			upright
-			at={{ x: placeOf('side').box.x + placeOf('side').box.width + 34 + index * 40, y: px([0, 0, 0], 'side').y }}
-			pxPerM={sheet.pxPerM}
+			at={{
+				x: placeOf('side').box.x + placeOf('side').box.width + 42 + index * 44,
+				y: centred(slide, placeOf('side').box.y + placeOf('side').box.height / 2, -1)
+			}}
+			pxPerM={rulePxPerM}
 			positionM={positionsM[slide.id] ?? 0}
 			targetM={targetsM?.[slide.id] ?? null}
 			active={nextId === slide.id}

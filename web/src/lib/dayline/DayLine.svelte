@@ -213,7 +213,8 @@
 			font-size: 20px;
 		}
 		kbd,
-		.keys {
+		.keys,
+		li:has(.closed) {
 			display: none;
 		}
 		.person select {

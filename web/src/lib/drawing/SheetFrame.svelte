@@ -14,10 +14,13 @@
 		/** Where the scale bar and the projection sign stand. */
 		barAt?: { x: number; y: number };
 		children: Snippet;
+		/** How far above its view a name stands, px. */
+		nameLift?: number;
 		element?: SVGSVGElement | undefined;
 		onpointerdown?: (event: PointerEvent) => void;
 	}
 	let {
+		nameLift = 14,
 		width,
 		height,
 		sheet,
@@ -43,7 +46,7 @@
 	</defs>
 	<rect {width} {height} fill="url(#grid-{uid})" />
 	{#each sheet.places as { view, box } (view)}
-		<text class="name" x={Math.max(14, view === 'front' ? box.x - 4 : box.x - 40)} y={view === 'front' ? box.y - 40 : box.y - 14}>
+		<text class="name" x={Math.max(14, view === 'front' ? box.x - 4 : box.x - 40)} y={view === 'front' && sheet.places.length > 2 ? box.y - 40 : box.y - nameLift}>
 			{names[view]}
 		</text>
 	{/each}

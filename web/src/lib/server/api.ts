@@ -3,6 +3,7 @@ import type Joi from 'joi';
 import { asRefusal, Refusal } from './refusal';
 
 const greatestBodyBytes = 1024 * 1024;
+const discardedBodyBytes = 16 * 1024 * 1024;
 
 /** Wraps a route: what it returns is sent as JSON, what it throws as `{ error }`. Unexpected errors go to the log whole. */
 export function api<Event extends RequestEvent>(handler: (event: Event) => Promise<unknown> | unknown) {
@@ -28,8 +29,11 @@ export async function readBody<T>(event: RequestEvent, schema: Joi.Schema<T>): P
 	return validated(parseJson(await readText(event.request)), schema);
 }
 
+/**
+ * Reads to the limit. What comes past it is read and thrown away, so that the sender is there to hear the answer; past
+ * the patience it is cut off.
+ */
 async function readText(request: Request): Promise<string> {
-	if (Number(request.headers.get('content-length') ?? 0) > greatestBodyBytes) throw new Refusal('tooLarge');
 	const reader = request.body?.getReader();
 	if (reader === undefined) return '';
 	const chunks: Uint8Array[] = [];
@@ -38,12 +42,13 @@ async function readText(request: Request): Promise<string> {
 		const { done, value } = await reader.read();
 		if (done) break;
 		size += value.byteLength;
-		if (size > greatestBodyBytes) {
+		if (size <= greatestBodyBytes) chunks.push(value);
+		else if (size > discardedBodyBytes) {
 			await reader.cancel();
-			throw new Refusal('tooLarge');
+			break;
 		}
-		chunks.push(value);
 	}
+	if (size > greatestBodyBytes) throw new Refusal('tooLarge');
 	return Buffer.concat(chunks).toString('utf8');
 }
 

@@ -10,7 +10,8 @@ export const partShape = words(
 		sizeM: Joi.array()
 			.ordered(lengthM('the length', thinnestM), lengthM('the width', thinnestM), lengthM('the height', thinnestM))
 			.length(3)
-			.required(),
+			.required()
+			.label('the size'),
 		cgFromMiddleM: vector('forward of the middle', 'left of the middle', 'above the middle').allow(null),
 		extensionM: lengthM('the extension')
 	}).required()

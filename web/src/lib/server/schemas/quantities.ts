@@ -12,6 +12,7 @@ const plainWords = {
 	'number.unsafe': '{{#label}} is too large',
 	'any.required': '{{#label}} is missing',
 	'string.empty': '{{#label}} is missing',
+	'array.includesRequiredKnowns': '{{#label}} is incomplete: {{#knownMisses}} missing',
 	'object.unknown': '{{#label}} is not expected here'
 };
 

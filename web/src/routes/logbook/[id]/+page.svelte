@@ -154,8 +154,8 @@
 	}
 	.block {
 		position: absolute;
-		right: 16px;
-		top: 8px;
+		right: 14px;
+		bottom: 10px;
 	}
 	table {
 		width: 100%;
@@ -239,10 +239,10 @@
 	}
 	@media (max-width: 900px) {
 		.drawing {
-			min-height: 460px;
+			min-height: 560px;
 		}
 		.block {
-			position: static;
+			left: 14px;
 		}
 		th .quiet {
 			display: none;

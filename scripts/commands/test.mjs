@@ -1,0 +1,73 @@
+import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { join } from 'node:path';
+import { root, state } from '../places.mjs';
+import { startThrowAwayCluster } from '../postgres.mjs';
+import { needBuild, needModules, needPackage } from '../prerequisites.mjs';
+import { run, step, Stop } from '../steps.mjs';
+
+const reports = join(state, 'reports');
+
+/** Every part of the tests by the name `--only` knows it by. */
+const parts = {
+	lint: () => step('Lint', () => run('npm', ['run', 'lint'], { cwd: root })),
+	types: () => step('Types', () => run('npm', ['run', 'check'], { cwd: root })),
+	unit: async () => {
+		for (const workspace of ['core', 'demo', 'web']) await suite(`${workspace} unit tests`, workspace, 'vitest.config.ts');
+	},
+	served: async () => {
+		await needPackage('postgresql');
+		await needPackage('chromium');
+		await needBuild();
+		const cluster = await startThrowAwayCluster();
+		try {
+			await suite('Server and browser tests', 'web', 'vitest.served.config.ts', { POISE_TEST_DATABASE: cluster.address });
+		} finally {
+			await cluster.stop();
+		}
+	}
+};
+
+/** @type {{ passed: number, failed: number, skipped: number }} */
+const counts = { passed: 0, failed: 0, skipped: 0 };
+
+/** @param {{ only?: string }} options */
+export default async function test({ only }) {
+	if (only !== undefined && !(only in parts)) throw new Stop(`--only takes ${Object.keys(parts).join(', ')}; got "${only}".`);
+	await needModules();
+	rmSync(reports, { recursive: true, force: true });
+	mkdirSync(reports, { recursive: true });
+
+	/** @type {unknown[]} */
+	const failures = [];
+	for (const [name, part] of Object.entries(parts)) {
+		if (only !== undefined && only !== name) continue;
+		await part().catch((thrown) => {
+			failures.push(thrown);
+			console.error(thrown instanceof Stop ? thrown.message : thrown);
+		});
+	}
+	console.log(`${counts.passed} passed, ${counts.failed} failed, ${counts.skipped} skipped`);
+	if (failures.length > 0 || counts.failed > 0) process.exitCode = 1;
+	else if (only === undefined && counts.passed === 0) throw new Stop('No test ran.');
+}
+
+/** Runs one suite, shows what failed, and counts from its report: a suite that loads no test is a failure too. */
+async function suite(
+	/** @type {string} */ what,
+	/** @type {string} */ workspace,
+	/** @type {string} */ config,
+	/** @type {Record<string, string>} */ env = {}
+) {
+	const folder = join(root, workspace);
+	const report = join(reports, `${workspace}-${config}.json`);
+	const present = existsSync(join(folder, config)) ? ['--config', config] : [];
+	const args = ['vitest', 'run', ...present, '--reporter=default', '--reporter=json', `--outputFile.json=${report}`];
+	const outcome = await step(what, () => run('npx', args, { cwd: folder, env: { ...process.env, ...env } })).catch((thrown) => thrown);
+	const read = existsSync(report) ? JSON.parse(readFileSync(report, 'utf8')) : { numPassedTests: 0, numFailedTests: 0, numPendingTests: 0 };
+	counts.passed += read.numPassedTests;
+	counts.failed += read.numFailedTests;
+	counts.skipped += read.numPendingTests;
+	console.log(`  ${what}: ${read.numPassedTests} passed, ${read.numFailedTests} failed`);
+	if (outcome instanceof Error) throw outcome;
+	if (read.numPassedTests === 0) throw new Stop(`${what}: no test ran.`);
+}

@@ -1,0 +1,54 @@
+import { randomUUID } from 'node:crypto';
+import postgres from 'postgres';
+import { type Application, startApplication } from '../../scripts/application.mjs';
+import { freePort } from '../../scripts/postgres.mjs';
+
+/** A built application with a database of its own on the test cluster, filled with the demo scenario. */
+export interface Served {
+	readonly origin: string;
+	readonly databaseUrl: string;
+	/** Kills the process without a word, as a power cut would, and starts it again on the same database. */
+	killAndRestart(): Promise<void>;
+	stop(): Promise<void>;
+}
+
+export async function serve(): Promise<Served> {
+	const cluster = process.env.POISE_TEST_DATABASE;
+	if (!cluster) throw new Error('POISE_TEST_DATABASE is not set; run ./poise test --only served');
+	const name = `test_${randomUUID().replaceAll('-', '')}`;
+	const admin = postgres(cluster, { max: 1 });
+	await admin.unsafe(`create database ${name}`);
+	await admin.end();
+	const databaseUrl = cluster.replace(/[^/]+$/, name);
+	const port = await freePort(46_100 + Math.floor(Math.random() * 800));
+	const start = () => startApplication({ databaseUrl, port, quiet: true });
+	let application: Application = await start();
+	return {
+		origin: application.origin,
+		databaseUrl,
+		killAndRestart: async () => {
+			application.process.kill('SIGKILL');
+			await application.stop();
+			application = await start();
+		},
+		stop: () => application.stop()
+	};
+}
+
+export interface Answer {
+	readonly status: number;
+	// The tests read answers by the fields they are about; each assertion is the check.
+	// eslint-disable-next-line @typescript-eslint/no-explicit-any
+	readonly body: any;
+	readonly headers: Headers;
+}
+
+export async function send(origin: string, method: string, path: string, body?: unknown, headers: Record<string, string> = {}): Promise<Answer> {
+	const response = await fetch(origin + path, {
+		method,
+		headers: { ...(body === undefined ? {} : { 'content-type': 'application/json' }), ...headers },
+		...(body === undefined ? {} : { body: typeof body === 'string' ? body : JSON.stringify(body) })
+	});
+	const text = await response.text();
+	return { status: response.status, body: text === '' ? null : JSON.parse(text), headers: response.headers };
+}
