@@ -12,8 +12,8 @@ export const keyCard: readonly (readonly [keys: string, what: string])[] = [
 	['Delete', 'take the chosen part off the plate']
 ];
 
-/** Whether a key press belongs to a field being typed in, and not to the page. */
+/** Whether a key press belongs to a field being typed in or to an open dialog, and not to the page. */
 export function isTyping(event: KeyboardEvent): boolean {
 	const target = event.target as HTMLElement | null;
-	return target?.closest('input, textarea, select, [contenteditable="true"]') != null;
+	return target?.closest('input, textarea, select, dialog') != null;
 }

@@ -14,10 +14,13 @@ interface Kept {
 	readonly version: number;
 	readonly dirty: boolean;
 	readonly history: History<PayloadDraft>;
+	/** Drafts sent since the version was confirmed: one of them may have arrived though its answer was lost. */
+	readonly sent: readonly PayloadDraft[];
 }
 
 const restMs = 500;
 const retryMs = 3000;
+const mostSent = 10;
 
 /**
  * A payload being edited: its undo history, its totals, and its way to the server.
@@ -31,6 +34,7 @@ export class PayloadEditor {
 	#shelf = $state.raw<ReadonlyMap<string, Part>>(new Map());
 	#version = 1;
 	#dirty = false;
+	#sent: readonly PayloadDraft[] = [];
 	#timer: ReturnType<typeof setTimeout> | undefined;
 	#sending: Promise<void> | undefined;
 	readonly id: string;
@@ -53,7 +57,10 @@ export class PayloadEditor {
 	restore(server: Payload): void {
 		const kept = recall<Kept>(this.#key);
 		if (kept === null) return;
-		if (kept.version === server.version) {
+		this.#sent = kept.sent;
+		if (kept.version === server.version || (kept.dirty && this.#isOurs(server))) {
+			this.#version = server.version;
+			this.#sent = [];
 			this.#history = kept.history;
 			if (kept.dirty) this.#touched();
 		} else if (kept.dirty) {
@@ -140,6 +147,7 @@ export class PayloadEditor {
 	async keepMine(): Promise<void> {
 		if (this.theirs === null) return;
 		this.#version = this.theirs.version;
+		this.#sent = [];
 		this.theirs = null;
 		this.state = 'unsaved';
 		await this.save();
@@ -151,6 +159,7 @@ export class PayloadEditor {
 		this.#history = change(this.#history, draftOf(this.theirs));
 		this.#version = this.theirs.version;
 		this.#dirty = false;
+		this.#sent = [];
 		this.theirs = null;
 		this.state = 'saved';
 		this.#keep();
@@ -178,7 +187,12 @@ export class PayloadEditor {
 	}
 
 	#keep(): void {
-		keep<Kept>(this.#key, { version: this.#version, dirty: this.#dirty, history: this.#history });
+		keep<Kept>(this.#key, {
+			version: this.#version,
+			dirty: this.#dirty,
+			history: this.#history,
+			sent: this.#sent
+		});
 	}
 
 	#later(ms: number): void {
@@ -188,10 +202,13 @@ export class PayloadEditor {
 
 	async #send(): Promise<void> {
 		const sent = this.draft;
+		this.#sent = [...this.#sent, sent].slice(-mostSent);
+		this.#keep();
 		this.state = 'saving';
 		const outcome = await ask<Payload>('PUT', `/api/payloads/${this.id}`, { ...sent, version: this.#version });
 		if (outcome.ok) {
 			this.#version = outcome.value.version;
+			this.#sent = [];
 			this.#dirty = this.draft !== sent;
 			this.fields = {};
 			this.message = '';
@@ -203,14 +220,40 @@ export class PayloadEditor {
 		this.message = outcome.error.message;
 		this.fields = outcome.error.fields ?? {};
 		if (outcome.error.code === 'stale') {
-			const theirs = await ask<Payload>('GET', `/api/payloads/${this.id}`);
-			this.theirs = theirs.ok ? theirs.value : null;
-			this.state = 'stale';
+			await this.#meetTheirs();
 		} else if (outcome.away) {
 			this.state = 'away';
 			this.#later(retryMs);
 		} else this.state = 'refused';
 	}
+
+	/** Whether the server's payload is one that this screen sent: then a save arrived whose answer was lost. */
+	#isOurs(server: Payload): boolean {
+		const theirs = JSON.stringify(inOrder(server));
+		return this.#sent.some((draft) => JSON.stringify(inOrder(draft)) === theirs);
+	}
+
+	/** The server has a newer version: our own, if an answer was lost on the way, or somebody else's. */
+	async #meetTheirs(): Promise<void> {
+		const theirs = await ask<Payload>('GET', `/api/payloads/${this.id}`);
+		if (theirs.ok && this.#isOurs(theirs.value)) {
+			this.#version = theirs.value.version;
+			this.#sent = [];
+			this.message = '';
+			this.state = 'unsaved';
+			this.#keep();
+			this.#later(0);
+			return;
+		}
+		this.theirs = theirs.ok ? theirs.value : null;
+		this.state = 'stale';
+	}
 }
+
+const inOrder = ({ name, platePartId, placements }: PayloadDraft) => [
+	name.trim(),
+	platePartId,
+	placements.map(({ id, partId, positionM }) => [id, partId, ...positionM])
+];
 
 const draftOf = ({ name, platePartId, placements }: Payload): PayloadDraft => ({ name, platePartId, placements });

@@ -30,8 +30,8 @@
 	<ul>
 		{#each found as part (part.id)}
 			<li>
-				<button type="button" onclick={() => onadd(part)} aria-label="Put {part.name} on the plate">
-					<span class="plus" aria-hidden="true">+</span>
+				<button type="button" onclick={() => onadd(part)} data-add={part.name} title="Put on the plate">
+					<span class="plus" aria-hidden="true">+</span><span class="sr-only">Put on the plate:</span>
 					<span class="name">{part.name}</span>
 					<span class="figure quiet">{together(showMass(part.massKg, units))}</span>
 				</button>
@@ -84,6 +84,7 @@
 		align-items: center;
 		gap: 12px;
 		width: 100%;
+		position: relative;
 		min-height: 44px;
 		text-align: left;
 		padding: 0 8px;

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { goto } from '$app/navigation';
+	import { afterNavigate, goto } from '$app/navigation';
 	import { page } from '$app/state';
 	import { when } from '$lib/logbook/when';
 	import { showMass, together } from '$lib/units/display';
@@ -10,10 +10,10 @@
 	let timer: ReturnType<typeof setTimeout> | undefined;
 	const units = $derived(data.person.units);
 
-	onMount(() => {
+	afterNavigate(() => {
 		if (page.url.searchParams.has('find')) field?.focus();
-		return () => clearTimeout(timer);
 	});
+	onMount(() => () => clearTimeout(timer));
 
 	function search(text: string) {
 		clearTimeout(timer);

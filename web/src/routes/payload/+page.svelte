@@ -6,7 +6,10 @@
 
 	let { data } = $props();
 	const shelf = $derived(new Map(data.shelf.map((part) => [part.id, part])));
-	const plate = $derived(data.shelf.find(({ kind }) => kind === 'plate'));
+	/** A new build starts on the lightest plate; most stay on it. */
+	const plate = $derived(
+		data.shelf.filter(({ kind }) => kind === 'plate').sort((a, b) => a.massKg - b.massKg)[0]
+	);
 	let trouble = $state('');
 	let busy = $state(false);
 

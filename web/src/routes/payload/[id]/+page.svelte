@@ -91,7 +91,7 @@
 			else editor.undo();
 		} else if (control && !isTyping(event) && key === 'y') editor.redo();
 		else if (!control && !isTyping(event) && event.key === 'Delete' && editor.selectedId !== null) editor.remove(editor.selectedId);
-		else if (event.key === 'Escape') editor.selectedId = null;
+		else if (!isTyping(event) && event.key === 'Escape' && editor.selectedId !== null) editor.selectedId = null;
 		else if (!control && !isTyping(event) && event.key === 'Enter' && document.activeElement === document.body) void balance();
 		else return;
 		event.preventDefault();

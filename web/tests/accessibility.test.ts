@@ -1,0 +1,58 @@
+import { readFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import type { AxeResults } from 'axe-core';
+import type { Page } from 'puppeteer-core';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { BalanceRecord } from '../src/lib/model/balance';
+import type { Payload } from '../src/lib/model/payload';
+import type { Rig } from '../src/lib/model/rig';
+import { send } from './application';
+import { go, type Screen, serveScreen } from './browser';
+
+const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
+let screen: Screen;
+let page: Page;
+let views: Record<string, string>;
+
+beforeAll(async () => {
+	screen = await serveScreen([]);
+	page = await screen.newPage();
+	const get = async <T>(path: string) => (await send(screen.origin, 'GET', path)).body as T;
+	const [payloads, rigs, [logged]] = [
+		await get<Payload[]>('/api/payloads'),
+		await get<Rig[]>('/api/rigs'),
+		await get<BalanceRecord[]>('/api/balances')
+	];
+	const tele = payloads.find(({ name }) => name.includes('tele'))!;
+	views = {
+		payloads: '/payload',
+		payload: `/payload/${payloads[0]!.id}`,
+		'choosing what to balance': '/balance',
+		'gimbal bench': `/balance/${rigs[0]!.id}/${payloads[0]!.id}`,
+		'gimbal bench out of travel': `/balance/${rigs[0]!.id}/${tele.id}`,
+		logbook: '/logbook',
+		'empty search': '/logbook?search=nothing-like-this',
+		'logged balance': `/logbook/${logged!.id}`,
+		shelf: '/shelf',
+		'nothing there': '/nowhere'
+	};
+});
+afterAll(() => screen?.stop());
+
+describe.each(['day', 'house'])('by %s light', (theme) => {
+	it('no view has a serious accessibility finding', async () => {
+		expect((await send(screen.origin, 'PATCH', '/api/me', { theme })).status).toBe(200);
+		const findings: string[] = [];
+		for (const [name, path] of Object.entries(views)) {
+			await go(page, screen.origin + path);
+			expect(await page.evaluate(() => document.documentElement.dataset.theme)).toBe(theme);
+			if (name === 'shelf') await page.click('.new');
+			await page.evaluate(axe);
+			const { violations } = (await page.evaluate('axe.run()')) as AxeResults;
+			for (const { id, impact, nodes } of violations)
+				if (impact === 'serious' || impact === 'critical')
+					findings.push(`${name}: ${id} at ${nodes.map(({ target }) => target.join(' ')).slice(0, 3).join(', ')}`);
+		}
+		expect(findings).toEqual([]);
+	});
+});
