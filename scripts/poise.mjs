@@ -1,14 +1,23 @@
 import { parseArgs } from 'node:util';
 import { Stop } from './steps.mjs';
 
-/** What each command does, and where it lives. A command is loaded only when it is called. */
+/**
+ * What each command does, and where it lives. A command is loaded only when it is called.
+ * @type {Record<string, { what: string, load: () => Promise<{ default: (options: any) => Promise<void> | void }> }>}
+ */
 const commands = {
-	demo: ['start Poise with the demo data and print its address', () => import('./commands/demo.mjs')],
-	test: ['lint, check types, run every test against real servers, close with the counts', () => import('./commands/test.mjs')],
-	dev: ['start the development server with hot reload', () => import('./commands/dev.mjs')],
-	shots: ['take every picture of docs/screenshots from the demo data', () => import('./commands/shots.mjs')],
-	bench: ['measure speed and print one JSON line a figure', () => import('./commands/bench.mjs')],
-	help: ['list the commands', async () => ({ default: async () => help() })]
+	demo: { what: 'start Poise with the demo data and print its address', load: () => import('./commands/demo.mjs') },
+	test: {
+		what: 'lint, check types, run every test against real servers, close with the counts',
+		load: () => import('./commands/test.mjs')
+	},
+	dev: { what: 'start the development server with hot reload', load: () => import('./commands/dev.mjs') },
+	shots: {
+		what: 'take every picture of docs/screenshots from the demo data',
+		load: () => import('./commands/shots.mjs')
+	},
+	bench: { what: 'measure speed and print one JSON line a figure', load: () => import('./commands/bench.mjs') },
+	help: { what: 'list the commands', load: async () => ({ default: async () => help() }) }
 };
 
 const options = /** @type {const} */ ({
@@ -21,7 +30,7 @@ const options = /** @type {const} */ ({
 
 function help() {
 	console.log('Usage: ./poise <command> [options]\n');
-	for (const [name, [what]] of Object.entries(commands)) console.log(`  ${name.padEnd(8)}${what}`);
+	for (const [name, { what }] of Object.entries(commands)) console.log(`  ${name.padEnd(8)}${what}`);
 	console.log(`
 Options of demo and dev
   --port N    port of the application (4600)
@@ -37,12 +46,14 @@ Environment
 try {
 	const { values, positionals } = parseArgs({ options, allowPositionals: true });
 	const name = values.help ? 'help' : (positionals[0] ?? 'help');
-	const command = commands[/** @type {keyof typeof commands} */ (name)];
+	const command = commands[name];
 	if (command === undefined) throw new Stop(`There is no command "${name}". ./poise help lists them.`);
-	const { default: execute } = await command[1]();
+	const { default: execute } = await command.load();
 	await execute(values);
 } catch (thrown) {
-	const expected = thrown instanceof Stop || (thrown instanceof Error && 'code' in thrown && String(thrown.code).startsWith('ERR_PARSE_ARGS'));
+	const expected =
+		thrown instanceof Stop ||
+		(thrown instanceof Error && 'code' in thrown && String(thrown.code).startsWith('ERR_PARSE_ARGS'));
 	console.error(expected ? `\n${thrown.message}` : thrown);
 	process.exitCode = 1;
 }

@@ -23,11 +23,14 @@ export async function startOwnCluster({ fresh = false } = {}) {
 	return startCluster(folder, { durable: true });
 }
 
-/** A cluster for one run of the tests, gone afterwards. It skips the disk's own patience. @returns {Promise<Cluster>} */
-export async function startThrowAwayCluster() {
+/**
+ * A cluster for one run, gone afterwards. Tests skip the disk's own patience; measurements keep it.
+ * @returns {Promise<Cluster>}
+ */
+export async function startThrowAwayCluster({ durable = false } = {}) {
 	await needPackage('postgresql');
 	const folder = join(tmpdir(), `poise-test-${process.pid}-${Date.now().toString(36)}`);
-	const cluster = await startCluster(folder, { durable: false });
+	const cluster = await startCluster(folder, { durable });
 	return {
 		...cluster,
 		stop: async () => {

@@ -14,13 +14,19 @@ const packages = {
 /** Where the server programs of the newest installed PostgreSQL are, or null. */
 export function postgresBin() {
 	const base = '/usr/lib/postgresql';
-	const versions = existsSync(base) ? readdirSync(base).map(Number).filter((version) => version >= 13) : [];
+	const versions = existsSync(base)
+		? readdirSync(base)
+				.map(Number)
+				.filter((version) => version >= 13)
+		: [];
 	const newest = versions.sort((a, b) => b - a).find((version) => existsSync(`${base}/${version}/bin/initdb`));
 	return newest === undefined ? null : `${base}/${newest}/bin`;
 }
 
 export function chromiumPath() {
-	return process.env.CHROMIUM ?? ['/usr/bin/chromium', '/usr/bin/chromium-browser'].find((path) => existsSync(path)) ?? null;
+	return (
+		process.env.CHROMIUM ?? ['/usr/bin/chromium', '/usr/bin/chromium-browser'].find((path) => existsSync(path)) ?? null
+	);
 }
 
 /** Installs a Debian package when it is missing, or says what to install when it cannot. */

@@ -35,7 +35,7 @@ export const scenario = {
 			payload: 'Cine build, 25–120',
 			rig: 'Large two-handed gimbal',
 			daysAgo: 2,
-			missedByM: { plate: 0.0004, base: -0.0003, fork: 0.0002, topBeam: 0.0005 },
+			missedByM: { plate: 0.0003, base: -0.0002, fork: 0.0002, topBeam: 0.0002 },
 			note: 'Tidewater Hall, fencing final. Matte box on, two filters.'
 		}
 	]

@@ -37,7 +37,8 @@ export function readPort(/** @type {string} */ text) {
 /** Ctrl+C, a polite kill, or the application ending by itself. */
 function untilToldToStop(/** @type {import('../application.mjs').Application} */ application) {
 	return new Promise((resolve, reject) => {
-		for (const signal of /** @type {const} */ (['SIGINT', 'SIGTERM', 'SIGHUP'])) process.once(signal, () => resolve(signal));
+		for (const signal of /** @type {const} */ (['SIGINT', 'SIGTERM', 'SIGHUP']))
+			process.once(signal, () => resolve(signal));
 		application.process.once('close', (code, signal) =>
 			code === 0 || signal === 'SIGINT' || signal === 'SIGTERM'
 				? resolve(signal)

@@ -12,7 +12,8 @@ const parts = {
 	lint: () => step('Lint', () => run('npm', ['run', 'lint'], { cwd: root })),
 	types: () => step('Types', () => run('npm', ['run', 'check'], { cwd: root })),
 	unit: async () => {
-		for (const workspace of ['core', 'demo', 'web']) await suite(`${workspace} unit tests`, workspace, 'vitest.config.ts');
+		for (const workspace of ['core', 'demo', 'web'])
+			await suite(`${workspace} unit tests`, workspace, 'vitest.config.ts');
 	},
 	served: async () => {
 		await needPackage('postgresql');
@@ -20,7 +21,9 @@ const parts = {
 		await needBuild();
 		const cluster = await startThrowAwayCluster();
 		try {
-			await suite('Server and browser tests', 'web', 'vitest.served.config.ts', { POISE_TEST_DATABASE: cluster.address });
+			await suite('Server and browser tests', 'web', 'vitest.served.config.ts', {
+				POISE_TEST_DATABASE: cluster.address
+			});
 		} finally {
 			await cluster.stop();
 		}
@@ -32,7 +35,8 @@ const counts = { passed: 0, failed: 0, skipped: 0 };
 
 /** @param {{ only?: string }} options */
 export default async function test({ only }) {
-	if (only !== undefined && !(only in parts)) throw new Stop(`--only takes ${Object.keys(parts).join(', ')}; got "${only}".`);
+	if (only !== undefined && !(only in parts))
+		throw new Stop(`--only takes ${Object.keys(parts).join(', ')}; got "${only}".`);
 	await needModules();
 	rmSync(reports, { recursive: true, force: true });
 	mkdirSync(reports, { recursive: true });
@@ -62,8 +66,12 @@ async function suite(
 	const report = join(reports, `${workspace}-${config}.json`);
 	const present = existsSync(join(folder, config)) ? ['--config', config] : [];
 	const args = ['vitest', 'run', ...present, '--reporter=default', '--reporter=json', `--outputFile.json=${report}`];
-	const outcome = await step(what, () => run('npx', args, { cwd: folder, env: { ...process.env, ...env } })).catch((thrown) => thrown);
-	const read = existsSync(report) ? JSON.parse(readFileSync(report, 'utf8')) : { numPassedTests: 0, numFailedTests: 0, numPendingTests: 0 };
+	const outcome = await step(what, () => run('npx', args, { cwd: folder, env: { ...process.env, ...env } })).catch(
+		(thrown) => thrown
+	);
+	const read = existsSync(report)
+		? JSON.parse(readFileSync(report, 'utf8'))
+		: { numPassedTests: 0, numFailedTests: 0, numPendingTests: 0 };
 	counts.passed += read.numPassedTests;
 	counts.failed += read.numFailedTests;
 	counts.skipped += read.numPendingTests;

@@ -3,7 +3,7 @@ import { building } from '$app/environment';
 import { env } from '$env/dynamic/private';
 import { refuse } from '$lib/server/api';
 import { closeDatabase, migrateDatabase } from '$lib/server/db/client';
-import { findCrew, listPeople } from '$lib/server/db/people';
+import { findCrewWithPeople } from '$lib/server/db/people';
 import { loadScenarioOnce } from '$lib/server/demo/loadScenario';
 import { asRefusal, Refusal } from '$lib/server/refusal';
 
@@ -39,7 +39,8 @@ export const handle: Handle = async ({ event, resolve }) => {
 		});
 		if (isApi && response.status >= 400 && !response.headers.get('content-type')?.includes('json'))
 			response = refuse(new Refusal(response.status === 405 ? 'wrongMethod' : 'notFound'), event);
-		else if (isApi && response.status === 404 && event.route.id === null) response = refuse(new Refusal('notFound'), event);
+		else if (isApi && response.status === 404 && event.route.id === null)
+			response = refuse(new Refusal('notFound'), event);
 	} catch (thrown) {
 		if (isApi || event.request.method !== 'GET') response = refuse(thrown, event);
 		else response = await plainPage(thrown);
@@ -50,9 +51,9 @@ export const handle: Handle = async ({ event, resolve }) => {
 
 /** The one place that decides whose data a request sees. One crew for now; sign-in replaces this function. */
 async function identify(event: Parameters<Handle>[0]['event']): Promise<void> {
-	const crew = await findCrew();
-	if (crew === undefined) throw new Refusal('databaseAway', 'No crew is set up yet.');
-	const people = await listPeople(crew.id);
+	const found = await findCrewWithPeople();
+	if (found === null) throw new Refusal('databaseAway', 'No crew is set up yet.');
+	const { crew, people } = found;
 	const chosen = event.cookies.get('person');
 	const person = people.find(({ id }) => id === chosen) ?? people[0];
 	if (person === undefined) throw new Refusal('databaseAway', 'Nobody is in this crew yet.');
@@ -100,4 +101,3 @@ export const handleError: HandleServerError = ({ error, event, status, message }
 	if (status >= 500 && refusal.status >= 500) console.error(`${event.request.method} ${event.url.pathname}:`, error);
 	return { message: status === 404 ? message : refusal.message, code: refusal.code };
 };
-

@@ -51,7 +51,12 @@ describe.each(['day', 'house'])('by %s light', (theme) => {
 			const { violations } = (await page.evaluate('axe.run()')) as AxeResults;
 			for (const { id, impact, nodes } of violations)
 				if (impact === 'serious' || impact === 'critical')
-					findings.push(`${name}: ${id} at ${nodes.map(({ target }) => target.join(' ')).slice(0, 3).join(', ')}`);
+					findings.push(
+						`${name}: ${id} at ${nodes
+							.map(({ target }) => target.join(' '))
+							.slice(0, 3)
+							.join(', ')}`
+					);
 		}
 		expect(findings).toEqual([]);
 	});

@@ -43,7 +43,13 @@ export interface Answer {
 	readonly headers: Headers;
 }
 
-export async function send(origin: string, method: string, path: string, body?: unknown, headers: Record<string, string> = {}): Promise<Answer> {
+export async function send(
+	origin: string,
+	method: string,
+	path: string,
+	body?: unknown,
+	headers: Record<string, string> = {}
+): Promise<Answer> {
 	const response = await fetch(origin + path, {
 		method,
 		headers: { ...(body === undefined ? {} : { 'content-type': 'application/json' }), ...headers },

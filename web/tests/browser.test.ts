@@ -34,7 +34,12 @@ async function expectedReadings(rigId: string, payloadId: string): Promise<Map<s
 	return new Map(
 		slides.map(({ id, positionM }) => [
 			id,
-			mmFromM(readingAt(rig.geometry.slides.find((slide) => slide.id === id)!, positionM))
+			mmFromM(
+				readingAt(
+					rig.geometry.slides.find((slide) => slide.id === id)!,
+					positionM
+				)
+			)
 		])
 	);
 }
@@ -65,35 +70,49 @@ describe('from an empty plate to next week, by mouse', () => {
 		expect(moved[0]).toBeLessThan(before[0] - 0.005);
 		expect(moved.slice(1)).toEqual(before.slice(1));
 		expect(await text(page, '[data-testid="cg"]')).not.toBe(cgBefore);
-		expect(Number(await page.$eval('[data-testid="forward-Compact body"]', (field) => (field as HTMLInputElement).value))).toBeCloseTo(
-			mmFromM(moved[0]),
-			1
-		);
+		expect(
+			Number(await page.$eval('[data-testid="forward-Compact body"]', (field) => (field as HTMLInputElement).value))
+		).toBeCloseTo(mmFromM(moved[0]), 1);
 
 		await page.click('[aria-label="Undo"]');
-		await page.waitForFunction((old) => document.querySelector('[data-testid="cg"]')?.textContent?.includes(old), {}, cgBefore.slice(20, 40));
+		await page.waitForFunction(
+			(old) => document.querySelector('[data-testid="cg"]')?.textContent?.includes(old),
+			{},
+			cgBefore.slice(20, 40)
+		);
 		await page.click('[aria-label="Redo"]');
 		await waitSaved(page);
 		expect((await get<Payload>(`/api/payloads/${payloadId}`)).placements[0]!.positionM).toEqual(moved);
 	});
 
 	it('takes a new part, says at the field what is wrong with it, and loses nothing over a reload', async () => {
-		await page.evaluate(() => [...document.querySelectorAll('button')].find((button) => button.textContent === 'New part')!.click());
+		await page.evaluate(() =>
+			[...document.querySelectorAll('button')].find((button) => button.textContent === 'New part')!.click()
+		);
 		await fill(page, '#part-name', 'Top handle');
 		await page.select('#part-kind', 'other');
 		await fill(page, '#part-mass', '-120');
 		await fill(page, '#part-length', 'long');
 		await page.reload();
 		await ready(page);
-		await page.evaluate(() => [...document.querySelectorAll('button')].find((button) => button.textContent === 'New part')!.click());
-		await page.waitForFunction(() => (document.querySelector('#part-name') as HTMLInputElement | null)?.value === 'Top handle');
+		await page.evaluate(() =>
+			[...document.querySelectorAll('button')].find((button) => button.textContent === 'New part')!.click()
+		);
+		await page.waitForFunction(
+			() => (document.querySelector('#part-name') as HTMLInputElement | null)?.value === 'Top handle'
+		);
 
 		await page.click('form button[type="submit"]');
 		await waitForText(page, '#part-mass-problem', 'more than 0');
 		expect(await text(page, '#part-length-problem')).toContain('not a number');
 		expect(await text(page, '#part-width-problem')).toContain('Type a number');
 		expect(await page.$eval('#part-mass', (field) => (field as HTMLInputElement).value)).toBe('-120');
-		for (const [field, value] of [['mass', '120'], ['length', '110'], ['width', '24'], ['height', '0.4 m']] as const)
+		for (const [field, value] of [
+			['mass', '120'],
+			['length', '110'],
+			['width', '24'],
+			['height', '0.4 m']
+		] as const)
 			await fill(page, `#part-${field}`, value);
 		await fill(page, '#part-height', '30');
 		await page.click('form button[type="submit"]');
@@ -109,7 +128,9 @@ describe('from an empty plate to next week, by mouse', () => {
 		await fill(page, '[data-testid="left-Top handle"]', 'middle');
 		await page.keyboard.press('Tab');
 		await waitForText(page, '[data-row="Top handle"]', 'not a number');
-		expect(await page.$eval('[data-testid="left-Top handle"]', (field) => (field as HTMLInputElement).value)).toBe('middle');
+		expect(await page.$eval('[data-testid="left-Top handle"]', (field) => (field as HTMLInputElement).value)).toBe(
+			'middle'
+		);
 		expect((await get<Payload>(`/api/payloads/${payloadId}`)).placements).toEqual(before.placements);
 		await fill(page, '[data-testid="left-Top handle"]', '0');
 		await page.keyboard.press('Tab');
@@ -156,9 +177,9 @@ describe('from an empty plate to next week, by mouse', () => {
 		const all = (await page.$$('[data-entry]')).length;
 		await page.type('#log-search', 'lantern');
 		await page.waitForFunction((before) => document.querySelectorAll('[data-entry]').length < before, {}, all);
-		expect(await page.$$eval('[data-entry]', (entries) => entries.map((entry) => (entry as HTMLElement).dataset.entry))).toEqual([
-			'Browser build'
-		]);
+		expect(
+			await page.$$eval('[data-entry]', (entries) => entries.map((entry) => (entry as HTMLElement).dataset.entry))
+		).toEqual(['Browser build']);
 		await page.click('[data-entry="Browser build"]');
 		await page.waitForSelector('[data-testid="compare-with"]');
 		await waitForText(page, '.answer', 'as logged');
@@ -256,7 +277,12 @@ describe('by keyboard alone', () => {
 		await page.waitForSelector('dialog[open]');
 		await press('Escape');
 		await page.waitForSelector('dialog:not([open])');
-		for (const [key, address] of [['1', '/payload/'], ['2', '/balance/'], ['g', '/shelf'], ['6', '/logbook']] as const) {
+		for (const [key, address] of [
+			['1', '/payload/'],
+			['2', '/balance/'],
+			['g', '/shelf'],
+			['6', '/logbook']
+		] as const) {
 			await press(key);
 			await page.waitForFunction((part) => location.pathname.includes(part), {}, address);
 		}
@@ -309,7 +335,9 @@ describe('when things go wrong', () => {
 		await page.waitForSelector('.stale');
 		expect(await text(page, '.stale')).toContain('Yours has 3 parts, theirs 2');
 		expect((await get<Payload>(`/api/payloads/${id}`)).version).toBe(version + 1);
-		await page.evaluate(() => [...document.querySelectorAll('button')].find((each) => each.textContent === 'Save mine over it')!.click());
+		await page.evaluate(() =>
+			[...document.querySelectorAll('button')].find((each) => each.textContent === 'Save mine over it')!.click()
+		);
 		await waitSaved(page);
 		const now = await get<Payload>(`/api/payloads/${id}`);
 		expect(now.placements).toHaveLength(3);
@@ -343,7 +371,14 @@ describe('on a phone', () => {
 		const [payload] = await get<Payload[]>('/api/payloads');
 		const [rig] = await get<Rig[]>('/api/rigs');
 		const [logged] = await get<BalanceRecord[]>('/api/balances');
-		for (const path of ['/payload', `/payload/${payload!.id}`, `/balance/${rig!.id}/${payload!.id}`, '/logbook', `/logbook/${logged!.id}`, '/shelf']) {
+		for (const path of [
+			'/payload',
+			`/payload/${payload!.id}`,
+			`/balance/${rig!.id}/${payload!.id}`,
+			'/logbook',
+			`/logbook/${logged!.id}`,
+			'/shelf'
+		]) {
 			await go(phone, screen.origin + path);
 			expect(await phone.evaluate(() => document.documentElement.scrollWidth), path).toBe(390);
 		}

@@ -42,7 +42,8 @@ export const text = (page: Page, selector: string) =>
 /** Waits until something on the page reads like this. */
 export async function waitForText(page: Page, selector: string, wanted: string): Promise<void> {
 	await page.waitForFunction(
-		(css: string, words: string) => (document.querySelector(css)?.textContent ?? '').replace(/\s+/g, ' ').includes(words),
+		(css: string, words: string) =>
+			(document.querySelector(css)?.textContent ?? '').replace(/\s+/g, ' ').includes(words),
 		{ timeout: 10_000 },
 		selector,
 		wanted

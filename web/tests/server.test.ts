@@ -47,10 +47,11 @@ describe('the demo scenario', () => {
 		expect(rigs.length).toBeGreaterThanOrEqual(2);
 		expect((await ask('GET', '/api/balances')).body.length).toBeGreaterThanOrEqual(2);
 		const shelf = new Map(parts.map((part) => [part.id, part]));
-		const balanced = payloads.map((payload) =>
-			balanceGimbal({
-				chain: mountPayload({ rig: rigs[0]!.geometry, payload: mountedBodies(standingParts(payload, shelf)) })
-			}).balanced
+		const balanced = payloads.map(
+			(payload) =>
+				balanceGimbal({
+					chain: mountPayload({ rig: rigs[0]!.geometry, payload: mountedBodies(standingParts(payload, shelf)) })
+				}).balanced
 		);
 		expect(balanced).toContain(true);
 		expect(balanced).toContain(false);
@@ -106,7 +107,9 @@ describe('a part', () => {
 		const { status, body } = await ask('POST', '/api/parts', part);
 		expect(status).toBe(422);
 		expect(body.error.code).toBe('invalid');
-		expect(Object.keys(body.error.fields).some((path) => path === field || path === field.replace(/\.\d$/, ''))).toBe(true);
+		expect(Object.keys(body.error.fields).some((path) => path === field || path === field.replace(/\.\d$/, ''))).toBe(
+			true
+		);
 		expect(Object.values(body.error.fields).join(' ')).toContain(words);
 		expect(JSON.stringify(body)).not.toMatch(/\\n\s+at |\.js:\d|\.ts:\d/);
 	});
@@ -142,10 +145,22 @@ describe('a payload', () => {
 	});
 
 	it.each([
-		['an unknown part', () => ({ placements: [{ ...placement(parts[0]!), partId: randomUUID() }] }), 'placements.0.partId'],
-		['a part id that is no id', () => ({ placements: [{ ...placement(parts[0]!), partId: 'lens' }] }), 'placements.0.partId'],
+		[
+			'an unknown part',
+			() => ({ placements: [{ ...placement(parts[0]!), partId: randomUUID() }] }),
+			'placements.0.partId'
+		],
+		[
+			'a part id that is no id',
+			() => ({ placements: [{ ...placement(parts[0]!), partId: 'lens' }] }),
+			'placements.0.partId'
+		],
 		['a camera for a plate', () => ({ platePartId: parts.find(({ kind }) => kind === 'camera')!.id }), 'platePartId'],
-		['a place out of this world', () => ({ placements: [{ ...placement(parts[0]!), positionM: [1e9, 0, 0] }] }), 'placements.0.positionM.0'],
+		[
+			'a place out of this world',
+			() => ({ placements: [{ ...placement(parts[0]!), positionM: [1e9, 0, 0] }] }),
+			'placements.0.positionM.0'
+		],
 		['two parts of one place', () => ({ placements: Array(2).fill(placement(parts[0]!)) }), 'placements.1'],
 		['no parts list', () => ({ placements: undefined }), 'placements']
 	])('is refused with %s, at its field', async (_what, change, field) => {
@@ -219,14 +234,20 @@ describe('a bench', () => {
 	it('keeps the last readings', async () => {
 		const path = `/api/benches/${rigs[0]!.id}/${payloads[0]!.id}`;
 		expect((await ask('PUT', path, { positionsM: { plate: 0.01 }, nudges: [] })).status).toBe(200);
-		expect((await ask('PUT', path, { positionsM: { plate: 'far' }, nudges: [] })).body.error.fields['positionsM.plate']).toContain('number');
-		expect((await ask('PUT', `/api/benches/${rigs[0]!.id}/${randomUUID()}`, { positionsM: {}, nudges: [] })).status).toBe(404);
+		expect(
+			(await ask('PUT', path, { positionsM: { plate: 'far' }, nudges: [] })).body.error.fields['positionsM.plate']
+		).toContain('number');
+		expect(
+			(await ask('PUT', `/api/benches/${rigs[0]!.id}/${randomUUID()}`, { positionsM: {}, nudges: [] })).status
+		).toBe(404);
 	});
 });
 
 describe('a person', () => {
 	it('keeps units and lights, each their own', async () => {
-		expect((await ask('PATCH', '/api/me', { units: 'imperial', theme: 'house' })).body).toMatchObject({ units: 'imperial' });
+		expect((await ask('PATCH', '/api/me', { units: 'imperial', theme: 'house' })).body).toMatchObject({
+			units: 'imperial'
+		});
 		const page = await fetch(`${served.origin}/payload`);
 		expect(await page.text()).toContain('data-theme="house"');
 		await ask('PATCH', '/api/me', { units: 'metric', theme: 'day' });
@@ -308,7 +329,8 @@ describe('the database itself', () => {
 
 describe('a power cut', () => {
 	it('right after a confirmed save loses nothing', async () => {
-		const made = (await ask('POST', '/api/payloads', draft('Before the cut', { placements: [placement(parts[0]!)] }))).body;
+		const made = (await ask('POST', '/api/payloads', draft('Before the cut', { placements: [placement(parts[0]!)] })))
+			.body;
 		const saved = await ask('PUT', `/api/payloads/${made.id}`, {
 			name: 'After the cut',
 			platePartId: made.platePartId,

@@ -32,7 +32,7 @@ export type Remedy =
 /** Scales of this trade show 1 g; a mass is searched to half of that. */
 const massStepKg = 0.0005;
 /** Enough to see the feasible stretch of any place; within it the least mass is then found by halving. */
-const massProbes = 48;
+const massProbes = 24;
 
 /**
  * What would balance a rig whose slides cannot: first one slide reaching further, least extra reach first; then one

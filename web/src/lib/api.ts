@@ -11,13 +11,15 @@ const noLink: RefusalBody['error'] = {
 };
 
 /** Sends JSON and reads JSON; never throws. `away` means trying again later makes sense. */
-export async function ask<T>(method: 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE', path: string, body?: unknown): Promise<Outcome<T>> {
+export async function ask<T>(
+	method: 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE',
+	path: string,
+	body?: unknown
+): Promise<Outcome<T>> {
 	try {
 		const response = await fetch(path, {
 			method,
-			...(body === undefined
-				? {}
-				: { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) })
+			...(body === undefined ? {} : { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) })
 		});
 		const read: unknown = await response.json();
 		if (response.ok) return { ok: true, value: read as T };

@@ -6,7 +6,9 @@
 <section>
 	<p class="figure">{page.status}</p>
 	<h1>{page.status === 404 ? 'Nothing stands here.' : page.error?.message}</h1>
-	{#if page.status === 404}<p>{page.error?.message === 'Not Found' ? 'The address leads nowhere.' : page.error?.message}</p>{/if}
+	{#if page.status === 404}<p>
+			{page.error?.message === 'Not Found' ? 'The address leads nowhere.' : page.error?.message}
+		</p>{/if}
 	<p><a href="/payload">Go to the payloads</a> or <a href="/logbook">search the logbook</a>.</p>
 </section>
 

@@ -20,7 +20,18 @@
 		note: string;
 		onlog: () => void;
 	}
-	let { bench, rig, figures, units, payloadHref, logged, logging, trouble, note = $bindable(), onlog }: Props = $props();
+	let {
+		bench,
+		rig,
+		figures,
+		units,
+		payloadHref,
+		logged,
+		logging,
+		trouble,
+		note = $bindable(),
+		onlog
+	}: Props = $props();
 
 	const slip = $derived(benchSlip(rig, figures, units, bench.waived));
 	const light = $derived(lightWarning(rig, figures, units));
@@ -40,7 +51,8 @@
 		{#each earlier as { index, text } (index)}<li>{text}</li>{/each}
 	</ol>
 	<p class="count">
-		{bench.nudges.length} {bench.nudges.length === 1 ? 'nudge' : 'nudges'} so far
+		{bench.nudges.length}
+		{bench.nudges.length === 1 ? 'nudge' : 'nudges'} so far
 		<button type="button" class="link" onclick={() => bench.undo()} disabled={!bench.canUndo}>Undo</button>
 		<button type="button" class="link" onclick={() => bench.redo()} disabled={!bench.canRedo}>Redo</button>
 		<button type="button" class="link" onclick={() => bench.startOver()}>Start over</button>
@@ -77,24 +89,31 @@
 	{:else if slip.kind === 'remedy' || slip.kind === 'tooHeavy'}
 		<a class="go" href={payloadHref}>Change the payload</a>
 		{#if slip.kind === 'remedy'}
-			<button type="button" class="second" onclick={() => (bench.waived = true)} data-testid="waive">Carry on as it is</button>
+			<button type="button" class="second" onclick={() => (bench.waived = true)} data-testid="waive"
+				>Carry on as it is</button
+			>
 		{/if}
 	{:else}
 		<label class="note">
 			Note
-			<textarea bind:value={note} rows="2" maxlength="2000" placeholder="Where, which zoom position, what to remember"></textarea>
+			<textarea bind:value={note} rows="2" maxlength="2000" placeholder="Where, which zoom position, what to remember"
+			></textarea>
 		</label>
 		{#if logged === null}
 			<button type="button" class="go" onclick={onlog} disabled={logging} data-testid="log">Log this balance</button>
 		{:else}
-			<p class="logged" role="status">Logged at {logged.time}. <a href={logged.href} data-testid="open-log">Open it</a></p>
+			<p class="logged" role="status">
+				Logged at {logged.time}. <a href={logged.href} data-testid="open-log">Open it</a>
+			</p>
 		{/if}
 		{#if bench.waived}
 			<button type="button" class="second" onclick={() => (bench.waived = false)}>Back to what would cure it</button>
 		{/if}
 	{/if}
 	{#if trouble !== ''}<p class="warning" role="alert">{trouble}</p>{/if}
-	{#if bench.linkLost}<p class="warning" role="status">No link to the server. The readings are kept here and sent when it is back.</p>{/if}
+	{#if bench.linkLost}<p class="warning" role="status">
+			No link to the server. The readings are kept here and sent when it is back.
+		</p>{/if}
 </Slip>
 
 <style>

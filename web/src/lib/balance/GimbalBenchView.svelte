@@ -133,7 +133,9 @@
 			</select>
 		</div>
 		{#if figures === null}
-			<p class="empty">This payload holds nothing to balance yet. <a href={payloadHref}>Put the camera on its plate</a>.</p>
+			<p class="empty">
+				This payload holds nothing to balance yet. <a href={payloadHref}>Put the camera on its plate</a>.
+			</p>
 		{:else}
 			<div class="drawing" bind:clientWidth={width} bind:clientHeight={height}>
 				<RigDrawing

@@ -4,7 +4,8 @@
 	import type { Rig } from '$lib/model/rig';
 	import { showMass, showShare, together } from '$lib/units/display';
 
-	let { rig, axes, massKg, units }: { rig: Rig; axes: readonly AxisState[]; massKg: number; units: UnitSystem } = $props();
+	let { rig, axes, massKg, units }: { rig: Rig; axes: readonly AxisState[]; massKg: number; units: UnitSystem } =
+		$props();
 	const labelOf = (id: string) => rig.geometry.axes.find((axis) => axis.id === id)?.label ?? id;
 	/** Innermost first, as they are balanced. */
 	const rows = $derived([...axes].reverse());
@@ -16,7 +17,10 @@
 		<dd class="figure">{together(showMass(massKg, units))}</dd>
 	</div>
 	{#each rows as { id, motorShare, residualTorqueNm } (id)}
-		<div class:hot={motorShare !== null && motorShare > 0.1} title="{residualTorqueNm.toFixed(3)} N·m in the worst pose">
+		<div
+			class:hot={motorShare !== null && motorShare > 0.1}
+			title="{residualTorqueNm.toFixed(3)} N·m in the worst pose"
+		>
 			<dt>{labelOf(id)} motor</dt>
 			<dd class="figure" data-testid="share-{id}">{together(showShare(motorShare))}</dd>
 		</div>
@@ -47,6 +51,7 @@
 		font-weight: 700;
 		font-size: 16px;
 		line-height: 1.2;
+		white-space: nowrap;
 	}
 	.hot dd {
 		color: var(--clay);

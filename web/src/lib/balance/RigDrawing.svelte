@@ -71,7 +71,8 @@
 
 	/** All rules share one scale, large enough to read and to drag. */
 	const rulePxPerM = $derived.by(() => {
-		const longest = (slides: readonly RigSlide[]) => Math.max(0.01, ...slides.map(({ rangeM }) => rangeM[1] - rangeM[0]));
+		const longest = (slides: readonly RigSlide[]) =>
+			Math.max(0.01, ...slides.map(({ rangeM }) => rangeM[1] - rangeM[0]));
 		const along = Math.min(210, width * (narrow ? 0.5 : 0.27)) / longest([...foreAft, ...sideways]);
 		const up = Math.max(90, placeOf('side').box.height - 30) / longest(vertical);
 		return Math.min(along, vertical.length === 0 ? along : up);
@@ -82,17 +83,21 @@
 	const middleX = (view: View) => placeOf(view).box.x + placeOf(view).box.width / 2;
 	const ruleTop = $derived(height - footer - lane * lanes + 22);
 	/** Left edge of the fore-aft rules is where their names end. */
-	const ruleX = (slide: RigSlide, view: View) => centred(slide, narrow ? width / 2 + 34 : Math.max(middleX(view), 200), 1);
+	const ruleX = (slide: RigSlide, view: View) =>
+		centred(slide, narrow ? width / 2 + 34 : Math.max(middleX(view), 200), 1);
 
 	type Item = { readonly key: string; readonly far: number } & (
-		| { readonly stroke: RigStroke }
-		| { readonly standing: StandingPart; readonly atM: Vec3 }
+		{ readonly stroke: RigStroke } | { readonly standing: StandingPart; readonly atM: Vec3 }
 	);
 	/** Far things first, so that near ones cover them. */
 	function items(view: View): Item[] {
 		const middle = (points: readonly Vec3[]): number =>
 			points.reduce((sum, point) => sum + depth(point, view), 0) / points.length;
-		const rigItems = strokes.map((stroke, index) => ({ key: `s${index}`, stroke, far: middle(cornersOfStroke(stroke)) }));
+		const rigItems = strokes.map((stroke, index) => ({
+			key: `s${index}`,
+			stroke,
+			far: middle(cornersOfStroke(stroke))
+		}));
 		const partItems = parts.map((standing) => {
 			const atM = standing.positionM.map((value, k) => value + (originM[k] as number)) as unknown as Vec3;
 			return { key: standing.id, standing, atM, far: middle(cornersOfPart(standing, originM)) };
@@ -128,7 +133,16 @@
 	};
 </script>
 
-<SheetFrame {width} {height} {sheet} {units} {names} nameLift={stub + 12} barAt={{ x: 28, y: height - (narrow ? 68 : 16) }} label="Drawing of {rig.name} with the payload, side and front">
+<SheetFrame
+	{width}
+	{height}
+	{sheet}
+	{units}
+	{names}
+	nameLift={stub + 12}
+	barAt={{ x: 28, y: height - (narrow ? 68 : 16) }}
+	label="Drawing of {rig.name} with the payload, side and front"
+>
 	<defs>
 		{#each views as view (view)}
 			{@const { box } = placeOf(view)}
@@ -145,37 +159,52 @@
 	</defs>
 	{#each views as view (view)}
 		<g mask="url(#broken-{uid}-{view})">
-		{#each items(view) as item (item.key)}
-			{#if 'standing' in item}
-				{@const at = px(item.atM, view)}
-				{@const drawn = glyph(item.standing.part, view, sheet.pxPerM)}
-				<g transform="translate({at.x} {at.y})">
-					<path class="shape" class:hatched={drawn.hatched} d={drawn.outline} />
-					{#each drawn.details as detail, k (k)}<path class="detail" d={detail} />{/each}
-				</g>
-			{:else if item.stroke.kind === 'tube'}
-				<path class="tube" d={polyline(item.stroke.pointsM, view)} style:stroke-width="{item.stroke.widthM * sheet.pxPerM + 2.4}px" />
-				<path class="bore" d={polyline(item.stroke.pointsM, view)} style:stroke-width="{Math.max(1, item.stroke.widthM * sheet.pxPerM)}px" />
-			{:else if item.stroke.kind === 'motor' && faces(item.stroke.axis, view)}
-				{@const at = px(item.stroke.atM, view)}
-				{@const r = item.stroke.radiusM * sheet.pxPerM}
-				<circle class="shape" cx={at.x} cy={at.y} {r} />
-				<circle class="detail" cx={at.x} cy={at.y} r={r * 0.72} />
-				<circle class="hub" cx={at.x} cy={at.y} r={r * 0.16} />
-			{:else}
-				{@const at = px(item.stroke.atM, view)}
-				{@const { w, h } = extent(item.stroke, view)}
-				<rect class="shape" x={at.x - w / 2} y={at.y - h / 2} width={w} height={h} rx={item.stroke.kind === 'motor' ? 4 : 2} />
-				{#if item.stroke.kind === 'motor'}
+			{#each items(view) as item (item.key)}
+				{#if 'standing' in item}
+					{@const at = px(item.atM, view)}
+					{@const drawn = glyph(item.standing.part, view, sheet.pxPerM)}
+					<g transform="translate({at.x} {at.y})">
+						<path class="shape" class:hatched={drawn.hatched} d={drawn.outline} />
+						{#each drawn.details as detail, k (k)}<path class="detail" d={detail} />{/each}
+					</g>
+				{:else if item.stroke.kind === 'tube'}
 					<path
-						class="detail"
-						d={item.stroke.axis === 'z' || w < h === (item.stroke.axis === 'x')
-							? `M${at.x - w / 2} ${at.y}h${w}`
-							: `M${at.x} ${at.y - h / 2}v${h}`}
+						class="tube"
+						d={polyline(item.stroke.pointsM, view)}
+						style:stroke-width="{item.stroke.widthM * sheet.pxPerM + 2.4}px"
 					/>
+					<path
+						class="bore"
+						d={polyline(item.stroke.pointsM, view)}
+						style:stroke-width="{Math.max(1, item.stroke.widthM * sheet.pxPerM)}px"
+					/>
+				{:else if item.stroke.kind === 'motor' && faces(item.stroke.axis, view)}
+					{@const at = px(item.stroke.atM, view)}
+					{@const r = item.stroke.radiusM * sheet.pxPerM}
+					<circle class="shape" cx={at.x} cy={at.y} {r} />
+					<circle class="detail" cx={at.x} cy={at.y} r={r * 0.72} />
+					<circle class="hub" cx={at.x} cy={at.y} r={r * 0.16} />
+				{:else}
+					{@const at = px(item.stroke.atM, view)}
+					{@const { w, h } = extent(item.stroke, view)}
+					<rect
+						class="shape"
+						x={at.x - w / 2}
+						y={at.y - h / 2}
+						width={w}
+						height={h}
+						rx={item.stroke.kind === 'motor' ? 4 : 2}
+					/>
+					{#if item.stroke.kind === 'motor'}
+						<path
+							class="detail"
+							d={item.stroke.axis === 'z' || w < h === (item.stroke.axis === 'x')
+								? `M${at.x - w / 2} ${at.y}h${w}`
+								: `M${at.x} ${at.y - h / 2}v${h}`}
+						/>
+					{/if}
 				{/if}
-			{/if}
-		{/each}
+			{/each}
 		</g>
 	{/each}
 

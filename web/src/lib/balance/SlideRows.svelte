@@ -34,11 +34,15 @@
 	);
 	/** The bubble runs to the light side; up and left are drawn to the right, like forward. */
 	const vialWords = (slide: RigSlide, offset: number) =>
-		Math.abs(offset) <= 1 ? `${slide.purpose}: poised` : `${slide.purpose}: heavy ${offset < 0 ? slide.plusWord : slide.minusWord}`;
+		Math.abs(offset) <= 1
+			? `${slide.purpose}: poised`
+			: `${slide.purpose}: heavy ${offset < 0 ? slide.plusWord : slide.minusWord}`;
 </script>
 
 <table>
-	<caption class="sr-only">Slides of {rig.name}: what the scale reads, where it belongs, and how its axis stands now</caption>
+	<caption class="sr-only"
+		>Slides of {rig.name}: what the scale reads, where it belongs, and how its axis stands now</caption
+	>
 	<thead>
 		<tr>
 			<th scope="col">Slide</th>
@@ -68,12 +72,16 @@
 						testId="reading-{slide.id}"
 					/>
 				</td>
-				<td class="figure target" data-testid="target-{slide.id}"><span aria-hidden="true">→</span> {printedReading(slide, target)}</td>
+				<td class="figure target" data-testid="target-{slide.id}"
+					><span aria-hidden="true">→</span> {printedReading(slide, target)}</td
+				>
 				<td class="tube"><Vial {offset} label={vialWords(slide, offset)} /></td>
 				<td class="words">
 					{#if step.placed && Math.abs(offset) <= 1}<strong class="poised">poised</strong>
 					{:else if step.placed}<span class="quiet">placed; waits</span>
-					{:else}<strong>{moveInWords(slide, step.moveM, units)}</strong>{#if turns}<span class="quiet turns">{turns}</span>{/if}{/if}
+					{:else}<strong>{moveInWords(slide, step.moveM, units)}</strong>{#if turns}<span class="quiet turns"
+								>{turns}</span
+							>{/if}{/if}
 				</td>
 			</tr>
 		{/each}

@@ -58,8 +58,7 @@
 		event.preventDefault();
 		onread?.(clamp(positionM + sign * (event.shiftKey ? 0.01 : 0.001)));
 	}
-	const mark = (offset: number) =>
-		upright ? `M-3 ${offset}l-13 -7v14z` : `M${offset} -3l-7 -13h14z`;
+	const mark = (offset: number) => (upright ? `M-3 ${offset}l-13 -7v14z` : `M${offset} -3l-7 -13h14z`);
 </script>
 
 <g class="rule" class:active transform="translate({at.x} {at.y})">
@@ -73,7 +72,12 @@
 		<path class="scale" d={upright ? `M0 ${offset}h${long ? 9 : 5}` : `M${offset} 0v${long ? 9 : 5}`} />
 	{/each}
 	{#each figured as { offset, mm } (mm)}
-		<text class="reading" x={upright ? 13 : offset} y={upright ? offset + 4 : 21} text-anchor={upright ? 'start' : 'middle'}>{mm}</text>
+		<text
+			class="reading"
+			x={upright ? 13 : offset}
+			y={upright ? offset + 4 : 21}
+			text-anchor={upright ? 'start' : 'middle'}>{mm}</text
+		>
 	{/each}
 	<text
 		class="label"
@@ -85,9 +89,7 @@
 		{#if Math.abs(targetM - positionM) * pxPerM > 3}
 			<path
 				class="way"
-				d={upright
-					? `M-10 ${along(positionM)}V${along(targetM)}`
-					: `M${along(positionM)} -10H${along(targetM)}`}
+				d={upright ? `M-10 ${along(positionM)}V${along(targetM)}` : `M${along(positionM)} -10H${along(targetM)}`}
 			/>
 		{/if}
 		<path class="target" d={mark(along(targetM))} />

@@ -1,4 +1,4 @@
-import { type BalanceStep, mmFromM, readingAt, type Remedy } from '@poise/core';
+import { type BalanceStep, mFromMm, mmFromM, positionAt, readingAt, type Remedy } from '@poise/core';
 import type { UnitSystem } from '$lib/model/person';
 import type { Rig, RigSlide } from '$lib/model/rig';
 import { showLength, showMass, showTurns, together } from '$lib/units/display';
@@ -21,8 +21,15 @@ export interface BenchSlip {
 }
 
 /** A scale shows whole millimetres and a hand reads halves between them. */
-export const printedReading = (slide: RigSlide, positionM: number): string =>
-	String(Math.round(mmFromM(readingAt(slide, positionM)) * 2) / 2);
+const halfMm = (slide: RigSlide, positionM: number): number => Math.round(mmFromM(readingAt(slide, positionM)) * 2) / 2;
+
+export const printedReading = (slide: RigSlide, positionM: number): string => String(halfMm(slide, positionM));
+
+/** The position that reads as printed, kept inside the travel. */
+export function printablePosition(slide: RigSlide, positionM: number): number {
+	const positionPrintedM = positionAt(slide, mFromMm(halfMm(slide, positionM)));
+	return Math.min(slide.rangeM[1], Math.max(slide.rangeM[0], positionPrintedM));
+}
 
 export const slideOf = (rig: Rig, id: string): RigSlide => {
 	const slide = rig.geometry.slides.find((each) => each.id === id);
@@ -89,7 +96,8 @@ export function benchSlip(rig: Rig, figures: BenchFigures, units: UnitSystem, wa
 			heading: `Step ${number} of ${steps.length} · ${slide.purpose} · motors off`,
 			lead: `Slide the ${lower(slide.label)} `,
 			strong: moveInWords(slide, next.moveM, units),
-			detail: turns === null ? `${reading.charAt(0).toUpperCase()}${reading.slice(1)}` : `${turns} of its knob, ${reading}`,
+			detail:
+				turns === null ? `${reading.charAt(0).toUpperCase()}${reading.slice(1)}` : `${turns} of its knob, ${reading}`,
 			why: cautionFor(slide),
 			upsets: upsetInWords(rig, steps, next, units),
 			step: next
@@ -134,7 +142,8 @@ function outOfTravel(rig: Rig, { solution }: BenchFigures): string {
 		const label = rig.geometry.axes.find((axis) => axis.id === id)?.label ?? id;
 		return `${lower(label)}${motorShare === null ? '' : ` keeps ${Math.round(motorShare * 100)} % of its motor busy`}`;
 	});
-	const where = stopped.length === 0 ? 'No slide reaches far enough' : `The ${stopped.join(' and the ')} runs out of travel`;
+	const where =
+		stopped.length === 0 ? 'No slide reaches far enough' : `The ${stopped.join(' and the ')} runs out of travel`;
 	return axes.length === 0 ? `${where}.` : `${where}; ${axes.join(', ')}.`;
 }
 
@@ -169,6 +178,7 @@ function cautionFor(slide: RigSlide): string {
 	if (slide.balances === 'tilt' && slide.plusWord === 'up')
 		return 'Point the lens up, hold the camera, loosen; tighten before letting go.';
 	if (slide.balances === 'tilt') return 'Hold the camera level while it is loose; tighten before letting go.';
-	if (slide.balances === 'roll') return 'Hold the cradle while it is loose: it drops to the heavy side. Tighten before letting go.';
+	if (slide.balances === 'roll')
+		return 'Hold the cradle while it is loose: it drops to the heavy side. Tighten before letting go.';
 	return 'Lean the rig a little and hold the arm while it is loose; tighten before letting go.';
 }

@@ -72,9 +72,7 @@ function nextStep(steps: readonly BalanceStep[], poised: boolean): BalanceStep |
 
 /** Where every slide stands: what was read, and mid-travel for what was not. */
 export function completePositions(rig: Rig, read: Positions): Positions {
-	return Object.fromEntries(
-		rig.geometry.slides.map(({ id, rangeM }) => [id, read[id] ?? (rangeM[0] + rangeM[1]) / 2])
-	);
+	return Object.fromEntries(rig.geometry.slides.map(({ id, rangeM }) => [id, read[id] ?? (rangeM[0] + rangeM[1]) / 2]));
 }
 
 /** The figures, or null where the payload holds nothing that can be worked out yet. */

@@ -3,8 +3,16 @@ import { ask } from '$lib/api';
 import type { BenchState, Nudge } from '$lib/model/balance';
 import type { Positions, Rig } from '$lib/model/rig';
 import { begin, change, type History, redo, settle, undo } from '$lib/state/history';
-import { keep, recall } from '$lib/state/kept';
-import { type BenchFigures, benchFigures, completePositions, type MountedBody, solveBench, tryFigures } from './figures';
+import { keepSoon, recall } from '$lib/state/kept';
+import { printablePosition } from './benchSlip';
+import {
+	type BenchFigures,
+	benchFigures,
+	completePositions,
+	type MountedBody,
+	solveBench,
+	tryFigures
+} from './figures';
 
 const restMs = 400;
 const retryMs = 3000;
@@ -77,11 +85,13 @@ export class GimbalBench {
 		this.#change({ positionsM: { ...positionsM, [slideId]: positionM }, nudges }, about);
 	}
 
-	/** The slide has been moved to where the slip wants it. */
+	/** The slide has been moved to where the slip wants it: to the reading it names, which a hand can set. */
 	accept(): void {
-		const slideId = this.figures?.next?.slideId;
-		const toM = slideId === undefined ? undefined : this.figures?.targetsM[slideId];
-		if (slideId === undefined || toM === undefined) return;
+		const slide = this.rig.geometry.slides.find(({ id }) => id === this.figures?.next?.slideId);
+		const targetM = slide && this.figures?.targetsM[slide.id];
+		if (slide === undefined || targetM === undefined) return;
+		const slideId = slide.id;
+		const toM = printablePosition(slide, targetM);
 		const { positionsM, nudges } = this.#history.present;
 		const nudge = { slideId, fromM: positionsM[slideId] ?? 0, toM };
 		this.#change({ positionsM: { ...positionsM, [slideId]: toM }, nudges: [...nudges, nudge].slice(-mostNudges) });
@@ -139,7 +149,7 @@ export class GimbalBench {
 	}
 
 	#keep(): void {
-		keep<Kept>(this.#key, { dirty: this.#dirty, history: this.#history });
+		keepSoon<Kept>(this.#key, () => ({ dirty: this.#dirty, history: this.#history }));
 	}
 
 	#later(ms: number): void {

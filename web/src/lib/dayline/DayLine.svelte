@@ -35,12 +35,16 @@
 				<li class:current={current === key}>
 					{#if open}
 						<a href={hrefs[key]} aria-current={current === key ? 'page' : undefined} data-station={key}>
-							<span class="top"><Vial size="tiny" offset={state.offset} label={state.words} /><kbd>{index + 1}</kbd></span>
+							<span class="top"
+								><Vial size="tiny" offset={state.offset} label={state.words} /><kbd>{index + 1}</kbd></span
+							>
 							<span class="name">{name}</span>
 						</a>
 					{:else}
 						<span class="closed" title="Not in this version yet">
-							<span class="top"><Vial size="tiny" offset={null} label="not in this version yet" /><kbd>{index + 1}</kbd></span>
+							<span class="top"
+								><Vial size="tiny" offset={null} label="not in this version yet" /><kbd>{index + 1}</kbd></span
+							>
 							<span class="name">{name}</span>
 						</span>
 					{/if}
@@ -50,7 +54,12 @@
 				<a href="/shelf" aria-current={current === 'shelf' ? 'page' : undefined}>
 					<span class="top"
 						><svg width="26" height="14" viewBox="0 0 26 14" aria-hidden="true"
-							><path d="M1 12.5h24M4 12V4h6v8M12 12V1h4v11M18 12V6h5v6" fill="none" stroke="currentColor" stroke-width="1.4" /></svg
+							><path
+								d="M1 12.5h24M4 12V4h6v8M12 12V1h4v11M18 12V6h5v6"
+								fill="none"
+								stroke="currentColor"
+								stroke-width="1.4"
+							/></svg
 						><kbd>g</kbd></span
 					>
 					<span class="name">Shelf</span>
@@ -71,7 +80,12 @@
 		>
 			<span class="sr-only">Units: </span>{person.units === 'metric' ? 'mm · g' : 'in · lb'}
 		</button>
-		<button type="button" onclick={() => ontheme(person.theme === 'day' ? 'house' : 'day')} title="Change lights" data-testid="theme">
+		<button
+			type="button"
+			onclick={() => ontheme(person.theme === 'day' ? 'house' : 'day')}
+			title="Change lights"
+			data-testid="theme"
+		>
 			<span class="sr-only">Lights: </span>{person.theme === 'day' ? 'day' : 'house'}
 		</button>
 		<button type="button" class="keys" onclick={onkeys} title="Keys (?)" aria-label="Keys">?</button>

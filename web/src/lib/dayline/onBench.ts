@@ -4,7 +4,8 @@ import type { Person } from '$lib/model/person';
 
 /** Remembers for a person what they have on the bench, so that the day line leads back to it. */
 export async function putOnBench(person: Person, now: { payloadId?: string; rigId?: string }): Promise<void> {
-	const changed = (now.payloadId ?? person.payloadId) !== person.payloadId || (now.rigId ?? person.rigId) !== person.rigId;
+	const changed =
+		(now.payloadId ?? person.payloadId) !== person.payloadId || (now.rigId ?? person.rigId) !== person.rigId;
 	if (!changed) return;
 	const outcome = await ask('PATCH', '/api/me', now);
 	if (outcome.ok) await invalidate('poise:stations');

@@ -12,7 +12,8 @@ const sameSettingM = 0.001;
 export function payloadStation(partCount: number, totals: Pick<CombinedBody, 'cgM'> | null): StationState {
 	if (partCount === 0 || totals === null) return { offset: null, words: 'nothing on the plate' };
 	const offset = -totals.cgM[0] / plateToleranceM;
-	const words = Math.abs(offset) <= 1 ? 'over the middle of its plate' : offset < 0 ? 'heavy forward' : 'heavy at the back';
+	const words =
+		Math.abs(offset) <= 1 ? 'over the middle of its plate' : offset < 0 ? 'heavy forward' : 'heavy at the back';
 	return { offset, words };
 }
 
@@ -33,7 +34,8 @@ export function logStation(
 	positionsM: Positions,
 	logged: { readonly positionsM: Positions } | null
 ): StationState {
-	if (logged === null) return poised ? { offset: 4, words: 'poised, not logged' } : { offset: null, words: 'nothing logged' };
+	if (logged === null)
+		return poised ? { offset: 4, words: 'poised, not logged' } : { offset: null, words: 'nothing logged' };
 	const same = Object.entries(positionsM).every(([id, value]) => {
 		const then = logged.positionsM[id];
 		return then !== undefined && Math.abs(then - value) <= sameSettingM;

@@ -38,7 +38,15 @@
 	const bar = $derived(barAt ?? { x: 28, y: height - 16 });
 </script>
 
-<svg bind:this={element} {width} {height} viewBox="0 0 {width} {height}" role="group" aria-label={label} {onpointerdown}>
+<svg
+	bind:this={element}
+	{width}
+	{height}
+	viewBox="0 0 {width} {height}"
+	role="group"
+	aria-label={label}
+	{onpointerdown}
+>
 	<defs>
 		<pattern id="grid-{uid}" width="20" height="20" patternUnits="userSpaceOnUse">
 			<path d="M20 0H0V20" fill="none" stroke="var(--grid)" stroke-width="1" />
@@ -46,7 +54,11 @@
 	</defs>
 	<rect {width} {height} fill="url(#grid-{uid})" />
 	{#each sheet.places as { view, box } (view)}
-		<text class="name" x={Math.max(14, view === 'front' ? box.x - 4 : box.x - 40)} y={view === 'front' && sheet.places.length > 2 ? box.y - 40 : box.y - nameLift}>
+		<text
+			class="name"
+			x={Math.max(14, view === 'front' ? box.x - 4 : box.x - 40)}
+			y={view === 'front' && sheet.places.length > 2 ? box.y - 40 : box.y - nameLift}
+		>
 			{names[view]}
 		</text>
 	{/each}

@@ -88,7 +88,11 @@ const lens: Draw = ({ x, y, w, h }, view, part, pxPerM) => {
 		const [cx, cy, r] = [x + w / 2, y + h / 2, Math.min(w, h) / 2];
 		return {
 			outline: ellipse(cx, cy, w / 2, h / 2),
-			details: [circle(cx, cy, r * 0.84), circle(cx, cy, r * 0.56), `M${n(cx - r * 0.34)} ${n(cy - r * 0.18)}a${n(r * 0.4)} ${n(r * 0.4)} 0 0 1 ${n(r * 0.3)} ${n(-r * 0.2)}`],
+			details: [
+				circle(cx, cy, r * 0.84),
+				circle(cx, cy, r * 0.56),
+				`M${n(cx - r * 0.34)} ${n(cy - r * 0.18)}a${n(r * 0.4)} ${n(r * 0.4)} 0 0 1 ${n(r * 0.3)} ${n(-r * 0.2)}`
+			],
 			hatched: false
 		};
 	}
@@ -97,7 +101,10 @@ const lens: Draw = ({ x, y, w, h }, view, part, pxPerM) => {
 	const [rear, front] = [barrel * 0.1, Math.min(barrel * 0.16, h * 0.3)];
 	const inset = h * 0.1;
 	const body = `M${n(x)} ${n(y + inset)}h${n(rear)}v${n(-inset)}H${n(x + barrel)}`;
-	const nose = extension > 0 ? `v${n(inset * 0.7)}h${n(extension)}v${n(h - inset * 1.4)}h${n(-extension)}v${n(inset * 0.7)}` : `v${n(h)}`;
+	const nose =
+		extension > 0
+			? `v${n(inset * 0.7)}h${n(extension)}v${n(h - inset * 1.4)}h${n(-extension)}v${n(inset * 0.7)}`
+			: `v${n(h)}`;
 	const rings: string[] = [];
 	for (let k = 0; k < 3; k += 1) {
 		const at = x + rear + (barrel - rear - front) * (0.3 + k * 0.22);
@@ -136,7 +143,10 @@ const motor: Draw = ({ x, y, w, h }, view) =>
 			}
 		: {
 				outline: rectangle(x, y, w, h, 3),
-				details: [across(x + w * 0.78, y, h), ...[0.25, 0.5, 0.75].map((share) => along(x + w * 0.78, y + h * share, w * 0.22))],
+				details: [
+					across(x + w * 0.78, y, h),
+					...[0.25, 0.5, 0.75].map((share) => along(x + w * 0.78, y + h * share, w * 0.22))
+				],
 				hatched: true
 			};
 
@@ -153,7 +163,10 @@ const filter: Draw = ({ x, y, w, h }, view) =>
 	view === 'front'
 		? {
 				outline: rectangle(x, y, w, h, 3),
-				details: [rectangle(x + w * 0.08, y + h * 0.1, w * 0.84, h * 0.8), circle(x + w / 2, y + h / 2, Math.min(w, h) * 0.34)],
+				details: [
+					rectangle(x + w * 0.08, y + h * 0.1, w * 0.84, h * 0.8),
+					circle(x + w / 2, y + h / 2, Math.min(w, h) * 0.34)
+				],
 				hatched: false
 			}
 		: {
@@ -185,7 +198,11 @@ const weight: Draw = ({ x, y, w, h }) => ({
 
 const adapter: Draw = ({ x, y, w, h }, view) =>
 	view === 'front'
-		? { outline: ellipse(x + w / 2, y + h / 2, w / 2, h / 2), details: [circle(x + w / 2, y + h / 2, Math.min(w, h) * 0.36)], hatched: false }
+		? {
+				outline: ellipse(x + w / 2, y + h / 2, w / 2, h / 2),
+				details: [circle(x + w / 2, y + h / 2, Math.min(w, h) * 0.36)],
+				hatched: false
+			}
 		: { outline: rectangle(x, y, w, h, 2), details: [across(x + w / 2, y, h)], hatched: true };
 
 const other: Draw = ({ x, y, w, h }) => ({ outline: rectangle(x, y, w, h, 2), details: [], hatched: true });

@@ -114,7 +114,10 @@ export function layOut(bounds: Bounds, views: readonly View[], width: number, he
 		front: { x: frontLeft, y: sideTop, width: px[1], height: px[2] }
 	};
 	const originOf = (view: View): PagePoint => {
-		const corner = project([bounds.leastM[0], view === 'top' ? bounds.greatestM[1] : bounds.leastM[1], bounds.greatestM[2]], view);
+		const corner = project(
+			[bounds.leastM[0], view === 'top' ? bounds.greatestM[1] : bounds.leastM[1], bounds.greatestM[2]],
+			view
+		);
 		return { x: boxes[view].x - corner.x * pxPerM, y: boxes[view].y - corner.y * pxPerM };
 	};
 	return { pxPerM, ratio, places: views.map((view) => ({ view, origin: originOf(view), box: boxes[view] })) };

@@ -40,7 +40,12 @@ const sameMassKg = 0.0005;
  * The logged readings are the truth about that rig with that payload, whatever the figures said of it; so the change of
  * the computed balance, then to now, is added to them. What the figures had wrong about the parts that stayed cancels.
  */
-export function compareBalance(record: BalanceRecord, rig: Rig, payload: PayloadDraft, shelf: readonly Part[]): Comparison {
+export function compareBalance(
+	record: BalanceRecord,
+	rig: Rig,
+	payload: PayloadDraft,
+	shelf: readonly Part[]
+): Comparison {
 	const then = standingParts(record.snapshot.payload, byId(record.snapshot.parts));
 	const now = standingParts(payload, byId(shelf));
 	const before = solveBench(record.rig, mountedBodies(then));
@@ -91,6 +96,11 @@ function partChanges(then: readonly StandingPart[], now: readonly StandingPart[]
 		if (Math.hypot(...moveM) > samePlaceM) found.push({ name, change: 'moved', massChangeKg: 0, moveM });
 		return found;
 	});
-	const added = left.map(({ part }): PartChange => ({ name: part.name, change: 'added', massChangeKg: part.massKg, moveM: null }));
+	const added = left.map(({ part }): PartChange => ({
+		name: part.name,
+		change: 'added',
+		massChangeKg: part.massKg,
+		moveM: null
+	}));
 	return [...changes, ...added];
 }

@@ -23,7 +23,9 @@
 			})
 		)
 	);
-	const sheet = $derived(layOut(bounds, ['side'], width, height, { left: 24, right: 24, top: 20, bottom: 34, between: 0 }));
+	const sheet = $derived(
+		layOut(bounds, ['side'], width, height, { left: 24, right: 24, top: 20, bottom: 34, between: 0 })
+	);
 	const place = $derived(sheet.places[0] as ViewPlace);
 	const ordered = $derived([...parts].sort((a, b) => depth(b.positionM, 'side') - depth(a.positionM, 'side')));
 </script>
@@ -43,7 +45,9 @@
 	<span class="name">{payload.name}</span>
 	<span class="figures"
 		><span class="figure">{together(showMass(totals.massKg, units))}</span>
-		<span class="quiet">{payload.placements.length} {payload.placements.length === 1 ? 'part' : 'parts'} · 1 : {sheet.ratio}</span></span
+		<span class="quiet"
+			>{payload.placements.length} {payload.placements.length === 1 ? 'part' : 'parts'} · 1 : {sheet.ratio}</span
+		></span
 	>
 </a>
 

@@ -45,7 +45,14 @@
 			[rear + outerSizeM(shape)[0], y + w / 2, z + h]
 		];
 	};
-	const bounds = $derived(parts.length === 0 ? boundsOf([[-0.05, -0.03, 0], [0.05, 0.03, 0.06]]) : boundsOf(parts.flatMap(cornersOf)));
+	const bounds = $derived(
+		parts.length === 0
+			? boundsOf([
+					[-0.05, -0.03, 0],
+					[0.05, 0.03, 0.06]
+				])
+			: boundsOf(parts.flatMap(cornersOf))
+	);
 
 	interface Drag {
 		readonly id: string;
@@ -70,7 +77,14 @@
 		if (id === 'plate' || onmove === undefined) return;
 		event.stopPropagation();
 		(event.currentTarget as SVGGElement).setPointerCapture(event.pointerId);
-		drag = { id, view, pointer: event.pointerId, from: { x: event.clientX, y: event.clientY }, startM: positionM, sheet };
+		drag = {
+			id,
+			view,
+			pointer: event.pointerId,
+			from: { x: event.clientX, y: event.clientY },
+			startM: positionM,
+			sheet
+		};
 	}
 
 	function pull(event: PointerEvent) {

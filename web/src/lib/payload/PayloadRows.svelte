@@ -25,7 +25,9 @@
 </script>
 
 <table>
-	<caption class="sr-only">Parts on the plate, where the middle of each part’s foot stands from the middle of the plate’s top</caption>
+	<caption class="sr-only"
+		>Parts on the plate, where the middle of each part’s foot stands from the middle of the plate’s top</caption
+	>
 	<thead>
 		<tr>
 			<th scope="col">On the plate</th>
@@ -38,9 +40,17 @@
 		{#each parts as { id, part, positionM } (id)}
 			<tr class:chosen={id === selectedId} data-row={part.name}>
 				<th scope="row">
-					<button type="button" class="name" aria-pressed={id === selectedId} onclick={() => onselect(id === selectedId ? null : id)}>
+					<button
+						type="button"
+						class="name"
+						aria-pressed={id === selectedId}
+						onclick={() => onselect(id === selectedId ? null : id)}
+					>
 						{part.name}
-						{#if part.shape.cgFromMiddleM === null}<span class="assumed" title="Centre of gravity not measured: taken as the middle">CG assumed</span>{/if}
+						{#if part.shape.cgFromMiddleM === null}<span
+								class="assumed"
+								title="Centre of gravity not measured: taken as the middle">CG assumed</span
+							>{/if}
 					</button>
 				</th>
 				<td class="figure mass">{together(showMass(part.massKg, units))}</td>
@@ -60,8 +70,16 @@
 					</td>
 				{/each}
 				<td>
-					<button type="button" class="off" onclick={() => onremove(id)} aria-label="Take {part.name} off the plate" title="Take off (Delete)">
-						<svg width="14" height="14" viewBox="0 0 14 14" aria-hidden="true"><path d="M2 2l10 10M12 2L2 12" stroke="currentColor" stroke-width="1.8" /></svg>
+					<button
+						type="button"
+						class="off"
+						onclick={() => onremove(id)}
+						aria-label="Take {part.name} off the plate"
+						title="Take off (Delete)"
+					>
+						<svg width="14" height="14" viewBox="0 0 14 14" aria-hidden="true"
+							><path d="M2 2l10 10M12 2L2 12" stroke="currentColor" stroke-width="1.8" /></svg
+						>
 					</button>
 				</td>
 			</tr>

@@ -13,11 +13,27 @@
 </script>
 
 <div class="tools">
-	<button type="button" onclick={() => editor.undo()} disabled={!editor.canUndo} title="Undo (Ctrl+Z)" aria-label="Undo">
-		<svg width="20" height="20" viewBox="0 0 20 20" aria-hidden="true"><path d="M7 3L3 7l4 4M3 7h8a5 5 0 0 1 0 10H7" fill="none" stroke="currentColor" stroke-width="1.8" /></svg>
+	<button
+		type="button"
+		onclick={() => editor.undo()}
+		disabled={!editor.canUndo}
+		title="Undo (Ctrl+Z)"
+		aria-label="Undo"
+	>
+		<svg width="20" height="20" viewBox="0 0 20 20" aria-hidden="true"
+			><path d="M7 3L3 7l4 4M3 7h8a5 5 0 0 1 0 10H7" fill="none" stroke="currentColor" stroke-width="1.8" /></svg
+		>
 	</button>
-	<button type="button" onclick={() => editor.redo()} disabled={!editor.canRedo} title="Redo (Ctrl+Shift+Z)" aria-label="Redo">
-		<svg width="20" height="20" viewBox="0 0 20 20" aria-hidden="true"><path d="M13 3l4 4l-4 4M17 7H9a5 5 0 0 0 0 10h4" fill="none" stroke="currentColor" stroke-width="1.8" /></svg>
+	<button
+		type="button"
+		onclick={() => editor.redo()}
+		disabled={!editor.canRedo}
+		title="Redo (Ctrl+Shift+Z)"
+		aria-label="Redo"
+	>
+		<svg width="20" height="20" viewBox="0 0 20 20" aria-hidden="true"
+			><path d="M13 3l4 4l-4 4M17 7H9a5 5 0 0 0 0 10h4" fill="none" stroke="currentColor" stroke-width="1.8" /></svg
+		>
 	</button>
 	<button
 		type="button"

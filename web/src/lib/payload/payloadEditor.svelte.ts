@@ -4,7 +4,7 @@ import { ask } from '$lib/api';
 import type { Part } from '$lib/model/part';
 import { bodyOf, type Payload, type PayloadDraft, type StandingPart, standingParts } from '$lib/model/payload';
 import { begin, change, type History, redo, settle, undo } from '$lib/state/history';
-import { forget, keep, recall } from '$lib/state/kept';
+import { forget, keepSoon, recall } from '$lib/state/kept';
 import { placeFor } from './placeFor';
 
 /** How the draft on the screen stands to what the server has. */
@@ -187,12 +187,12 @@ export class PayloadEditor {
 	}
 
 	#keep(): void {
-		keep<Kept>(this.#key, {
+		keepSoon<Kept>(this.#key, () => ({
 			version: this.#version,
 			dirty: this.#dirty,
 			history: this.#history,
 			sent: this.#sent
-		});
+		}));
 	}
 
 	#later(ms: number): void {

@@ -1,6 +1,7 @@
 import { json, type RequestEvent } from '@sveltejs/kit';
 import type Joi from 'joi';
 import { asRefusal, Refusal } from './refusal';
+import { plainWords } from './schemas/quantities';
 
 const greatestBodyBytes = 1024 * 1024;
 const discardedBodyBytes = 16 * 1024 * 1024;
@@ -60,9 +61,16 @@ function parseJson(text: string): unknown {
 	}
 }
 
+const doorRules: Joi.ValidationOptions = {
+	abortEarly: false,
+	convert: false,
+	errors: { wrap: { label: false } },
+	messages: plainWords
+};
+
 /** The value as the schema reads it, or a refusal with a message for every field that is wrong. */
 export function validated<T>(value: unknown, schema: Joi.Schema<T>): T {
-	const { value: read, error } = schema.validate(value, { abortEarly: false, convert: false, errors: { wrap: { label: false } } });
+	const { value: read, error } = schema.validate(value, doorRules);
 	if (error === undefined) return read;
 	const fields: Record<string, string> = {};
 	for (const { path, message } of error.details) fields[path.join('.')] ??= sentence(message);

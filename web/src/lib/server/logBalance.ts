@@ -63,7 +63,8 @@ export async function logBalance(
 			}
 		);
 	} catch (thrown) {
-		if (thrown instanceof PhysicsInputError) throw new Refusal('invalid', `This cannot be worked out: ${thrown.message}.`);
+		if (thrown instanceof PhysicsInputError)
+			throw new Refusal('invalid', `This cannot be worked out: ${thrown.message}.`);
 		throw thrown;
 	}
 }

@@ -58,7 +58,14 @@ export function asRefusal(thrown: unknown): Refusal {
 		return new Refusal('nameTaken', message, { name: message });
 	}
 	// Class 08 is connection trouble, 57P the server shutting down; the rest are the driver's and the socket's own.
-	const away = ['CONNECT_TIMEOUT', 'CONNECTION_CLOSED', 'CONNECTION_ENDED', 'CONNECTION_DESTROYED', 'ECONNREFUSED', 'ENOENT'];
+	const away = [
+		'CONNECT_TIMEOUT',
+		'CONNECTION_CLOSED',
+		'CONNECTION_ENDED',
+		'CONNECTION_DESTROYED',
+		'ECONNREFUSED',
+		'ENOENT'
+	];
 	if (code !== undefined && (code.startsWith('08') || code.startsWith('57P') || away.includes(code)))
 		return new Refusal('databaseAway');
 	return new Refusal('internal');

@@ -9,7 +9,15 @@
 	import Label from 'flowbite-svelte/Label.svelte';
 	import Select from 'flowbite-svelte/Select.svelte';
 	import { onMount } from 'svelte';
-	import { emptyPartText, type PartField, type PartProblems, type PartText, problemsOf, readPart, textOfPart } from './partText';
+	import {
+		emptyPartText,
+		type PartField,
+		type PartProblems,
+		type PartText,
+		problemsOf,
+		readPart,
+		textOfPart
+	} from './partText';
 
 	interface Props {
 		/** The part to change; null for a new one. */

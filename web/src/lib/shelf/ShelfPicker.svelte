@@ -12,7 +12,19 @@
 	let { shelf, units, onadd, onnew }: Props = $props();
 	let search = $state('');
 
-	const order = ['camera', 'lens', 'filter', 'adapter', 'battery', 'monitor', 'motor', 'microphone', 'cage', 'weight', 'other'];
+	const order = [
+		'camera',
+		'lens',
+		'filter',
+		'adapter',
+		'battery',
+		'monitor',
+		'motor',
+		'microphone',
+		'cage',
+		'weight',
+		'other'
+	];
 	const found = $derived(
 		shelf
 			.filter(({ kind }) => kind !== 'plate')
@@ -37,7 +49,9 @@
 				</button>
 			</li>
 		{:else}
-			<li class="none quiet">Nothing on the shelf matches. <button type="button" class="link" onclick={onnew}>Add it as a new part</button></li>
+			<li class="none quiet">
+				Nothing on the shelf matches. <button type="button" class="link" onclick={onnew}>Add it as a new part</button>
+			</li>
 		{/each}
 	</ul>
 </div>

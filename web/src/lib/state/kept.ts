@@ -12,7 +12,36 @@ export function keep<T>(key: string, value: T): void {
 	}
 }
 
+const waiting = new Map<string, () => unknown>();
+let timer: ReturnType<typeof setTimeout> | undefined;
+/** Often enough that nobody loses what they would miss, seldom enough that a drag does not feel it. */
+const everyMs = 250;
+
+/**
+ * Keeps what `read` gives, a moment from now: many changes in a row are written once. Whatever waits is written when the
+ * page is left or hidden, so a reload loses nothing.
+ */
+export function keepSoon<T>(key: string, read: () => T): void {
+	waiting.set(key, read);
+	timer ??= setTimeout(keepNow, everyMs);
+}
+
+function keepNow(): void {
+	clearTimeout(timer);
+	timer = undefined;
+	for (const [key, read] of waiting) keep(key, read());
+	waiting.clear();
+}
+
+if (typeof window !== 'undefined') {
+	window.addEventListener('pagehide', keepNow);
+	document.addEventListener('visibilitychange', () => {
+		if (document.visibilityState === 'hidden') keepNow();
+	});
+}
+
 export function recall<T>(key: string): T | null {
+	keepNow();
 	try {
 		const text = localStorage.getItem(prefix + key);
 		return text === null ? null : (JSON.parse(text) as T);
@@ -22,6 +51,7 @@ export function recall<T>(key: string): T | null {
 }
 
 export function forget(key: string): void {
+	waiting.delete(key);
 	try {
 		localStorage.removeItem(prefix + key);
 	} catch {

@@ -27,8 +27,9 @@ describe('what a person types', () => {
 		expect(read('8 oz', 'mass')).toBeCloseTo(0.22679618, 8);
 	});
 
-	it.each(['', 'abc', '1e3', 'NaN', 'Infinity', '--3', '12 parsecs', '4/0', '1.2.3'])('“%s” is refused in words', (text) =>
-		expect(read(text)).toBeTypeOf('string')
+	it.each(['', 'abc', '1e3', 'NaN', 'Infinity', '--3', '12 parsecs', '4/0', '1.2.3'])(
+		'“%s” is refused in words',
+		(text) => expect(read(text)).toBeTypeOf('string')
 	);
 
 	it('names the unit it does not know', () => expect(read('12 kg')).toContain('kg'));
@@ -56,6 +57,8 @@ describe('what a person reads', () => {
 	it('comes back the same from a field', () => {
 		for (const units of ['metric', 'imperial'] as const)
 			for (const value of [0.0123, -0.0555, 0.3])
-				expect(Math.abs((read(fieldText(value, 'length', units), 'length', units) as number) - value)).toBeLessThan(5.1e-5);
+				expect(Math.abs((read(fieldText(value, 'length', units), 'length', units) as number) - value)).toBeLessThan(
+					5.1e-5
+				);
 	});
 });

@@ -77,10 +77,14 @@ export function readQuantity(text: string, quantity: Quantity, units: UnitSystem
 	if (typed === '') return { problem: 'Type a number.' };
 	const found = /^([+-]?)(?:(\d+(?:\.\d*)?|\.\d+)|(?:(\d+)\s+)?(\d+)\/(\d+))\s*([a-z"]*)$/.exec(typed);
 	const known = perUnit[quantity];
-	if (found === null) return { problem: `“${text.trim()}” is not a number. Type one like ${quantity === 'length' ? '14 mm or 0.55 in' : '660 g or 1.45 lb'}.` };
+	if (found === null)
+		return {
+			problem: `“${text.trim()}” is not a number. Type one like ${quantity === 'length' ? '14 mm or 0.55 in' : '660 g or 1.45 lb'}.`
+		};
 	const [, sign, decimal, whole, over, under, unit] = found;
 	const convert = known[unit === '' || unit === undefined ? fieldUnit(quantity, units) : unit];
-	if (convert === undefined) return { problem: `“${unit}” is not a unit known here. Use ${Object.keys(known).slice(0, 4).join(', ')}.` };
+	if (convert === undefined)
+		return { problem: `“${unit}” is not a unit known here. Use ${Object.keys(known).slice(0, 4).join(', ')}.` };
 	const size = decimal !== undefined ? Number(decimal) : Number(whole ?? 0) + Number(over) / Number(under);
 	if (!Number.isFinite(size)) return { problem: 'That fraction divides by nothing.' };
 	return { value: convert(sign === '-' ? -size : size) };

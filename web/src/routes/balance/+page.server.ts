@@ -12,7 +12,12 @@ export const load: PageServerLoad = async ({ locals: { crewId, person } }) => {
 	const [payloads, rigs, shelf] = await Promise.all([listPayloads(crewId), listRigs(crewId), listParts(crewId)]);
 	const parts = new Map(shelf.map((part) => [part.id, part]));
 	return {
-		rigs: rigs.map(({ id, name, leastPayloadKg, greatestPayloadKg }) => ({ id, name, leastPayloadKg, greatestPayloadKg })),
+		rigs: rigs.map(({ id, name, leastPayloadKg, greatestPayloadKg }) => ({
+			id,
+			name,
+			leastPayloadKg,
+			greatestPayloadKg
+		})),
 		payloads: payloads.map((payload) => {
 			const bodies = mountedBodies(standingParts(payload, parts)).map(({ body }) => body);
 			return { id: payload.id, name: payload.name, massKg: combineBodies({ bodies }).massKg };

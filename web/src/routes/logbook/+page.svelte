@@ -38,15 +38,19 @@
 			autocomplete="off"
 			oninput={(event) => search(event.currentTarget.value)}
 		/>
-		<span class="quiet" role="status">{data.balances.length} {data.balances.length === 1 ? 'balance' : 'balances'}</span>
+		<span class="quiet" role="status">{data.balances.length} {data.balances.length === 1 ? 'balance' : 'balances'}</span
+		>
 	</form>
 	<ol>
 		{#each data.balances as entry (entry.id)}
 			<li>
 				<a href="/logbook/{entry.id}" data-entry={entry.payloadName}>
 					<span class="when figure">{when(entry.loggedAt)}</span>
-					<span class="what"><strong>{entry.payloadName}</strong> <span class="figure">{together(showMass(entry.payloadMassKg, units))}</span><br />
-						<span class="quiet">on {entry.rigName}</span></span>
+					<span class="what"
+						><strong>{entry.payloadName}</strong>
+						<span class="figure">{together(showMass(entry.payloadMassKg, units))}</span><br />
+						<span class="quiet">on {entry.rigName}</span></span
+					>
 					<span class="note">{entry.note}</span>
 					<span class="who">{entry.personName}</span>
 					<span class="state" class:off={!entry.poised}>{entry.poised ? 'poised' : 'not poised'}</span>
@@ -123,6 +127,7 @@
 		font-size: 14px;
 	}
 	.what .figure {
+		white-space: nowrap;
 		margin-left: 8px;
 		font-size: 15px;
 	}

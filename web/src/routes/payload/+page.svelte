@@ -7,9 +7,7 @@
 	let { data } = $props();
 	const shelf = $derived(new Map(data.shelf.map((part) => [part.id, part])));
 	/** A new build starts on the lightest plate; most stay on it. */
-	const plate = $derived(
-		data.shelf.filter(({ kind }) => kind === 'plate').sort((a, b) => a.massKg - b.massKg)[0]
-	);
+	const plate = $derived(data.shelf.filter(({ kind }) => kind === 'plate').sort((a, b) => a.massKg - b.massKg)[0]);
 	let trouble = $state('');
 	let busy = $state(false);
 
@@ -25,7 +23,11 @@
 	async function start() {
 		if (plate === undefined) return void (trouble = 'Put a plate on the shelf first: every payload stands on one.');
 		busy = true;
-		const outcome = await ask<Payload>('POST', '/api/payloads', { name: freeName(), platePartId: plate.id, placements: [] });
+		const outcome = await ask<Payload>('POST', '/api/payloads', {
+			name: freeName(),
+			platePartId: plate.id,
+			placements: []
+		});
 		busy = false;
 		if (outcome.ok) await goto(`/payload/${outcome.value.id}`);
 		else trouble = outcome.error.message;

@@ -42,7 +42,9 @@
 	</div>
 	{#if trouble !== ''}<p class="trouble" role="alert">{trouble}</p>{/if}
 	{#if open === 'new'}
-		<div class="form"><PartForm part={null} {units} action="Add to the shelf" ondone={done} oncancel={() => (open = null)} /></div>
+		<div class="form">
+			<PartForm part={null} {units} action="Add to the shelf" ondone={done} oncancel={() => (open = null)} />
+		</div>
 	{/if}
 	<div class="columns">
 		{#each groups as { kind, parts } (kind)}
@@ -53,7 +55,12 @@
 						{@const pxPerM = scaleOf(part)}
 						{@const drawn = glyph(part, 'side', pxPerM)}
 						<li>
-							<svg viewBox="{drawn.box.x - 3} {drawn.box.y - 3} {drawn.box.width + 6} {drawn.box.height + 6}" width={drawn.box.width + 6} height={drawn.box.height + 6} aria-hidden="true">
+							<svg
+								viewBox="{drawn.box.x - 3} {drawn.box.y - 3} {drawn.box.width + 6} {drawn.box.height + 6}"
+								width={drawn.box.width + 6}
+								height={drawn.box.height + 6}
+								aria-hidden="true"
+							>
 								<path class="shape" class:hatched={drawn.hatched} d={drawn.outline} />
 								{#each drawn.details as detail, k (k)}<path class="detail" d={detail} />{/each}
 							</svg>
@@ -66,7 +73,9 @@
 							{#if typeof open === 'object' && open?.id === part.id}
 								<div class="form">
 									<PartForm {part} {units} action="Save" ondone={done} oncancel={() => (open = null)} />
-									<button type="button" class="remove" onclick={() => remove(part)}>Take {part.name} off the shelf</button>
+									<button type="button" class="remove" onclick={() => remove(part)}
+										>Take {part.name} off the shelf</button
+									>
 								</div>
 							{/if}
 						</li>
@@ -82,10 +91,19 @@
 						<span class="what">
 							<strong>{rig.name}</strong>
 							<span class="quiet">
-								{rig.geometry.slides.map(({ label, rangeM }) => `${label.toLowerCase()} ${together(showLength(rangeM[1] - rangeM[0], units))}`).join(', ')}
+								{rig.geometry.slides
+									.map(
+										({ label, rangeM }) =>
+											`${label.toLowerCase()} ${together(showLength(rangeM[1] - rangeM[0], units))}`
+									)
+									.join(', ')}
 							</span>
 						</span>
-						<span class="figure">{together(showMass(rig.leastPayloadKg, units))} to {together(showMass(rig.greatestPayloadKg, units))}</span>
+						<span class="figure"
+							>{together(showMass(rig.leastPayloadKg, units))} to {together(
+								showMass(rig.greatestPayloadKg, units)
+							)}</span
+						>
 					</li>
 				{/each}
 			</ul>

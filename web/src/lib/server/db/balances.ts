@@ -19,11 +19,17 @@ const lineColumns = {
 	loggedAt: balances.loggedAt
 };
 
-const line = <Row extends { loggedAt: string }>(row: Row) => ({ ...row, loggedAt: new Date(row.loggedAt).toISOString() });
+const line = <Row extends { loggedAt: string }>(row: Row) => ({
+	...row,
+	loggedAt: new Date(row.loggedAt).toISOString()
+});
 
 /** The newest first; every word of the search must stand somewhere in the line. */
 export async function listBalances(crewId: string, search: string, most = 200): Promise<LoggedBalance[]> {
-	const words = search.split(/\s+/).filter((word) => word !== '').slice(0, 8);
+	const words = search
+		.split(/\s+/)
+		.filter((word) => word !== '')
+		.slice(0, 8);
 	const matches = words.map((word) => {
 		const pattern = `%${word.replace(/[\\%_]/g, '\\$&')}%`;
 		return or(

@@ -52,8 +52,7 @@ export async function deletePart(crewId: string, id: string): Promise<void> {
 		.from(payloads)
 		.where(and(eq(payloads.crewId, crewId), eq(payloads.platePartId, id)));
 	const names = [...new Set([...used, ...plates].map(({ name }) => name))];
-	if (names.length > 0)
-		throw new Refusal('inUse', `Still part of ${names.join(', ')}. Take it off there first.`);
+	if (names.length > 0) throw new Refusal('inUse', `Still part of ${names.join(', ')}. Take it off there first.`);
 	const gone = await database()
 		.delete(parts)
 		.where(and(eq(parts.crewId, crewId), eq(parts.id, id)))

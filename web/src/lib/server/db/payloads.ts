@@ -50,14 +50,14 @@ export async function savePayload(
 				updatedBy: personId
 			})
 			.where(and(eq(payloads.crewId, crewId), eq(payloads.id, id), eq(payloads.version, version)))
-			.returning({ id: payloads.id });
+			.returning({ version: payloads.version, updatedAt: payloads.updatedAt });
 		if (saved === undefined) {
 			await readPayload(transaction, crewId, id);
 			throw new Refusal('stale');
 		}
 		await transaction.delete(placements).where(eq(placements.payloadId, id));
 		await insertPlacements(transaction, crewId, id, draft);
-		return readPayload(transaction, crewId, id);
+		return { ...draft, id, version: saved.version, updatedAt: new Date(saved.updatedAt).toISOString() };
 	});
 }
 

@@ -12,6 +12,18 @@ const personColumns = {
 	rigId: people.rigId
 };
 
+/** The crew and everybody in it, in one go: every request begins with this. */
+export async function findCrewWithPeople(): Promise<{ crew: { id: string; name: string }; people: Person[] } | null> {
+	const rows = await database()
+		.select({ crew: { id: crews.id, name: crews.name }, person: personColumns })
+		.from(people)
+		.innerJoin(crews, eq(crews.id, people.crewId))
+		.orderBy(asc(crews.id), asc(people.name));
+	const crew = rows[0]?.crew;
+	if (crew === undefined) return null;
+	return { crew, people: rows.filter((row) => row.crew.id === crew.id).map(({ person }) => person) };
+}
+
 export async function findCrew(): Promise<{ id: string; name: string } | undefined> {
 	const [crew] = await database().select().from(crews).orderBy(asc(crews.id)).limit(1);
 	return crew;

@@ -145,7 +145,10 @@ export const rigs = pgTable(
 		unique('rigs_name_in_crew').on(table.crewId, table.name),
 		unique('rigs_id_in_crew').on(table.crewId, table.id),
 		namedSensibly('rigs', table.name),
-		check('rigs_payload_range', sql`${table.leastPayloadKg} >= 0 and ${table.greatestPayloadKg} > ${table.leastPayloadKg}`)
+		check(
+			'rigs_payload_range',
+			sql`${table.leastPayloadKg} >= 0 and ${table.greatestPayloadKg} > ${table.leastPayloadKg}`
+		)
 	]
 );
 

@@ -1,15 +1,15 @@
 import Joi from 'joi';
 import type { BenchState, Nudge } from '$lib/model/balance';
 import type { Positions } from '$lib/model/rig';
-import { furthestM, id, words } from './quantities';
+import { furthestM, id } from './quantities';
 
-const position = () =>
-	words(Joi.number().min(-furthestM).max(furthestM).required().label('the reading')).messages({
-		'number.min': `the reading must be within ${furthestM} m of the middle`,
-		'number.max': `the reading must be within ${furthestM} m of the middle`
-	});
+const position = () => Joi.number().min(-furthestM).max(furthestM).required().label('the reading');
 
-export const positions = () => Joi.object<Positions>().pattern(/^[a-zA-Z][a-zA-Z0-9]{0,39}$/, position()).max(12).required();
+export const positions = () =>
+	Joi.object<Positions>()
+		.pattern(/^[a-zA-Z][a-zA-Z0-9]{0,39}$/, position())
+		.max(12)
+		.required();
 
 const nudge = Joi.object<Nudge>({
 	slideId: Joi.string().max(40).required(),
@@ -18,12 +18,10 @@ const nudge = Joi.object<Nudge>({
 });
 
 /** The roll of slips keeps the last two hundred moves; the page trims it before sending. */
-export const benchState = words(
-	Joi.object<BenchState>({
-		positionsM: positions(),
-		nudges: Joi.array().items(nudge).max(200).required()
-	}).required()
-);
+export const benchState = Joi.object<BenchState>({
+	positionsM: positions(),
+	nudges: Joi.array().items(nudge).max(200).required()
+}).required();
 
 export interface NewBalance {
 	/** Made by the page, so that sending twice after a lost answer logs once. */
@@ -36,14 +34,17 @@ export interface NewBalance {
 	readonly note: string;
 }
 
-export const newBalance = words(
-	Joi.object<NewBalance>({
-		id: id(),
-		payloadId: id(),
-		rigId: id(),
-		payloadVersion: Joi.number().integer().min(1).required(),
-		positionsM: positions(),
-		nudges: Joi.array().items(nudge).max(200).required(),
-		note: Joi.string().allow('').max(2000).pattern(/^[^\u0000]*$/).required().label('the note')
-	}).required()
-);
+export const newBalance = Joi.object<NewBalance>({
+	id: id(),
+	payloadId: id(),
+	rigId: id(),
+	payloadVersion: Joi.number().integer().min(1).required(),
+	positionsM: positions(),
+	nudges: Joi.array().items(nudge).max(200).required(),
+	note: Joi.string()
+		.allow('')
+		.max(2000)
+		.pattern(/^[\P{Cc}\n\r\t]*$/u)
+		.required()
+		.label('the note')
+}).required();

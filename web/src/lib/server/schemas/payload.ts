@@ -1,6 +1,6 @@
 import Joi from 'joi';
 import type { Payload, PayloadDraft, Placement } from '$lib/model/payload';
-import { id, name, vector, words } from './quantities';
+import { id, name, vector } from './quantities';
 
 const placement = Joi.object<Placement>({
 	id: id().label('the place'),
@@ -14,27 +14,19 @@ const mostParts = 100;
 const draftFields = {
 	name: name(),
 	platePartId: id().label('the plate'),
-	placements: Joi.array()
-		.items(placement)
-		.max(mostParts)
-		.unique('id')
-		.required()
-		.label('the parts')
-		.messages({ 'array.max': `a payload holds at most ${mostParts} parts`, 'array.unique': 'two parts have the same place' })
+	placements: Joi.array().items(placement).max(mostParts).unique('id').required().label('the parts')
 };
 const version = Joi.number().integer().min(1).required().label('the version');
 
-export const payloadDraft = words(Joi.object<PayloadDraft>(draftFields).required());
+export const payloadDraft = Joi.object<PayloadDraft>(draftFields).required();
 
 /** A save names the version it was made from. */
-export const payloadSave = words(Joi.object<PayloadDraft & { version: number }>({ ...draftFields, version }).required());
+export const payloadSave = Joi.object<PayloadDraft & { version: number }>({ ...draftFields, version }).required();
 
 /** A payload as the logbook keeps it. */
-export const keptPayload = words(
-	Joi.object<Payload>({
-		...draftFields,
-		version,
-		id: id(),
-		updatedAt: Joi.string().isoDate().required()
-	}).required()
-);
+export const keptPayload = Joi.object<Payload>({
+	...draftFields,
+	version,
+	id: id(),
+	updatedAt: Joi.string().isoDate().required()
+}).required();

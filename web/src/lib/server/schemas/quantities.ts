@@ -1,65 +1,66 @@
-import Joi from 'joi';
 import type { Vec3 } from '@poise/core';
+import Joi from 'joi';
 
-/** No piece of gear in this trade is heavier, and no plate longer: past these a figure is a slip of the finger. */
+/** No piece of gear in this trade is heavier, and nothing on a plate further off: past these a figure is a slip of the finger. */
 export const heaviestPartKg = 60;
 export const furthestM = 3;
 
-/** Joi lets NaN through as "not a number" and Infinity as "infinity"; both end here, with the same plain words. */
-const plainWords = {
+/**
+ * Every message a person can be shown, in plain words. They are given once, at the door, and not to each schema: a schema
+ * with messages of its own is checked many times slower, and a rig is hundreds of numbers.
+ */
+export const plainWords: Readonly<Record<string, string>> = {
+	'any.required': '{{#label}} is missing',
+	'any.only': '{{#label}} must be one of the list',
+	'any.unknown': '{{#label}} is not expected here',
+	// JSON has no NaN and no infinity; they arrive as null or as text and end here.
 	'number.base': '{{#label}} must be a number',
 	'number.infinity': '{{#label}} must be a number',
 	'number.unsafe': '{{#label}} is too large',
-	'any.required': '{{#label}} is missing',
+	'number.greater': '{{#label}} must be more than {{#limit}}',
+	'number.positive': '{{#label}} must be more than 0',
+	'number.integer': '{{#label}} must be a whole number',
+	'number.min': '{{#label}} must be at least {{#limit}}',
+	'number.max': '{{#label}} must be at most {{#limit}}',
+	'string.base': '{{#label}} must be text',
 	'string.empty': '{{#label}} is missing',
+	'string.guid': '{{#label}} must be an id',
+	'string.trim': '{{#label}} must not start or end with a space',
+	'string.max': '{{#label}} must be at most {{#limit}} characters',
+	'string.pattern.base': '{{#label}} must not hold control characters',
+	'array.base': '{{#label}} must be a list',
+	'array.max': '{{#label}} must be at most {{#limit}}',
+	'array.unique': '{{#label}} is there twice',
 	'array.includesRequiredKnowns': '{{#label}} is incomplete: {{#knownMisses}} missing',
-	'object.unknown': '{{#label}} is not expected here'
+	'object.base': '{{#label}} must be an object',
+	'object.min': '{{#label}} must change something',
+	'object.unknown': '{{#label}} is not expected here',
+	'range.order': '{{#label}} must not have its least above its greatest'
 };
 
-export const words = <S extends Joi.Schema>(schema: S): S => schema.messages(plainWords) as S;
-
-export const id = () => words(Joi.string().guid({ separator: '-' }).required()).messages({ 'string.guid': '{{#label}} must be an id' });
+export const id = () => Joi.string().guid({ separator: '-' }).required();
 
 export const name = () =>
-	words(
-		Joi.string()
-			.trim()
-			.min(1)
-			.max(120)
-			// Control characters have no place in a name, and Postgres refuses the zero byte in any text.
-			.pattern(/^\P{Cc}*$/u)
-			.required()
-			.label('the name')
-	).messages({
-		'string.pattern.base': 'the name must be on one line, without control characters',
-		'string.trim': 'the name must not start or end with a space',
-		'string.max': 'the name must be at most 120 characters',
-		'string.base': 'the name must be text'
-	});
+	Joi.string()
+		.trim()
+		.min(1)
+		.max(120)
+		// Postgres refuses the zero byte in any text, and a name stands on one line.
+		.pattern(/^\P{Cc}*$/u)
+		.required()
+		.label('the name');
 
-export const massKg = () =>
-	words(Joi.number().greater(0).max(heaviestPartKg).required().label('the mass')).messages({
-		'number.greater': 'the mass must be more than 0',
-		'number.max': `the mass must be at most ${heaviestPartKg} kg`
-	});
+export const massKg = () => Joi.number().greater(0).max(heaviestPartKg).required().label('the mass in kg');
 
 /** A length that may go either way, within reach. */
 export const offsetM = (label: string) =>
-	words(Joi.number().min(-furthestM).max(furthestM).required().label(label)).messages({
-		'number.min': `${label} must be within ${furthestM} m`,
-		'number.max': `${label} must be within ${furthestM} m`
-	});
+	Joi.number().min(-furthestM).max(furthestM).required().label(`${label}, in metres,`);
 
 export const lengthM = (label: string, least = 0) =>
-	words(Joi.number().min(least).max(furthestM).required().label(label)).messages({
-		'number.min': least > 0 ? `${label} must be at least ${least * 1000} mm` : `${label} must not be negative`,
-		'number.max': `${label} must be at most ${furthestM} m`
-	});
+	Joi.number().min(least).max(furthestM).required().label(`${label} in metres`);
 
 export const vector = (...labels: [string, string, string]) =>
-	words(
-		Joi.array<Vec3>()
-			.ordered(...labels.map(offsetM))
-			.length(3)
-			.required()
-	);
+	Joi.array<Vec3>()
+		.ordered(...labels.map(offsetM))
+		.length(3)
+		.required();

@@ -3,47 +3,45 @@ import type { BalanceRecord } from '$lib/model/balance';
 import { benchState, positions } from './bench';
 import { partShape } from './part';
 import { keptPayload } from './payload';
-import { massKg, vector, words } from './quantities';
+import { massKg, vector } from './quantities';
 import { rigGeometry } from './rig';
 
 /** What a logged balance keeps beyond its line. */
 export type BalanceDetail = Pick<BalanceRecord, 'snapshot' | 'rig' | 'positionsM' | 'axes' | 'nudges'>;
 
-export const balanceDetail = words(
-	Joi.object<BalanceDetail>({
-		snapshot: Joi.object({
-			payload: keptPayload,
-			parts: Joi.array()
-				.items(
-					Joi.object({
-						id: Joi.string().required(),
-						name: Joi.string().required(),
-						kind: Joi.string().required(),
-						massKg: massKg(),
-						shape: partShape
-					})
-				)
-				.required()
-		}).required(),
-		rig: Joi.object({
-			id: Joi.string().required(),
-			name: Joi.string().required(),
-			leastPayloadKg: Joi.number().required(),
-			greatestPayloadKg: Joi.number().required(),
-			geometry: rigGeometry
-		}).required(),
-		positionsM: positions(),
-		axes: Joi.array()
+export const balanceDetail = Joi.object<BalanceDetail>({
+	snapshot: Joi.object({
+		payload: keptPayload,
+		parts: Joi.array()
 			.items(
 				Joi.object({
 					id: Joi.string().required(),
-					offsetM: vector('x', 'y', 'z'),
-					carriedKg: Joi.number().required(),
-					residualTorqueNm: Joi.number().required(),
-					motorShare: Joi.number().allow(null).required()
+					name: Joi.string().required(),
+					kind: Joi.string().required(),
+					massKg: massKg(),
+					shape: partShape
 				})
 			)
-			.required(),
-		nudges: benchState.extract('nudges')
-	}).required()
-);
+			.required()
+	}).required(),
+	rig: Joi.object({
+		id: Joi.string().required(),
+		name: Joi.string().required(),
+		leastPayloadKg: Joi.number().required(),
+		greatestPayloadKg: Joi.number().required(),
+		geometry: rigGeometry
+	}).required(),
+	positionsM: positions(),
+	axes: Joi.array()
+		.items(
+			Joi.object({
+				id: Joi.string().required(),
+				offsetM: vector('x', 'y', 'z'),
+				carriedKg: Joi.number().required(),
+				residualTorqueNm: Joi.number().required(),
+				motorShare: Joi.number().allow(null).required()
+			})
+		)
+		.required(),
+	nudges: benchState.extract('nudges')
+}).required();

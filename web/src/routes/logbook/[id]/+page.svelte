@@ -27,14 +27,17 @@
 		return present === null ? null : tryFigures(() => compareBalance(record, rig, present, shelf));
 	});
 	const predicted = $derived(
-		comparison === null ? null : Object.fromEntries(comparison.slides.map(({ slideId, predictedM }) => [slideId, predictedM]))
+		comparison === null
+			? null
+			: Object.fromEntries(comparison.slides.map(({ slideId, predictedM }) => [slideId, predictedM]))
 	);
 	/** A move smaller than half a millimetre is none. */
 	const moves = $derived(comparison?.slides.filter(({ moveM }) => Math.abs(moveM) >= 0.0005) ?? []);
 	const short = $derived(comparison?.slides.filter(({ pastEndM }) => pastEndM > 0.0005) ?? []);
 	const slideOf = (id: string) => data.rig.geometry.slides.find((slide) => slide.id === id);
 
-	const compareWith = (id: string) => goto(`${page.url.pathname}?with=${id}`, { replaceState: true, noScroll: true, keepFocus: true });
+	const compareWith = (id: string) =>
+		goto(`${page.url.pathname}?with=${id}`, { replaceState: true, noScroll: true, keepFocus: true });
 	const signedMass = (kg: number) => `${kg > 0 ? '+' : '−'}${together(showMass(Math.abs(kg), units))}`;
 	const words = { added: 'added', removed: 'taken off', moved: 'moved', reweighed: 'weighs otherwise' };
 	function moved(moveM: readonly [number, number, number]): string {
@@ -57,25 +60,45 @@
 			<span class="quiet">on {record.rigName}</span>
 		</div>
 		<div class="drawing" bind:clientWidth={width} bind:clientHeight={height}>
-			<RigDrawing rig={record.rig} {parts} {units} {width} {height} positionsM={record.positionsM} targetsM={predicted} nextId={null} />
+			<RigDrawing
+				rig={record.rig}
+				{parts}
+				{units}
+				{width}
+				{height}
+				positionsM={record.positionsM}
+				targetsM={predicted}
+				nextId={null}
+			/>
 			<div class="block"><MotorShares rig={record.rig} axes={record.axes} massKg={record.payloadMassKg} {units} /></div>
 		</div>
 		<div class="rows">
 			<table>
 				<caption class="sr-only">Readings when logged, and for the present payload</caption>
 				<thead>
-					<tr><th scope="col">Slide</th><th scope="col" class="number">logged</th><th scope="col" class="number">for the present payload</th><th scope="col">move</th></tr>
+					<tr
+						><th scope="col">Slide</th><th scope="col" class="number">logged</th><th scope="col" class="number"
+							>for the present payload</th
+						><th scope="col">move</th></tr
+					>
 				</thead>
 				<tbody>
 					{#each record.rig.geometry.slides as slide (slide.id)}
 						{@const change = comparison?.slides.find(({ slideId }) => slideId === slide.id)}
 						<tr data-slide={slide.id}>
 							<th scope="row">{slide.label} <span class="quiet">{slide.purpose}</span></th>
-							<td class="figure" data-testid="logged-{slide.id}">{printedReading(slide, record.positionsM[slide.id] ?? 0)}</td>
-							<td class="figure" data-testid="predicted-{slide.id}">{change === undefined ? '–' : printedReading(slide, change.predictedM)}</td>
+							<td class="figure" data-testid="logged-{slide.id}"
+								>{printedReading(slide, record.positionsM[slide.id] ?? 0)}</td
+							>
+							<td class="figure" data-testid="predicted-{slide.id}"
+								>{change === undefined ? '–' : printedReading(slide, change.predictedM)}</td
+							>
 							<td class="words" data-testid="move-{slide.id}">
-								{#if change === undefined}–{:else if Math.abs(change.moveM) < 0.0005}<span class="quiet">as logged</span>{:else}<strong>{moveInWords(slide, change.moveM, units)}</strong>{/if}
-								{#if change && change.pastEndM > 0.0005}<span class="short">{together(showLength(change.pastEndM, units))} short</span>{/if}
+								{#if change === undefined}–{:else if Math.abs(change.moveM) < 0.0005}<span class="quiet">as logged</span
+									>{:else}<strong>{moveInWords(slide, change.moveM, units)}</strong>{/if}
+								{#if change && change.pastEndM > 0.0005}<span class="short"
+										>{together(showLength(change.pastEndM, units))} short</span
+									>{/if}
 							</td>
 						</tr>
 					{/each}
@@ -88,9 +111,11 @@
 		<Slip heading="Logged {when(record.loggedAt)} by {record.personName}">
 			{#snippet answer()}
 				{#if comparison === null}Choose a payload to <strong>compare</strong>
-				{:else if short.length > 0}The {slideOf(short[0]?.slideId ?? '')?.label.toLowerCase()} ends <strong>{together(showLength(short[0]?.pastEndM ?? 0, units))} short</strong>
+				{:else if short.length > 0}The {slideOf(short[0]?.slideId ?? '')?.label.toLowerCase()} ends
+					<strong>{together(showLength(short[0]?.pastEndM ?? 0, units))} short</strong>
 				{:else if moves.length === 0}Set every slide <strong>as logged</strong>
-				{:else}From this setting, <strong>{moves.length} {moves.length === 1 ? 'slide moves' : 'slides move'}</strong>{/if}
+				{:else}From this setting, <strong>{moves.length} {moves.length === 1 ? 'slide moves' : 'slides move'}</strong
+					>{/if}
 			{/snippet}
 			<p class="quiet">
 				{record.poised ? 'It was poised.' : 'It was not poised.'}
@@ -98,7 +123,11 @@
 			</p>
 			<label class="with">
 				Compare with
-				<select value={data.present?.id ?? ''} onchange={(event) => compareWith(event.currentTarget.value)} data-testid="compare-with">
+				<select
+					value={data.present?.id ?? ''}
+					onchange={(event) => compareWith(event.currentTarget.value)}
+					data-testid="compare-with"
+				>
 					{#if data.present === null}<option value="">choose a payload</option>{/if}
 					{#each data.payloads as { id, name } (id)}<option value={id}>{name}</option>{/each}
 				</select>
@@ -107,7 +136,10 @@
 				<ul class="moves" data-testid="moves">
 					{#each moves as { slideId, moveM, predictedM } (slideId)}
 						{@const slide = slideOf(slideId)}
-						{#if slide}<li>{slide.label} <strong>{moveInWords(slide, moveM, units)}</strong> <span class="quiet">to {printedReading(slide, predictedM)}</span></li>{/if}
+						{#if slide}<li>
+								{slide.label} <strong>{moveInWords(slide, moveM, units)}</strong>
+								<span class="quiet">to {printedReading(slide, predictedM)}</span>
+							</li>{/if}
 					{/each}
 				</ul>
 				{#if comparison.parts.length > 0}
@@ -121,7 +153,9 @@
 						{/each}
 						<li class="sum">
 							<span>Altogether, the centre of gravity goes {moved(comparison.cgChangeM) || 'nowhere'}</span>
-							<span class="figure">{Math.abs(comparison.massChangeKg) < 0.0005 ? '±0 g' : signedMass(comparison.massChangeKg)}</span>
+							<span class="figure"
+								>{Math.abs(comparison.massChangeKg) < 0.0005 ? '±0 g' : signedMass(comparison.massChangeKg)}</span
+							>
 						</li>
 					</ul>
 				{:else}
@@ -131,8 +165,8 @@
 					<a class="go" href="/balance/{data.rig.id}/{data.present.id}">Balance it now</a>
 				{/if}
 				<p class="quiet small">
-					The move is the change of the computed balance; it is added to the readings as logged, so what the figures had wrong about
-					unchanged parts cancels.
+					The move is the change of the computed balance; it is added to the readings as logged, so what the figures had
+					wrong about unchanged parts cancels.
 				</p>
 			{/if}
 			<p><a href="/logbook">All of the logbook</a></p>

@@ -14,6 +14,11 @@ export const load: PageServerLoad = ({ locals, params }) =>
 			payload,
 			shelf,
 			names: payloads.map(({ id, name }) => ({ id, name })),
-			rigs: rigs.map(({ id, name, leastPayloadKg, greatestPayloadKg }) => ({ id, name, leastPayloadKg, greatestPayloadKg }))
+			rigs: rigs.map(({ id, name, leastPayloadKg, greatestPayloadKg }) => ({
+				id,
+				name,
+				leastPayloadKg,
+				greatestPayloadKg
+			}))
 		};
 	});

@@ -51,7 +51,9 @@
 	/** The lightest rig that carries this much; the one on the bench when it does. */
 	const rig = $derived.by(() => {
 		const kg = totals?.massKg ?? 0;
-		const carries = data.rigs.filter(({ leastPayloadKg, greatestPayloadKg }) => kg >= leastPayloadKg && kg <= greatestPayloadKg);
+		const carries = data.rigs.filter(
+			({ leastPayloadKg, greatestPayloadKg }) => kg >= leastPayloadKg && kg <= greatestPayloadKg
+		);
 		return carries.find(({ id }) => id === data.person.rigId) ?? carries[0] ?? null;
 	});
 	const mass = $derived(showMass(totals?.massKg ?? 0, units));
@@ -90,9 +92,11 @@
 			if (event.shiftKey) editor.redo();
 			else editor.undo();
 		} else if (control && !isTyping(event) && key === 'y') editor.redo();
-		else if (!control && !isTyping(event) && event.key === 'Delete' && editor.selectedId !== null) editor.remove(editor.selectedId);
+		else if (!control && !isTyping(event) && event.key === 'Delete' && editor.selectedId !== null)
+			editor.remove(editor.selectedId);
 		else if (!isTyping(event) && event.key === 'Escape' && editor.selectedId !== null) editor.selectedId = null;
-		else if (!control && !isTyping(event) && event.key === 'Enter' && document.activeElement === document.body) void balance();
+		else if (!control && !isTyping(event) && event.key === 'Enter' && document.activeElement === document.body)
+			void balance();
 		else return;
 		event.preventDefault();
 	}
@@ -125,15 +129,18 @@
 			</label>
 			<SaveState {editor} />
 			<span class="problem" id="payload-name-problem" role="alert">
-				{editor.draft.name.trim() === '' ? 'Give the payload a name; it is kept here until it has one.' : (editor.fields.name ?? (editor.state === 'refused' ? editor.message : ''))}
+				{editor.draft.name.trim() === ''
+					? 'Give the payload a name; it is kept here until it has one.'
+					: (editor.fields.name ?? (editor.state === 'refused' ? editor.message : ''))}
 			</span>
 		</div>
 		{#if editor.state === 'stale'}
 			<div class="stale" role="alert">
 				<p>
 					<strong>Somebody else has saved this payload since you opened it.</strong>
-					Yours has {editor.draft.placements.length} parts{editor.theirs === null ? '' : `, theirs ${editor.theirs.placements.length}`}. Yours is kept
-					here until you choose.
+					Yours has {editor.draft.placements.length} parts{editor.theirs === null
+						? ''
+						: `, theirs ${editor.theirs.placements.length}`}. Yours is kept here until you choose.
 				</p>
 				<button type="button" onclick={() => editor.takeTheirs()}>Show theirs</button>
 				<button type="button" onclick={() => editor.keepMine()}>Save mine over it</button>
@@ -154,7 +161,13 @@
 		</div>
 		<div class="rows">
 			{#if newPart}
-				<PartForm part={null} {units} action="Add to the shelf and the plate" ondone={addNew} oncancel={() => (newPart = false)} />
+				<PartForm
+					part={null}
+					{units}
+					action="Add to the shelf and the plate"
+					ondone={addNew}
+					oncancel={() => (newPart = false)}
+				/>
 			{:else if placed.length > 0}
 				<PayloadRows
 					parts={placed}
@@ -166,7 +179,9 @@
 					onsettle={() => editor.settle()}
 				/>
 			{:else}
-				<p class="empty">Nothing on the plate yet. Pick the camera from the shelf; the lens then goes in front of it by itself.</p>
+				<p class="empty">
+					Nothing on the plate yet. Pick the camera from the shelf; the lens then goes in front of it by itself.
+				</p>
 			{/if}
 		</div>
 	</section>
@@ -187,7 +202,8 @@
 					<span>right</span>
 					<Vial
 						offset={totals.cgM[1] / (plateToleranceM / 2)}
-						label="Side to side: {offMiddle(totals.cgM[1], 'heavy to the left', 'heavy to the right', units) ?? 'over the middle'}"
+						label="Side to side: {offMiddle(totals.cgM[1], 'heavy to the left', 'heavy to the right', units) ??
+							'over the middle'}"
 					/>
 					<span>left</span>
 				</div>

@@ -1,0 +1,52 @@
+import js from '@eslint/js';
+import svelte from 'eslint-plugin-svelte';
+import globals from 'globals';
+import ts from 'typescript-eslint';
+import svelteConfig from './web/svelte.config.js';
+
+export default ts.config(
+	{
+		ignores: [
+			'**/node_modules/',
+			'**/build/',
+			'**/.svelte-kit/',
+			'.poise/',
+			'web/drizzle/',
+			'core/vectors/',
+			'.dependency-cruiser.cjs'
+		]
+	},
+	js.configs.recommended,
+	...ts.configs.recommended,
+	...svelte.configs.recommended,
+	{
+		languageOptions: { globals: { ...globals.node } },
+		rules: {
+			'@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
+			// The compiler checks names, with types.
+			'no-undef': 'off',
+			eqeqeq: ['error', 'always', { null: 'ignore' }]
+		}
+	},
+	{
+		files: ['**/*.svelte', '**/*.svelte.ts'],
+		languageOptions: {
+			globals: { ...globals.browser },
+			parserOptions: { extraFileExtensions: ['.svelte'], parser: ts.parser, svelteConfig }
+		},
+		rules: {
+			// Served from the root of its own host; there is no base path to resolve against.
+			'svelte/no-navigation-without-resolve': 'off',
+			// Maps here are values, replaced whole and never changed in place.
+			'svelte/prefer-svelte-reactivity': 'off'
+		}
+	},
+	{
+		files: ['core/src/**/*.ts'],
+		ignores: ['**/*.test.ts'],
+		rules: {
+			'no-console': 'error',
+			'no-restricted-globals': ['error', 'process', 'fetch', 'window', 'document', 'performance', 'Date']
+		}
+	}
+);

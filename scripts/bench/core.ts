@@ -1,0 +1,43 @@
+import { balanceGimbal, balanceSteps, combineBodies, midTravel, mountPayload, type GimbalRig } from '@poise/core';
+import { scenario } from '@poise/demo';
+
+/** Times the core's calls on the demo scenario and prints one JSON line a figure. Run by `./poise bench`. */
+
+const rig = scenario.rigs[1]!.geometry as unknown as GimbalRig;
+const build = scenario.payloads[3]!;
+const shelf = new Map(scenario.parts.map((part) => [part.name, part]));
+const plate = shelf.get(build.plate)!;
+const plateM = plate.shape.sizeM[2]!;
+const payload = [
+	{ id: 'plate', body: { massKg: plate.massKg, cgM: [0, 0, plateM / 2] as const } },
+	...build.placements.map(({ part, positionM: [x, y, z] }, index) => {
+		const { massKg, shape } = shelf.get(part)!;
+		return { id: String(index), body: { massKg, cgM: [x!, y!, z! + plateM + shape.sizeM[2]! / 2] as const } };
+	})
+];
+const chain = mountPayload({ rig, payload });
+const stuck = { ...chain, slides: chain.slides.map((slide) => ({ ...slide, rangeM: [-0.01, 0.01] as const })) };
+if (!balanceGimbal({ chain }).balanced || balanceGimbal({ chain: stuck }).balanced)
+	throw new Error('The scenario no longer shows what these figures are named for.');
+const positionsM = midTravel(rig.slides);
+const targetsM = Object.fromEntries(balanceGimbal({ chain }).slides.map(({ id, positionM }) => [id, positionM]));
+
+function time(figure: string, call: () => unknown): void {
+	for (let warm = 0; warm < 500; warm += 1) call();
+	const rounds: number[] = [];
+	for (let round = 0; round < 30; round += 1) {
+		const start = performance.now();
+		for (let count = 0; count < 100; count += 1) call();
+		rounds.push(((performance.now() - start) / 100) * 1000);
+	}
+	rounds.sort((a, b) => a - b);
+	console.log(JSON.stringify({ figure, unit: 'µs per call', median: round(rounds[15]!), worst: round(rounds[29]!) }));
+}
+const round = (value: number) => Number(value.toPrecision(3));
+
+time('combineBodies, 8 parts', () => combineBodies({ bodies: payload.map(({ body }) => body) }));
+time('balanceGimbal, balanced, 4 slides and 15 parts', () => balanceGimbal({ chain }));
+time('balanceGimbal, out of travel, with remedies', () =>
+	balanceGimbal({ chain: stuck, options: { counterweightPlaces: rig.counterweightPlaces } })
+);
+time('balanceSteps, a drag of a slide', () => balanceSteps({ rig, payload, positionsM, targetsM }));

@@ -1,0 +1,141 @@
+import { randomUUID } from 'node:crypto';
+import { createRequire } from 'node:module';
+import { join } from 'node:path';
+import { pathToFileURL } from 'node:url';
+import { gzipSync } from 'node:zlib';
+import { startBrowser } from '../browser.mjs';
+import { root } from '../places.mjs';
+
+/** Figures of the running application; each prints one JSON line. */
+
+const print = (/** @type {string} */ figure, /** @type {object} */ values) =>
+	console.log(JSON.stringify({ figure, ...values }));
+const sorted = (/** @type {number[]} */ values) => [...values].sort((a, b) => a - b);
+const share = (/** @type {number[]} */ values, /** @type {number} */ part) =>
+	Number(sorted(values)[Math.min(values.length - 1, Math.floor(values.length * part))].toPrecision(3));
+const spread = (/** @type {number[]} */ values) => ({
+	p50: share(values, 0.5),
+	p99: share(values, 0.99),
+	max: share(values, 1),
+	count: values.length
+});
+
+/** Saves of a whole payload through the server, beside bare INSERTs through the same driver, taken in turns. */
+export async function savesBesideInserts(/** @type {string} */ origin, /** @type {string} */ databaseUrl) {
+	const require = createRequire(join(root, 'web', 'package.json'));
+	const { default: postgres } = await import(pathToFileURL(require.resolve('postgres')).href);
+	const sql = postgres(databaseUrl, { max: 1, onnotice: () => {} });
+	await sql`create table bench_rows (id uuid primary key, body jsonb not null)`;
+	const payloads = await (await fetch(`${origin}/api/payloads`)).json();
+	let payload = payloads.find((/** @type {{ placements: unknown[] }} */ each) => each.placements.length >= 7);
+
+	/** @type {number[]} */
+	const saves = [];
+	/** @type {number[]} */
+	const inserts = [];
+	for (let round = 0; round < 420; round += 1) {
+		const { name, platePartId, placements, version } = payload;
+		const body = { name, platePartId, placements, version };
+		const beforeSave = performance.now();
+		const response = await fetch(`${origin}/api/payloads/${payload.id}`, {
+			method: 'PUT',
+			headers: { 'content-type': 'application/json' },
+			body: JSON.stringify(body)
+		});
+		payload = await response.json();
+		const afterSave = performance.now();
+		if (!response.ok) throw new Error(JSON.stringify(payload));
+		await sql`insert into bench_rows (id, body) values (${randomUUID()}, ${sql.json(body)})`;
+		const afterInsert = performance.now();
+		// The first twenty warm both sides up.
+		if (round < 20) continue;
+		saves.push(afterSave - beforeSave);
+		inserts.push(afterInsert - afterSave);
+	}
+	await sql`drop table bench_rows`;
+	await sql.end();
+	print('server save of a payload of 7 parts', { unit: 'ms', ...spread(saves) });
+	print('bare INSERT through the same driver', { unit: 'ms', ...spread(inserts) });
+}
+
+/** From a pointer's move to the figures on the page and the drawing, while a part is dragged. */
+export async function dragLatency(/** @type {string} */ origin) {
+	const { browser, stop } = await startBrowser();
+	try {
+		const page = await browser.newPage();
+		await page.setViewport({ width: 1280, height: 800 });
+		const payloads = await (await fetch(`${origin}/api/payloads`)).json();
+		const payload = payloads.find((/** @type {{ placements: unknown[] }} */ each) => each.placements.length >= 7);
+		await page.goto(`${origin}/payload/${payload.id}`);
+		await page.waitForSelector('main[data-hydrated="true"]');
+		await page.evaluate(() => {
+			const times = /** @type {{ script: number[], frame: number[] }} */ ({ script: [], frame: [] });
+			Object.assign(window, { times });
+			let moved = 0;
+			addEventListener('pointermove', () => (moved = performance.now()), { capture: true });
+			const cg = /** @type {Element} */ (document.querySelector('[data-testid="cg"]'));
+			new MutationObserver(() => {
+				if (moved === 0) return;
+				const start = moved;
+				moved = 0;
+				times.script.push(performance.now() - start);
+				// The task after the next frame callback starts once style, layout and paint are done.
+				requestAnimationFrame(() => {
+					const { port1, port2 } = new MessageChannel();
+					port1.onmessage = () => times.frame.push(performance.now() - start);
+					port2.postMessage(null);
+				});
+			}).observe(cg, { characterData: true, subtree: true, childList: true });
+		});
+		const handle = await page.waitForSelector('[data-part="Cine body"][data-view="side"]');
+		const box = /** @type {import('puppeteer-core').BoundingBox} */ (await handle?.boundingBox());
+		const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+		await page.mouse.move(x, y);
+		await page.mouse.down();
+		for (let step = 0; step < 240; step += 1)
+			await page.mouse.move(x + 40 * Math.sin(step / 9), y + 12 * Math.cos(step / 7));
+		await page.mouse.up();
+		const { script, frame } = await page.evaluate(
+			() => /** @type {{ times: { script: number[], frame: number[] } }} */ (/** @type {unknown} */ (window)).times
+		);
+		print('drag: pointer move to updated figures', { unit: 'ms', budget: 16, ...spread(script.slice(10)) });
+		print('drag: pointer move to painted frame, waiting for the frame included', {
+			unit: 'ms',
+			...spread(frame.slice(10))
+		});
+	} finally {
+		await stop();
+	}
+}
+
+/** JavaScript that a first visit to each route loads, gzip. */
+export async function firstLoads(/** @type {string} */ origin) {
+	const get = async (/** @type {string} */ path) => (await fetch(origin + path)).json();
+	const [payloads, rigs, logged] = [await get('/api/payloads'), await get('/api/rigs'), await get('/api/balances')];
+	const routes = {
+		'/payload': '/payload',
+		'/payload/[id]': `/payload/${payloads[0].id}`,
+		'/balance/[rig]/[payload]': `/balance/${rigs[0].id}/${payloads[0].id}`,
+		'/logbook': '/logbook',
+		'/logbook/[id]': `/logbook/${logged[0].id}`,
+		'/shelf': '/shelf'
+	};
+	for (const [route, path] of Object.entries(routes)) {
+		const { browser, stop } = await startBrowser();
+		const page = await browser.newPage();
+		/** @type {Promise<number>[]} */
+		const sizes = [];
+		page.on('response', (response) => {
+			if (!new URL(response.url()).pathname.endsWith('.js')) return;
+			sizes.push(response.buffer().then((body) => gzipSync(body).byteLength));
+		});
+		await page.goto(origin + path, { waitUntil: 'networkidle0' });
+		const total = (await Promise.all(sizes)).reduce((sum, size) => sum + size, 0);
+		print(`first-load JavaScript ${route}`, {
+			unit: 'kB gzip',
+			value: Number((total / 1000).toFixed(1)),
+			files: sizes.length
+		});
+		await stop();
+	}
+}

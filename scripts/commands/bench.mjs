@@ -1,0 +1,32 @@
+import { startApplication } from '../application.mjs';
+import { dragLatency, firstLoads, savesBesideInserts } from '../bench/served.mjs';
+import { root } from '../places.mjs';
+import { freePort, startThrowAwayCluster } from '../postgres.mjs';
+import { needBuild, needModules, needPackage } from '../prerequisites.mjs';
+import { run } from '../steps.mjs';
+
+/** Every figure on its own line, as JSON; progress goes to the other stream. */
+export default async function bench() {
+	await needModules();
+	await needPackage('postgresql');
+	await needPackage('chromium');
+	await needBuild();
+	process.stdout.write(await run('npx', ['tsx', 'scripts/bench/core.ts'], { cwd: root }));
+	const cluster = await startThrowAwayCluster({ durable: true });
+	try {
+		const application = await startApplication({
+			databaseUrl: cluster.address,
+			port: await freePort(46_000),
+			quiet: true
+		});
+		try {
+			await savesBesideInserts(application.origin, cluster.address);
+			await dragLatency(application.origin);
+			await firstLoads(application.origin);
+		} finally {
+			await application.stop();
+		}
+	} finally {
+		await cluster.stop();
+	}
+}

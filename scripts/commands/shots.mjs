@@ -1,0 +1,89 @@
+import { mkdirSync, readdirSync, rmSync } from 'node:fs';
+import { join } from 'node:path';
+import { startApplication } from '../application.mjs';
+import { startBrowser } from '../browser.mjs';
+import { root } from '../places.mjs';
+import { freePort, startThrowAwayCluster } from '../postgres.mjs';
+import { needBuild, needModules, needPackage } from '../prerequisites.mjs';
+import { step } from '../steps.mjs';
+
+const folder = join(root, 'docs', 'screenshots');
+
+/** Every picture of docs/screenshots, from the demo data alone, so that anyone gets the same ones. */
+export default async function shots() {
+	await needModules();
+	await needPackage('postgresql');
+	await needPackage('chromium');
+	await needBuild();
+	const cluster = await startThrowAwayCluster();
+	const application = await startApplication({
+		databaseUrl: cluster.address,
+		port: await freePort(46_000),
+		quiet: true
+	});
+	const { browser, stop } = await startBrowser();
+	try {
+		mkdirSync(folder, { recursive: true });
+		for (const old of readdirSync(folder)) if (old.endsWith('.png')) rmSync(join(folder, old));
+		const { origin } = application;
+		const get = async (/** @type {string} */ path) => (await fetch(origin + path)).json();
+		const idOf = (/** @type {{ id: string, name: string }[]} */ list, /** @type {string} */ word) =>
+			/** @type {{ id: string }} */ (list.find(({ name }) => name.includes(word))).id;
+		const [payloads, rigs, log] = [await get('/api/payloads'), await get('/api/rigs'), await get('/api/balances')];
+		const [small, large] = [idOf(rigs, 'Small'), idOf(rigs, 'Large')];
+		const [wide, tele, cine] = [idOf(payloads, 'wide'), idOf(payloads, 'tele'), idOf(payloads, 'Cine')];
+		const oldest = log[log.length - 1].id;
+
+		/** @type {import('puppeteer-core').Page} */
+		const page = await browser.newPage();
+		const take = async (
+			/** @type {string} */ name,
+			/** @type {string} */ path,
+			/** @type {{ phone?: boolean, theme?: string, before?: () => Promise<unknown> }} */ {
+				phone = false,
+				theme = 'day',
+				before
+			} = {}
+		) =>
+			step(`Picture of ${name}`, async () => {
+				await fetch(`${origin}/api/me`, {
+					method: 'PATCH',
+					headers: { 'content-type': 'application/json' },
+					body: JSON.stringify({ theme })
+				});
+				await page.setViewport(
+					phone ? { width: 390, height: 844, isMobile: true, hasTouch: true } : { width: 1280, height: 800 }
+				);
+				await page.goto(origin + path, { waitUntil: 'networkidle0' });
+				await page.waitForSelector('main[data-hydrated="true"]');
+				await before?.();
+				await page.evaluate(() => document.fonts.ready);
+				// A bubble takes half a second to come to rest.
+				await new Promise((resolve) => setTimeout(resolve, 900));
+				await page.screenshot({ path: join(folder, `${name}.png`) });
+			});
+		const accept = (/** @type {number} */ times) => async () => {
+			for (let count = 0; count < times; count += 1) await page.click('[data-testid="accept"]');
+		};
+
+		await take('payloads', '/payload');
+		await take('payload-wide', `/payload/${wide}`, {
+			before: () => page.click('[data-part="Compact body"][data-view="side"]')
+		});
+		await take('payload-cine', `/payload/${cine}`);
+		await take('payload-phone', `/payload/${wide}`, { phone: true });
+		await take('balance-day', `/balance/${small}/${wide}`);
+		await take('balance-house', `/balance/${large}/${cine}`, { theme: 'house', before: accept(2) });
+		await take('balance-out-of-travel', `/balance/${small}/${tele}`);
+		await take('balance-phone', `/balance/${small}/${wide}`, { phone: true });
+		await take('balance-poised', `/balance/${small}/${wide}`, { before: accept(4) });
+		await take('logbook', '/logbook');
+		await take('logbook-compare', `/logbook/${oldest}?with=${wide}`);
+		await take('shelf', '/shelf');
+		console.log(`Pictures are in docs/screenshots.`);
+	} finally {
+		await stop();
+		await application.stop();
+		await cluster.stop();
+	}
+}
