@@ -101,7 +101,7 @@ describe('a part', () => {
 		['no length', shape({ sizeM: [0, 0.08, 0.08] }), 'shape.sizeM.0', 'at least'],
 		['a length of a kilometre', shape({ sizeM: [1000, 0.08, 0.08] }), 'shape.sizeM.0', 'at most'],
 		['two edges', shape({ sizeM: [0.1, 0.08] }), 'shape.sizeM.2', 'missing'],
-		['a negative extension', shape({ extensionM: -0.01 }), 'shape.extensionM', 'negative'],
+		['a negative extension', shape({ extensionM: -0.01 }), 'shape.extensionM', 'at least 0'],
 		['a field nobody knows', { ...prime, colour: 'black' }, 'colour', 'not expected']
 	])('is refused with %s, at its field', async (_what, part, field, words) => {
 		const { status, body } = await ask('POST', '/api/parts', part);

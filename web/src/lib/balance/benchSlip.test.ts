@@ -1,0 +1,82 @@
+import { describe, expect, it } from 'vitest';
+import type { Positions, Rig } from '$lib/model/rig';
+import type { Payload } from '$lib/model/payload';
+import { bodies, payload, rig, targetsOf } from '$lib/testing/scenario';
+import { benchSlip, lightWarning, printablePosition, printedReading, slideOf } from './benchSlip';
+import { benchFigures, completePositions } from './figures';
+
+const small = rig('Small');
+const large = rig('Large');
+const slipOf = (on: Rig, of: Payload, positionsM: Positions, waived = false) =>
+	benchSlip(on, benchFigures(on, bodies(of), positionsM), 'metric', waived);
+
+describe('the slip of the gimbal bench', () => {
+	it('asks for the slides in order, by how far and which way, and names the reading', () => {
+		const wide = payload('wide');
+		const positionsM = { ...completePositions(small, {}) };
+		const asked: string[] = [];
+		for (let slip = slipOf(small, wide, positionsM); slip.step !== null; slip = slipOf(small, wide, positionsM)) {
+			asked.push(`${slip.lead}${slip.strong}, ${slip.detail}`);
+			positionsM[slip.step.slideId] = positionsM[slip.step.slideId]! + slip.step.moveM;
+			expect(asked.length).toBeLessThan(9);
+		}
+		expect(asked).toHaveLength(4);
+		expect(asked[0]).toBe('Slide the plate back 13 mm, To reading 36.5');
+		expect(asked.map((line) => line.split(' ')[2])).toEqual(['plate', 'cradle', 'crossbar', 'pan']);
+		const end = slipOf(small, wide, positionsM);
+		expect([end.kind, end.strong]).toEqual(['poised', 'Poised']);
+	});
+
+	it('counts turns where the slide has a knob', () => {
+		const cine = payload('Cine');
+		const slip = slipOf(large, cine, completePositions(large, {}));
+		const turns = Math.round((Math.abs(slip.step!.moveM) / 0.004) * 4) / 4;
+		expect(slip.detail).toContain(`${Math.floor(turns)}`);
+		expect(slip.detail).toMatch(/turns of its knob, to reading \d/);
+	});
+
+	it('speaks inches to whoever wants them', () => {
+		const figures = benchFigures(small, bodies(payload('wide')), completePositions(small, {}));
+		expect(benchSlip(small, figures, 'imperial', false).strong).toBe('back 0.52 in');
+	});
+
+	it('says which later step a move upsets', () => {
+		expect(slipOf(small, payload('wide'), completePositions(small, {})).upsets).toMatch(
+			/^Upsets pan by \d.* mm, whose turn is step 4\.$/
+		);
+		const atTargets = targetsOf(small, payload('wide'));
+		const crossbar = slipOf(small, payload('wide'), { ...atTargets, crossbar: 0 });
+		expect(crossbar.heading).toContain('Step 3 of 4');
+	});
+
+	it('gives the least change first when the rig runs out of travel, and goes on when waived', () => {
+		const tele = payload('tele');
+		const slip = slipOf(small, tele, completePositions(small, {}));
+		expect(`${slip.lead}${slip.strong}`).toBe('Move the camera on its plate back 12 mm');
+		expect(slip.why).toContain('The plate runs out of travel; tilt keeps');
+		expect(slip.others).toEqual(['Or fix 145 g at the rear end of the plate.']);
+		expect(slipOf(small, tele, completePositions(small, {}), true).kind).toBe('move');
+		const waived = slipOf(small, tele, targetsOf(small, tele), true);
+		expect(`${waived.lead}${waived.strong}`).toBe('Placed, but not poised');
+	});
+
+	it('refuses a payload that is too heavy before anything else, and warns of one that is too light', () => {
+		const cine = payload('Cine');
+		const slip = slipOf(small, cine, completePositions(small, {}));
+		expect(slip.kind).toBe('tooHeavy');
+		expect(slip.strong).toBe('7.11 kg or more');
+		const light = benchFigures(large, bodies(payload('wide')), completePositions(large, {}));
+		expect(lightWarning(large, light, 'metric')).toContain('1.71 kg');
+		const right = benchFigures(large, bodies(cine), completePositions(large, {}));
+		expect(lightWarning(large, right, 'metric')).toBeNull();
+	});
+});
+
+describe('readings', () => {
+	it('are printed to the half millimetre and can be set there', () => {
+		const plate = slideOf(small, 'plate');
+		expect(printedReading(plate, -0.01832)).toBe('36.5');
+		expect(printablePosition(plate, -0.01832)).toBeCloseTo(-0.0185, 12);
+		expect(printablePosition(plate, -0.0551)).toBe(-0.055);
+	});
+});

@@ -1,0 +1,67 @@
+import { scenario } from '@poise/demo';
+import { completePositions, type MountedBody, solveBench } from '$lib/balance/figures';
+import type { BalanceRecord } from '$lib/model/balance';
+import type { Part } from '$lib/model/part';
+import { mountedBodies, type Payload, type StandingPart, standingParts } from '$lib/model/payload';
+import type { Positions, Rig } from '$lib/model/rig';
+
+/** The demo scenario as the application holds it, for the unit tests; names stand in for ids. */
+export const shelf: readonly Part[] = scenario.parts.map((part) => ({ ...part, id: part.name }) as unknown as Part);
+
+const partNamed = new Map(shelf.map((part) => [part.name, part]));
+
+export function part(name: string): Part {
+	const found = partNamed.get(name);
+	if (found === undefined) throw new Error(`The scenario has no part called ${name}`);
+	return found;
+}
+
+export function payload(word: string): Payload {
+	const found = scenario.payloads.find(({ name }) => name.includes(word));
+	if (found === undefined) throw new Error(`The scenario has no payload like ${word}`);
+	return {
+		id: found.name,
+		name: found.name,
+		version: 1,
+		updatedAt: '2026-01-01T00:00:00.000Z',
+		platePartId: found.plate,
+		placements: found.placements.map(({ part, positionM }, index) => ({
+			id: `${part} ${index}`,
+			partId: part,
+			positionM: positionM as unknown as readonly [number, number, number]
+		}))
+	};
+}
+
+export const standing = (of: Payload): StandingPart[] => standingParts(of, partNamed);
+export const bodies = (of: Payload): MountedBody[] => mountedBodies(standing(of));
+
+export function rig(word: string): Rig {
+	const found = scenario.rigs.find(({ name }) => name.includes(word));
+	if (found === undefined) throw new Error(`The scenario has no rig like ${word}`);
+	return { id: found.name, ...found } as unknown as Rig;
+}
+
+export const targetsOf = (on: Rig, of: Payload): Positions =>
+	Object.fromEntries(solveBench(on, bodies(of)).slides.map(({ id, positionM }) => [id, positionM]));
+
+/** A record of that payload on that rig, as logged with these positions. */
+export function record(of: Payload, on: Rig, positionsM: Positions): BalanceRecord {
+	return {
+		id: 'record',
+		payloadId: of.id,
+		rigId: on.id,
+		payloadName: of.name,
+		rigName: on.name,
+		payloadMassKg: bodies(of).reduce((sum, { body }) => sum + body.massKg, 0),
+		poised: true,
+		note: '',
+		personName: 'Maren Olt',
+		loggedAt: '2026-01-02T00:00:00.000Z',
+		snapshot: { payload: of, parts: shelf },
+		rig: on,
+		positionsM: completePositions(on, positionsM),
+		axes: [],
+		nudges: []
+	};
+}
