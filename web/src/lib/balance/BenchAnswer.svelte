@@ -3,7 +3,8 @@
 	import type { Rig } from '$lib/model/rig';
 	import Slip from '$lib/slip/Slip.svelte';
 	import Vial from '$lib/vial/Vial.svelte';
-	import { benchSlip, lightWarning, moveInWords, printedReading, slideOf } from './benchSlip';
+	import { benchSlip, lightWarning, moveInWords, slideOf } from './benchSlip';
+	import { printedReading } from './reading';
 	import type { GimbalBench } from './gimbalBench.svelte';
 	import type { BenchFigures } from './figures';
 
@@ -182,6 +183,9 @@
 	.logged {
 		font-size: 18px;
 		font-weight: 700;
+	}
+	.roll:empty {
+		display: none;
 	}
 	.roll {
 		display: grid;

@@ -141,6 +141,7 @@
 				<RigDrawing
 					{rig}
 					{parts}
+					axes={figures.axes}
 					{units}
 					{width}
 					{height}

@@ -35,7 +35,7 @@
 		border: 1.2px solid var(--ink);
 	}
 	dl div {
-		flex: 1;
+		flex: 1 0 auto;
 		padding: 2px 12px 3px;
 		min-width: 78px;
 	}

@@ -1,10 +1,10 @@
 <script lang="ts">
-	import { combineBodies, type Vec3 } from '@poise/core';
+	import type { AxisState, Vec3 } from '@poise/core';
 	import CgMark from '$lib/drawing/CgMark.svelte';
 	import { glyph } from '$lib/drawing/glyph';
 	import { boundsOf, depth, layOut, onSheet, project, type View, type ViewPlace } from '$lib/drawing/projection';
 	import SheetFrame from '$lib/drawing/SheetFrame.svelte';
-	import { bodyOf, type StandingPart } from '$lib/model/payload';
+	import type { StandingPart } from '$lib/model/payload';
 	import type { UnitSystem } from '$lib/model/person';
 	import type { Positions, Rig, RigSlide, RigStroke } from '$lib/model/rig';
 	import { completePositions } from './figures';
@@ -14,6 +14,8 @@
 	interface Props {
 		rig: Rig;
 		parts: readonly StandingPart[];
+		/** How each axis stands; its centre of gravity is marked beside it. */
+		axes: readonly AxisState[];
 		positionsM: Positions;
 		targetsM: Positions | null;
 		nextId: string | null;
@@ -23,7 +25,7 @@
 		onread?: (slideId: string, positionM: number) => void;
 		onsettle?: () => void;
 	}
-	let { rig, parts, positionsM, targetsM, nextId, units, width, height, onread, onsettle }: Props = $props();
+	let { rig, parts, axes, positionsM, targetsM, nextId, units, width, height, onread, onsettle }: Props = $props();
 
 	const uid = $props.id();
 	const views: View[] = ['side', 'front'];
@@ -105,11 +107,24 @@
 		return [...rigItems, ...partItems].sort((a, b) => b.far - a.far);
 	}
 
-	const cgM = $derived.by(() => {
-		if (parts.length === 0) return null;
-		const { cgM } = combineBodies({ bodies: parts.map(bodyOf) });
-		return cgM.map((value, k) => value + (originM[k] as number)) as unknown as Vec3;
-	});
+	/** The centre of gravity of everything an axis carries, as far as it lies off that axis. */
+	function carriedCg(id: string): Vec3 | null {
+		const state = axes.find((axis) => axis.id === id);
+		if (state === undefined) return null;
+		const pivot = axisAt(id);
+		return state.offsetM.map((value, k) => value + (pivot[k] as number)) as unknown as Vec3;
+	}
+	const marks = $derived(
+		(
+			[
+				['tilt', 'side'],
+				['roll', 'front']
+			] as const
+		).flatMap(([id, view]) => {
+			const cgM = carriedCg(id);
+			return cgM === null ? [] : [{ id, at: px(cgM, view) }];
+		})
+	);
 
 	const px = (pointM: Vec3, view: View) => onSheet(pointM, placeOf(view), sheet.pxPerM);
 	const polyline = (pointsM: readonly Vec3[], view: View) =>
@@ -220,10 +235,9 @@
 			<text class="axis-name" x={roll.x + 9} y={roll.y - 9}>roll axis</text>
 		{/if}
 	{/each}
-	{#if cgM !== null}
-		<CgMark at={px(cgM, 'side')} plumbToY={Math.min(foot + stub, px(cgM, 'side').y + 130)} radius={8} />
-		<CgMark at={px(cgM, 'front')} plumbToY={Math.min(foot + stub, px(cgM, 'front').y + 130)} radius={8} />
-	{/if}
+	{#each marks as { id, at } (id)}
+		<CgMark {at} plumbToY={Math.min(foot + stub, at.y + 130)} radius={8} />
+	{/each}
 
 	{#each foreAft as slide, index (slide.id)}
 		<SlideRule

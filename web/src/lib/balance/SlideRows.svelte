@@ -5,7 +5,8 @@
 	import type { Positions, Rig, RigSlide } from '$lib/model/rig';
 	import { fieldText, showTurns } from '$lib/units/display';
 	import Vial from '$lib/vial/Vial.svelte';
-	import { moveInWords, printedReading } from './benchSlip';
+	import { moveInWords } from './benchSlip';
+	import { printedReading } from './reading';
 	import type { BenchFigures } from './figures';
 
 	interface Props {

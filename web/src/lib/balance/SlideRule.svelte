@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { mmFromM, positionAt, readingAt } from '@poise/core';
 	import type { RigSlide } from '$lib/model/rig';
-	import { printedReading } from './benchSlip';
+	import { printedReading } from './reading';
 
 	/** A slide as a rule, to the drawing's scale: the open mark is where it stands, the full one where it belongs. */
 	interface Props {
@@ -161,7 +161,7 @@
 	.reach {
 		fill: transparent;
 	}
-	.now:focus-visible {
+	.now:focus {
 		outline: none;
 	}
 	.now:focus-visible .reach {

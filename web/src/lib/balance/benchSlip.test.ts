@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest';
 import type { Positions, Rig } from '$lib/model/rig';
 import type { Payload } from '$lib/model/payload';
 import { bodies, payload, rig, targetsOf } from '$lib/testing/scenario';
-import { benchSlip, lightWarning, printablePosition, printedReading, slideOf } from './benchSlip';
+import { benchSlip, lightWarning, slideOf } from './benchSlip';
+import { printablePosition, printedReading } from './reading';
 import { benchFigures, completePositions } from './figures';
 
 const small = rig('Small');
@@ -21,7 +22,7 @@ describe('the slip of the gimbal bench', () => {
 			expect(asked.length).toBeLessThan(9);
 		}
 		expect(asked).toHaveLength(4);
-		expect(asked[0]).toBe('Slide the plate back 13 mm, To reading 36.5');
+		expect(asked[0]).toBe('Slide the plate back 13.5 mm, To reading 36.5');
 		expect(asked.map((line) => line.split(' ')[2])).toEqual(['plate', 'cradle', 'crossbar', 'pan']);
 		const end = slipOf(small, wide, positionsM);
 		expect([end.kind, end.strong]).toEqual(['poised', 'Poised']);
@@ -37,7 +38,7 @@ describe('the slip of the gimbal bench', () => {
 
 	it('speaks inches to whoever wants them', () => {
 		const figures = benchFigures(small, bodies(payload('wide')), completePositions(small, {}));
-		expect(benchSlip(small, figures, 'imperial', false).strong).toBe('back 0.52 in');
+		expect(benchSlip(small, figures, 'imperial', false).strong).toBe('back 0.53 in');
 	});
 
 	it('says which later step a move upsets', () => {

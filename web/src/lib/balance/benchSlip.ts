@@ -1,8 +1,9 @@
-import { type BalanceStep, mFromMm, mmFromM, positionAt, readingAt, type Remedy } from '@poise/core';
+import type { BalanceStep, Remedy } from '@poise/core';
 import type { UnitSystem } from '$lib/model/person';
 import type { Rig, RigSlide } from '$lib/model/rig';
-import { showLength, showMass, showTurns, together } from '$lib/units/display';
+import { showLength, showMass, showMove, showTurns, together } from '$lib/units/display';
 import type { BenchFigures } from './figures';
+import { printedReading } from './reading';
 
 /** What the slip says: a plain lead and the bold part for the hand, then why, and what it upsets. */
 export interface BenchSlip {
@@ -20,17 +21,6 @@ export interface BenchSlip {
 	readonly others: readonly string[];
 }
 
-/** A scale shows whole millimetres and a hand reads halves between them. */
-const halfMm = (slide: RigSlide, positionM: number): number => Math.round(mmFromM(readingAt(slide, positionM)) * 2) / 2;
-
-export const printedReading = (slide: RigSlide, positionM: number): string => String(halfMm(slide, positionM));
-
-/** The position that reads as printed, kept inside the travel. */
-export function printablePosition(slide: RigSlide, positionM: number): number {
-	const positionPrintedM = positionAt(slide, mFromMm(halfMm(slide, positionM)));
-	return Math.min(slide.rangeM[1], Math.max(slide.rangeM[0], positionPrintedM));
-}
-
 export const slideOf = (rig: Rig, id: string): RigSlide => {
 	const slide = rig.geometry.slides.find((each) => each.id === id);
 	if (slide === undefined) throw new Error(`This rig has no slide called ${id}.`);
@@ -40,7 +30,7 @@ export const slideOf = (rig: Rig, id: string): RigSlide => {
 const lower = (text: string) => text.charAt(0).toLowerCase() + text.slice(1);
 export const wayOf = (slide: RigSlide, moveM: number) => (moveM > 0 ? slide.plusWord : slide.minusWord);
 export const moveInWords = (slide: RigSlide, moveM: number, units: UnitSystem) =>
-	`${wayOf(slide, moveM)} ${together(showLength(moveM, units))}`;
+	`${wayOf(slide, moveM)} ${together(showMove(moveM, units))}`;
 
 /** The next thing to do. `waived`: the person carries on although the rig cannot be balanced fully. */
 export function benchSlip(rig: Rig, figures: BenchFigures, units: UnitSystem, waived: boolean): BenchSlip {

@@ -10,12 +10,14 @@ import {
 	PhysicsInputError
 } from '@poise/core';
 import type { Positions, Rig } from '$lib/model/rig';
+import { printablePosition } from './reading';
 
 /** Everything the gimbal bench shows, worked out from a rig, a payload and where the slides stand. */
 export interface BenchFigures {
 	readonly massKg: number;
 	readonly fit: 'fits' | 'tooLight' | 'tooHeavy';
 	readonly solution: GimbalBalance;
+	/** Where the slides belong, at readings that a hand can set. */
 	readonly targetsM: Positions;
 	readonly steps: readonly BalanceStep[];
 	readonly axes: readonly AxisState[];
@@ -42,7 +44,7 @@ export function benchFigures(
 	solution: GimbalBalance = solveBench(rig, bodies)
 ): BenchFigures {
 	const massKg = bodies.reduce((sum, { body }) => sum + body.massKg, 0);
-	const targetsM = Object.fromEntries(solution.slides.map(({ id, positionM }) => [id, positionM]));
+	const targetsM = settableTargets(rig, solution);
 	const { steps, poised } = balanceSteps({ rig: rig.geometry, payload: bodies, positionsM, targetsM });
 	return {
 		massKg,
@@ -54,6 +56,16 @@ export function benchFigures(
 		poised,
 		next: nextStep(steps, poised)
 	};
+}
+
+/** The solved positions, each moved to the nearest reading its scale can show. */
+function settableTargets(rig: Rig, solution: GimbalBalance): Positions {
+	return Object.fromEntries(
+		rig.geometry.slides.map((slide, index) => [
+			slide.id,
+			printablePosition(slide, solution.slides[index]?.positionM ?? 0)
+		])
+	);
 }
 
 /** Below this a hand cannot tell a move from none. */

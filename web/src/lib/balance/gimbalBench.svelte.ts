@@ -4,7 +4,6 @@ import type { BenchState, Nudge } from '$lib/model/balance';
 import type { Positions, Rig } from '$lib/model/rig';
 import { begin, change, type History, redo, settle, undo } from '$lib/state/history';
 import { keepSoon, recall } from '$lib/state/kept';
-import { printablePosition } from './benchSlip';
 import {
 	type BenchFigures,
 	benchFigures,
@@ -87,11 +86,9 @@ export class GimbalBench {
 
 	/** The slide has been moved to where the slip wants it: to the reading it names, which a hand can set. */
 	accept(): void {
-		const slide = this.rig.geometry.slides.find(({ id }) => id === this.figures?.next?.slideId);
-		const targetM = slide && this.figures?.targetsM[slide.id];
-		if (slide === undefined || targetM === undefined) return;
-		const slideId = slide.id;
-		const toM = printablePosition(slide, targetM);
+		const slideId = this.figures?.next?.slideId;
+		const toM = slideId === undefined ? undefined : this.figures?.targetsM[slideId];
+		if (slideId === undefined || toM === undefined) return;
 		const { positionsM, nudges } = this.#history.present;
 		const nudge = { slideId, fromM: positionsM[slideId] ?? 0, toM };
 		this.#change({ positionsM: { ...positionsM, [slideId]: toM }, nudges: [...nudges, nudge].slice(-mostNudges) });

@@ -98,8 +98,9 @@
 	}
 	input {
 		width: 100%;
-		min-width: 84px;
+		min-width: 64px;
 		text-align: right;
+		padding-left: 6px;
 		padding-right: 34px;
 		font-size: 16px;
 	}

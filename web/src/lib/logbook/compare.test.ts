@@ -9,7 +9,7 @@ const monitor = payload('monitor');
 describe('from a logged balance to the present payload', () => {
 	it('asks for nothing when nothing has changed, whatever was logged', () => {
 		const targets = targetsOf(small, wide);
-		const logged = { ...targets, plate: targets.plate! + 0.004 };
+		const logged: Record<string, number> = { ...targets, plate: targets.plate! + 0.004 };
 		const { slides, parts, massChangeKg } = compareBalance(record(wide, small, logged), small, wide, shelf);
 		for (const { moveM, predictedM, slideId } of slides) {
 			expect(moveM).toBeCloseTo(0, 12);

@@ -35,7 +35,14 @@
 
 	const views: View[] = ['side', 'top', 'front'];
 	const names = { side: 'Side', top: 'Top', front: 'Front' };
-	const margins = { left: 84, right: 46, top: 34, bottom: 92, between: 58 };
+	const narrow = $derived(width < 600);
+	const margins = $derived({
+		left: narrow ? 66 : 84,
+		right: narrow ? 16 : 46,
+		top: 34,
+		bottom: 92,
+		between: narrow ? 34 : 58
+	});
 
 	const cornersOf = ({ part: { shape }, positionM: [x, y, z] }: StandingPart): Vec3[] => {
 		const [l, w, h] = shape.sizeM;
@@ -283,7 +290,7 @@
 		stroke-width: 2.2;
 		fill: url(#hatch-chosen);
 	}
-	.part:focus-visible {
+	.part:focus {
 		outline: none;
 	}
 	.part:focus-visible .reach {

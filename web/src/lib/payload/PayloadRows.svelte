@@ -56,6 +56,7 @@
 				<td class="figure mass">{together(showMass(part.massKg, units))}</td>
 				{#each directions as direction, axis (direction)}
 					<td>
+						<span class="axis" aria-hidden="true">{direction}</span>
 						<QuantityField
 							label="{part.name}, {direction}"
 							hideLabel
@@ -138,6 +139,9 @@
 		color: var(--quiet);
 		border-bottom: 1px dotted var(--quiet);
 	}
+	.axis {
+		display: none;
+	}
 	.chosen {
 		background: var(--press-wash);
 	}
@@ -162,7 +166,7 @@
 		}
 		tr {
 			display: grid;
-			grid-template-columns: 1fr 1fr 1fr 44px;
+			grid-template-columns: repeat(3, minmax(0, 1fr)) 44px;
 			border-bottom: 1px solid var(--rule);
 			padding: 4px 8px;
 			align-items: center;
@@ -178,18 +182,11 @@
 		td:not(.mass):not(:last-child) {
 			width: auto;
 		}
-		td :global(.sr-only) {
-			position: static;
-			width: auto;
-			height: auto;
-			clip-path: none;
+		.axis {
+			display: block;
 			font-size: 13px;
 			color: var(--quiet);
 			text-align: left;
-			/* The part’s name stands above already. */
-			overflow: hidden;
-			text-overflow: ellipsis;
-			direction: rtl;
 		}
 	}
 </style>

@@ -48,11 +48,11 @@
 	const fields = $derived.by(() => {
 		const size: (readonly [PartField, string, string])[] = [
 			['mass', `Mass, ${fieldUnit('mass', units)}`, ''],
-			['length', `Length, ${unit}`, 'front to back'],
-			['width', `Width, ${unit}`, 'side to side'],
+			['length', `Length, ${unit}`, ''],
+			['width', `Width, ${unit}`, ''],
 			['height', `Height, ${unit}`, '']
 		];
-		const lens: (readonly [PartField, string, string])[] = [['extension', `Extends forward by, ${unit}`, 'none']];
+		const lens: (readonly [PartField, string, string])[] = [['extension', `Extends, ${unit}`, 'none']];
 		const cg: (readonly [PartField, string, string])[] = [
 			['cgForward', `CG forward, ${unit}`, 'middle'],
 			['cgLeft', `CG left, ${unit}`, 'middle'],
@@ -151,8 +151,8 @@
 		{/each}
 	</div>
 	<p class="quiet note">
-		The centre of gravity counts from the middle of the part. Leave it empty while nobody has measured it: the middle is
-		taken, and the part says so.
+		Length runs front to back. The centre of gravity (CG) counts from the middle of the part; leave it empty while
+		nobody has measured it, and the middle is taken.
 	</p>
 	{#if trouble !== ''}<p class="problem" role="alert">{trouble}</p>{/if}
 	<div class="actions">
@@ -171,14 +171,16 @@
 	.figures {
 		display: flex;
 		flex-wrap: wrap;
-		gap: 8px 14px;
+		gap: 8px 10px;
 	}
 	.field {
-		width: 108px;
+		flex: 1 1 84px;
+		max-width: 130px;
 		font-size: 14px;
 	}
 	.names .field {
-		width: 150px;
+		flex: 0 0 150px;
+		max-width: none;
 	}
 	.names .name {
 		flex: 1;

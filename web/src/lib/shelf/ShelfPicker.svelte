@@ -88,7 +88,7 @@
 		white-space: nowrap;
 	}
 	ul {
-		max-height: 272px;
+		max-height: 228px;
 		overflow-y: auto;
 		border-block: 1px solid var(--rule);
 		scrollbar-width: thin;

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { fieldText, readQuantity, showLength, showMass, showShare, showTurns, together } from './display';
+import { fieldText, readQuantity, showLength, showMass, showMove, showShare, showTurns, together } from './display';
 
 const read = (text: string, quantity: 'length' | 'mass' = 'length', units: 'metric' | 'imperial' = 'metric') => {
 	const result = readQuantity(text, quantity, units);
@@ -39,6 +39,7 @@ describe('what a person reads', () => {
 	it('rounds to what a hand can set', () => {
 		expect(together(showLength(-0.01443, 'metric'))).toBe('14 mm');
 		expect(together(showLength(0.00374, 'metric'))).toBe('3.5 mm');
+		expect(together(showMove(-0.02151, 'metric'))).toBe('21.5 mm');
 		expect(together(showLength(0.0143, 'imperial'))).toBe('0.56 in');
 		expect(together(showMass(0.6604, 'metric'))).toBe('660 g');
 		expect(together(showMass(1.2957, 'metric'))).toBe('1.30 kg');

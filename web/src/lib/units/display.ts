@@ -28,6 +28,12 @@ export function showLength(metres: number, units: UnitSystem): Shown {
 	return { figure: mm < 9.75 ? plain(Math.round(mm * 2) / 2, 1) : plain(mm, 0), unit: 'mm' };
 }
 
+/** A move on a scale: halves of a millimetre all the way, so that it agrees with the readings before and after. */
+export const showMove = (metres: number, units: UnitSystem): Shown =>
+	units === 'imperial'
+		? showLength(metres, units)
+		: { figure: plain(Math.round(mmFromM(Math.abs(metres)) * 2) / 2, 1), unit: 'mm' };
+
 /** Masses: grams below a kilogram, else kilograms to 10 g; pounds to a hundredth. */
 export function showMass(kilograms: number, units: UnitSystem): Shown {
 	if (units === 'imperial') return { figure: plain(lbFromKg(kilograms), 2, true), unit: 'lb' };

@@ -2,7 +2,8 @@
 	import '$lib/state/bench.css';
 	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
-	import { moveInWords, printedReading } from '$lib/balance/benchSlip';
+	import { moveInWords } from '$lib/balance/benchSlip';
+	import { printedReading } from '$lib/balance/reading';
 	import { tryFigures } from '$lib/balance/figures';
 	import MotorShares from '$lib/balance/MotorShares.svelte';
 	import RigDrawing from '$lib/balance/RigDrawing.svelte';
@@ -62,6 +63,7 @@
 		<div class="drawing" bind:clientWidth={width} bind:clientHeight={height}>
 			<RigDrawing
 				rig={record.rig}
+				axes={record.axes}
 				{parts}
 				{units}
 				{width}
