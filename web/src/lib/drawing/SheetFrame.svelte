@@ -1,7 +1,7 @@
 <script lang="ts">
 	import type { Snippet } from 'svelte';
 	import type { UnitSystem } from '$lib/model/person';
-	import { showLength, together } from '$lib/units/display';
+	import { showLength } from '$lib/units/display';
 	import { type Sheet, scaleBarM } from './projection';
 
 	interface Props {
@@ -66,7 +66,7 @@
 	<g class="bar" transform="translate({bar.x} {bar.y})" aria-hidden="true">
 		<path d="M0 -4V4M{barM * sheet.pxPerM} -4V4M0 0H{barM * sheet.pxPerM}" />
 		<path d="M0 0H{(barM * sheet.pxPerM) / 2}" class="half" />
-		<text x={barM * sheet.pxPerM + 8} y="4">{together(showLength(barM, units))} · 1 : {sheet.ratio}</text>
+		<text x={barM * sheet.pxPerM + 8} y="4">{Number(showLength(barM, units).figure)} {showLength(barM, units).unit} · 1 : {sheet.ratio}</text>
 	</g>
 </svg>
 
