@@ -66,7 +66,9 @@
 	<g class="bar" transform="translate({bar.x} {bar.y})" aria-hidden="true">
 		<path d="M0 -4V4M{barM * sheet.pxPerM} -4V4M0 0H{barM * sheet.pxPerM}" />
 		<path d="M0 0H{(barM * sheet.pxPerM) / 2}" class="half" />
-		<text x={barM * sheet.pxPerM + 8} y="4">{Number(showLength(barM, units).figure)} {showLength(barM, units).unit} · 1 : {sheet.ratio}</text>
+		<text x={barM * sheet.pxPerM + 8} y="4"
+			>{Number(showLength(barM, units).figure)} {showLength(barM, units).unit} · 1 : {sheet.ratio}</text
+		>
 	</g>
 </svg>
 
