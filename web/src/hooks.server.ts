@@ -21,7 +21,11 @@ export const init: ServerInit = async () => {
 			if (env.POISE_SCENARIO !== 'none') await loadScenarioOnce();
 			return;
 		} catch (thrown) {
-			if (asRefusal(thrown).code !== 'databaseAway' || Date.now() > giveUpAt) throw thrown;
+			if (asRefusal(thrown).code !== 'databaseAway') throw thrown;
+			if (Date.now() > giveUpAt) {
+				console.error('The database does not answer. Start it, or check DATABASE_URL; nothing was changed.');
+				process.exit(1);
+			}
 			await new Promise((resolve) => setTimeout(resolve, 300));
 		}
 	}

@@ -129,6 +129,8 @@ export function listPositions(
 	positionsM: Readonly<Record<string, number>>
 ): readonly number[] {
 	const check = checksFor(call);
+	if (typeof positionsM !== 'object' || positionsM === null)
+		check.fail('positionsM', 'must be positions by slide id', positionsM);
 	const known = new Set(chain.slides.map((slide) => slide.id));
 	for (const id of Object.keys(positionsM)) {
 		if (!known.has(id)) check.fail(`positionsM.${id}`, 'must be the id of a slide', positionsM[id]);
