@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { unbroken } from '$lib/units/display';
 	import type { UnitSystem } from '$lib/model/person';
 	import type { Rig } from '$lib/model/rig';
 	import Slip from '$lib/slip/Slip.svelte';
@@ -61,7 +62,7 @@
 {/snippet}
 
 <Slip heading={slip.heading} earlier={roll}>
-	{#snippet answer()}{slip.lead}<strong data-testid="slip-strong">{slip.strong}</strong>{/snippet}
+	{#snippet answer()}{slip.lead}<strong data-testid="slip-strong">{unbroken(slip.strong)}</strong>{/snippet}
 
 	{#if slip.detail !== null}<p class="detail">{slip.detail}</p>{/if}
 	{#if slip.step !== null && nextSlide !== null}
@@ -87,9 +88,9 @@
 			It stands at {printedReading(nextSlide, figures.targetsM[nextSlide.id] ?? 0)}
 		</button>
 		<p class="quiet small">Or drag the open mark on the rule, or type what the scale reads today.</p>
-	{:else if slip.kind === 'remedy' || slip.kind === 'tooHeavy'}
+	{:else if slip.kind === 'remedy' || slip.kind === 'tooHeavy' || slip.kind === 'tooLight'}
 		<a class="go" href={payloadHref}>Change the payload</a>
-		{#if slip.kind === 'remedy'}
+		{#if slip.kind !== 'tooHeavy'}
 			<button type="button" class="second" onclick={() => (bench.waived = true)} data-testid="waive"
 				>Carry on as it is</button
 			>

@@ -66,8 +66,11 @@ describe('the slip of the gimbal bench', () => {
 		const slip = slipOf(small, cine, completePositions(small, {}));
 		expect(slip.kind).toBe('tooHeavy');
 		expect(slip.strong).toBe('7.11 kg or more');
-		const light = benchFigures(large, bodies(payload('wide')), completePositions(large, {}));
-		expect(lightWarning(large, light, 'metric')).toContain('1.71 kg');
+		const slight = slipOf(large, payload('wide'), completePositions(large, {}));
+		expect([slight.kind, slight.strong]).toEqual(['tooLight', '1.71 kg or more']);
+		const choosy = { ...small, leastPayloadKg: 1.5 };
+		const light = benchFigures(choosy, bodies(payload('wide')), completePositions(small, {}));
+		expect(lightWarning(choosy, light, 'metric')).toContain('213 g');
 		const right = benchFigures(large, bodies(cine), completePositions(large, {}));
 		expect(lightWarning(large, right, 'metric')).toBeNull();
 	});

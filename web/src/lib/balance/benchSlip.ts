@@ -47,6 +47,16 @@ export function benchSlip(rig: Rig, figures: BenchFigures, units: UnitSystem, wa
 			why: `The payload is ${together(showMass(massKg, units))}; this rig carries at most ${together(showMass(rig.greatestPayloadKg, units))}. A larger rig is the other way. The maker’s manual decides.`
 		};
 
+	if (fit === 'tooLight' && !solution.balanced && !waived)
+		return {
+			...none,
+			kind: 'tooLight',
+			heading: 'Too light · motors off',
+			lead: 'Add ',
+			strong: `${together(showMass(rig.leastPayloadKg - massKg, units))} or more`,
+			why: `The payload is ${together(showMass(massKg, units))}; this rig wants at least ${together(showMass(rig.leastPayloadKg, units))} to outweigh its own arms. Fix a weight over the middle of the plate, or take a smaller rig.`
+		};
+
 	if (!solution.balanced && !waived) {
 		const [first, ...rest] = solution.remedies;
 		if (first !== undefined) {
@@ -116,8 +126,8 @@ export function benchSlip(rig: Rig, figures: BenchFigures, units: UnitSystem, wa
 }
 
 /** What the light rig wants added, as a warning beside the slip: it can be balanced, but may not stay still. */
-export function lightWarning(rig: Rig, { fit, massKg }: BenchFigures, units: UnitSystem): string | null {
-	if (fit !== 'tooLight') return null;
+export function lightWarning(rig: Rig, { fit, massKg, solution }: BenchFigures, units: UnitSystem): string | null {
+	if (fit !== 'tooLight' || !solution.balanced) return null;
 	const missing = together(showMass(rig.leastPayloadKg - massKg, units));
 	return `Lighter than this rig is made for, by ${missing}. It balances, but the motors may buzz: add a weight over the plate’s middle.`;
 }

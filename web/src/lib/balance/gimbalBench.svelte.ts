@@ -44,7 +44,8 @@ export class GimbalBench {
 		this.rig = rig;
 		this.payloadId = payloadId;
 		this.bodies = bodies;
-		this.solution = tryFigures(() => solveBench(rig, bodies));
+		// A bare plate is nothing to balance yet.
+		this.solution = bodies.length > 1 ? tryFigures(() => solveBench(rig, bodies)) : null;
 		this.#history = begin({
 			positionsM: completePositions(rig, saved?.positionsM ?? {}),
 			nudges: saved?.nudges ?? []

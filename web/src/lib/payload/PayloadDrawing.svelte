@@ -52,14 +52,13 @@
 			[rear + outerSizeM(shape)[0], y + w / 2, z + h]
 		];
 	};
-	const bounds = $derived(
-		parts.length === 0
-			? boundsOf([
-					[-0.05, -0.03, 0],
-					[0.05, 0.03, 0.06]
-				])
-			: boundsOf(parts.flatMap(cornersOf))
-	);
+	const built = $derived(parts.some(({ id }) => id !== 'plate'));
+	/** An empty plate is drawn with room for a camera on it. */
+	const room: readonly Vec3[] = [
+		[-0.08, -0.07, 0],
+		[0.14, 0.07, 0.1]
+	];
+	const bounds = $derived(boundsOf([...parts.flatMap(cornersOf), ...(built ? [] : room)]));
 
 	interface Drag {
 		readonly id: string;
@@ -185,7 +184,7 @@
 		{/each}
 	{/each}
 
-	{#if totals !== null}
+	{#if totals !== null && built}
 		<Dimension
 			orientation="across"
 			from={corner('side', 'leastM').x}

@@ -20,6 +20,9 @@ export interface Shown {
 
 export const together = ({ figure, unit }: Shown): string => `${figure} ${unit}`;
 
+/** The same words with every figure held to its unit, for large type that breaks into lines. */
+export const unbroken = (words: string): string => words.replace(/([\d½¼¾]) (mm|in|g|kg|lb|%|turns?)\b/g, '$1\u00a0$2');
+
 /** Lengths as a hand can set them: whole millimetres, halves below 10; hundredths of an inch. Size only, no sign. */
 export function showLength(metres: number, units: UnitSystem): Shown {
 	const size = Math.abs(metres);
