@@ -48,7 +48,8 @@
 	}
 
 	function keys(event: KeyboardEvent) {
-		if (event.ctrlKey || event.metaKey || event.altKey || isTyping(event) || keysOpen) return;
+		if (event.ctrlKey || event.metaKey || event.altKey || isTyping(event)) return;
+		if (document.querySelector('dialog[open]') !== null) return;
 		const station = stations[Number(event.key) - 1];
 		if (station?.open) void goto(hrefs[station.key]);
 		else if (event.key === 'g') void goto('/shelf');

@@ -1,0 +1,105 @@
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { stubServer, stubStorage } from '$lib/testing/browserStubs';
+import { bodies, payload, rig, targetsOf } from '$lib/testing/scenario';
+import { GimbalBench } from './gimbalBench.svelte';
+
+const small = rig('Small');
+const wide = payload('wide');
+const newBench = (saved: ConstructorParameters<typeof GimbalBench>[3] = null) =>
+	new GimbalBench(small, wide.id, bodies(wide), saved);
+const saved = { status: 200, body: { saved: true } };
+
+beforeEach(() => {
+	vi.useFakeTimers();
+	stubStorage();
+});
+afterEach(() => {
+	vi.useRealTimers();
+	vi.unstubAllGlobals();
+});
+
+describe('a gimbal bench', () => {
+	it('starts at mid-travel, or where the scales were last read', () => {
+		expect(newBench().positionsM.plate).toBeCloseTo(-0.005, 12);
+		const bench = newBench({ positionsM: { plate: 0.02 }, nudges: [] });
+		expect(bench.positionsM.plate).toBe(0.02);
+		expect(bench.positionsM.cradle).toBeCloseTo(0.005, 12);
+	});
+
+	it('is poised after accepting each slip in turn, and lists the moves that were made', () => {
+		stubServer(() => saved);
+		const bench = newBench();
+		for (let guard = 0; bench.figures!.next !== null && guard < 8; guard += 1) bench.accept();
+		expect(bench.figures!.poised).toBe(true);
+		expect(bench.nudges.map(({ slideId }) => slideId)).toEqual(['plate', 'cradle', 'crossbar', 'panArm']);
+		for (const { slideId, fromM, toM } of bench.nudges) {
+			expect(fromM).not.toBe(toM);
+			// A printed reading is at most a quarter of a millimetre from the solved one.
+			expect(Math.abs(toM - targetsOf(small, wide)[slideId]!)).toBeLessThanOrEqual(0.00025 + 1e-12);
+		}
+		bench.accept();
+		expect(bench.nudges).toHaveLength(4);
+	});
+
+	it('takes a reading as the truth without calling it a nudge, and undoes both', () => {
+		stubServer(() => saved);
+		const bench = newBench();
+		bench.accept();
+		bench.read('plate', 0.03, 'field plate');
+		bench.read('plate', 0.031, 'field plate');
+		bench.settle();
+		expect([bench.positionsM.plate, bench.nudges.length]).toEqual([0.031, 1]);
+		expect(bench.figures!.next!.slideId).toBe('plate');
+		bench.undo();
+		expect(bench.positionsM.plate).toBeCloseTo(targetsOf(small, wide).plate!, 3);
+		bench.undo();
+		expect([bench.positionsM.plate, bench.nudges.length]).toEqual([expect.closeTo(-0.005, 12), 0]);
+		bench.redo();
+		expect(bench.nudges).toHaveLength(1);
+	});
+
+	it('sends the last state once, and again after the link was lost', async () => {
+		let linked = false;
+		const requests = stubServer(() => (linked ? saved : 'no link'));
+		const bench = newBench();
+		bench.read('plate', 0.01, 'rule plate');
+		bench.read('plate', 0.012, 'rule plate');
+		await vi.advanceTimersByTimeAsync(500);
+		expect([requests.length, bench.linkLost]).toEqual([1, true]);
+		linked = true;
+		await vi.advanceTimersByTimeAsync(3_500);
+		expect(bench.linkLost).toBe(false);
+		expect(requests.at(-1)!.body.positionsM.plate).toBe(0.012);
+		await vi.advanceTimersByTimeAsync(10_000);
+		expect(requests).toHaveLength(2);
+	});
+
+	it('takes up an unsent reading in a new page', async () => {
+		stubServer(() => 'no link');
+		const before = newBench();
+		before.read('crossbar', -0.02, 'rule crossbar');
+		await vi.advanceTimersByTimeAsync(500);
+		before.stop();
+		const after = newBench();
+		after.restore();
+		expect(after.positionsM.crossbar).toBe(-0.02);
+		after.stop();
+	});
+
+	it('starts over with a clean roll, one undo away from where it was', () => {
+		stubServer(() => saved);
+		const bench = newBench();
+		bench.accept();
+		bench.waived = true;
+		bench.startOver();
+		expect([bench.nudges.length, bench.waived]).toEqual([0, false]);
+		bench.undo();
+		expect(bench.nudges).toHaveLength(1);
+		bench.stop();
+	});
+
+	it('has no figures for a bare plate', () => {
+		const bare = new GimbalBench(small, 'x', bodies({ ...wide, placements: [] }), null);
+		expect(bare.figures).toBeNull();
+	});
+});
