@@ -1,5 +1,6 @@
 import { spawn } from 'node:child_process';
-import { join } from 'node:path';
+import { createRequire } from 'node:module';
+import { dirname, join } from 'node:path';
 import { root } from '../places.mjs';
 import { startOwnCluster } from '../postgres.mjs';
 import { needModules } from '../prerequisites.mjs';
@@ -11,12 +12,18 @@ export default async function dev({ port = '4601', host = '127.0.0.1', fresh }) 
 	await needModules();
 	const cluster = process.env.DATABASE_URL ? null : await startOwnCluster({ fresh });
 	try {
-		const server = spawn('npm', ['run', 'dev', '--', '--port', port, '--host', host], {
+		// Started without npm in between, which would not pass the stop on.
+		const vite = join(
+			dirname(createRequire(join(root, 'web', 'package.json')).resolve('vite/package.json')),
+			'bin',
+			'vite.js'
+		);
+		const server = spawn(process.execPath, [vite, 'dev', '--port', port, '--host', host], {
 			cwd: join(root, 'web'),
 			stdio: 'inherit',
 			env: { ...process.env, DATABASE_URL: process.env.DATABASE_URL ?? cluster?.address }
 		});
-		for (const signal of /** @type {const} */ (['SIGINT', 'SIGTERM'])) process.on(signal, () => server.kill(signal));
+		for (const signal of /** @type {const} */ (['SIGINT', 'SIGTERM'])) process.on(signal, () => server.kill('SIGTERM'));
 		await new Promise((resolve) => server.once('close', resolve));
 	} finally {
 		await cluster?.stop();

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import type { AxisState, Vec3 } from '@poise/core';
 	import CgMark from '$lib/drawing/CgMark.svelte';
-	import { glyph } from '$lib/drawing/glyph';
+	import PartGlyph from '$lib/drawing/PartGlyph.svelte';
 	import { boundsOf, depth, layOut, onSheet, project, type View, type ViewPlace } from '$lib/drawing/projection';
 	import SheetFrame from '$lib/drawing/SheetFrame.svelte';
 	import type { StandingPart } from '$lib/model/payload';
@@ -82,11 +82,29 @@
 	/** The page position of a slide's 0 that centres its rule at `middle`. */
 	const centred = (slide: RigSlide, middle: number, sign: 1 | -1) =>
 		middle - (sign * (slide.rangeM[0] + slide.rangeM[1]) * rulePxPerM) / 2;
-	const middleX = (view: View) => placeOf(view).box.x + placeOf(view).box.width / 2;
 	const ruleTop = $derived(height - footer - lane * lanes + 22);
-	/** Left edge of the fore-aft rules is where their names end. */
+	/** The rules keep to their half of the sheet, clear of each other and of their names. */
 	const ruleX = (slide: RigSlide, view: View) =>
-		centred(slide, narrow ? width / 2 + 34 : Math.max(middleX(view), 200), 1);
+		centred(slide, narrow ? width / 2 + 34 : width * (view === 'side' ? 0.31 : 0.765), 1);
+
+	/** Every rule and where its 0 stands: fore and aft under the side view, sideways under the front, upright between. */
+	const rules = $derived.by(() => {
+		const under = (view: View, first: number) => (slide: RigSlide, index: number) => ({
+			slide,
+			at: { x: ruleX(slide, view), y: ruleTop + (first + index) * lane },
+			upright: false
+		});
+		const { box } = placeOf('side');
+		return [
+			...foreAft.map(under('side', 0)),
+			...sideways.map(under('front', narrow ? foreAft.length : 0)),
+			...vertical.map((slide, index) => ({
+				slide,
+				at: { x: box.x + box.width + 42 + index * 44, y: centred(slide, box.y + box.height / 2, -1) },
+				upright: true
+			}))
+		];
+	});
 
 	type Item = { readonly key: string; readonly far: number } & (
 		{ readonly stroke: RigStroke } | { readonly standing: StandingPart; readonly atM: Vec3 }
@@ -176,12 +194,7 @@
 		<g mask="url(#broken-{uid}-{view})">
 			{#each items(view) as item (item.key)}
 				{#if 'standing' in item}
-					{@const at = px(item.atM, view)}
-					{@const drawn = glyph(item.standing.part, view, sheet.pxPerM)}
-					<g transform="translate({at.x} {at.y})">
-						<path class="shape" class:hatched={drawn.hatched} d={drawn.outline} />
-						{#each drawn.details as detail, k (k)}<path class="detail" d={detail} />{/each}
-					</g>
+					<PartGlyph part={item.standing.part} {view} pxPerM={sheet.pxPerM} at={px(item.atM, view)} />
 				{:else if item.stroke.kind === 'tube'}
 					<path
 						class="tube"
@@ -239,38 +252,11 @@
 		<CgMark {at} plumbToY={Math.min(foot + stub, at.y + 130)} radius={8} />
 	{/each}
 
-	{#each foreAft as slide, index (slide.id)}
+	{#each rules as { slide, at, upright } (slide.id)}
 		<SlideRule
 			{slide}
-			at={{ x: ruleX(slide, 'side'), y: ruleTop + index * lane }}
-			pxPerM={rulePxPerM}
-			positionM={positionsM[slide.id] ?? 0}
-			targetM={targetsM?.[slide.id] ?? null}
-			active={nextId === slide.id}
-			onread={onread && ((positionM) => onread(slide.id, positionM))}
-			{onsettle}
-		/>
-	{/each}
-	{#each sideways as slide, index (slide.id)}
-		<SlideRule
-			{slide}
-			at={{ x: ruleX(slide, 'front'), y: ruleTop + (index + (narrow ? foreAft.length : 0)) * lane }}
-			pxPerM={rulePxPerM}
-			positionM={positionsM[slide.id] ?? 0}
-			targetM={targetsM?.[slide.id] ?? null}
-			active={nextId === slide.id}
-			onread={onread && ((positionM) => onread(slide.id, positionM))}
-			{onsettle}
-		/>
-	{/each}
-	{#each vertical as slide, index (slide.id)}
-		<SlideRule
-			{slide}
-			upright
-			at={{
-				x: placeOf('side').box.x + placeOf('side').box.width + 42 + index * 44,
-				y: centred(slide, placeOf('side').box.y + placeOf('side').box.height / 2, -1)
-			}}
+			{at}
+			{upright}
 			pxPerM={rulePxPerM}
 			positionM={positionsM[slide.id] ?? 0}
 			targetM={targetsM?.[slide.id] ?? null}
@@ -287,9 +273,6 @@
 		stroke: var(--ink);
 		stroke-width: 1.3;
 		stroke-linejoin: round;
-	}
-	.hatched {
-		fill: url(#hatch);
 	}
 	.detail {
 		fill: none;

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { combineBodies } from '@poise/core';
 	import CgMark from '$lib/drawing/CgMark.svelte';
-	import { glyph } from '$lib/drawing/glyph';
+	import PartGlyph from '$lib/drawing/PartGlyph.svelte';
 	import { boundsOf, depth, layOut, onSheet, type ViewPlace } from '$lib/drawing/projection';
 	import { outerSizeM, type Part } from '$lib/model/part';
 	import { bodyOf, type Payload, standingParts } from '$lib/model/payload';
@@ -33,12 +33,7 @@
 <a class="card" href="/payload/{payload.id}">
 	<svg viewBox="0 0 {width} {height}" aria-hidden="true">
 		{#each ordered as { id, part, positionM } (id)}
-			{@const at = onSheet(positionM, place, sheet.pxPerM)}
-			{@const drawn = glyph(part, 'side', sheet.pxPerM)}
-			<g transform="translate({at.x} {at.y})">
-				<path class="shape" class:hatched={drawn.hatched} d={drawn.outline} />
-				{#each drawn.details as detail, k (k)}<path class="detail" d={detail} />{/each}
-			</g>
+			<PartGlyph {part} view="side" pxPerM={sheet.pxPerM} at={onSheet(positionM, place, sheet.pxPerM)} />
 		{/each}
 		<CgMark at={onSheet(totals.cgM, place, sheet.pxPerM)} plumbToY={place.box.y + place.box.height + 24} radius={7} />
 	</svg>
@@ -53,6 +48,8 @@
 
 <style>
 	.card {
+		height: 100%;
+		align-content: start;
 		display: grid;
 		gap: 2px;
 		background: var(--panel);
@@ -80,19 +77,5 @@
 	}
 	.figure {
 		font-size: 18px;
-	}
-	.shape {
-		fill: var(--panel);
-		stroke: var(--ink);
-		stroke-width: 1.2;
-	}
-	.hatched {
-		fill: url(#hatch);
-	}
-	.detail {
-		fill: none;
-		stroke: var(--ink);
-		stroke-width: 0.7;
-		stroke-opacity: 0.6;
 	}
 </style>

@@ -3,6 +3,7 @@
 	import CgMark from '$lib/drawing/CgMark.svelte';
 	import Dimension from '$lib/drawing/Dimension.svelte';
 	import { glyph } from '$lib/drawing/glyph';
+	import PartGlyph from '$lib/drawing/PartGlyph.svelte';
 	import {
 		arrowMove,
 		boundsOf,
@@ -157,12 +158,11 @@
 		/>
 		{#each ordered(view) as standing (standing.id)}
 			{@const at = onSheet(standing.positionM, place, sheet.pxPerM)}
-			{@const drawn = glyph(standing.part, view, sheet.pxPerM)}
+			{@const { box } = glyph(standing.part, view, sheet.pxPerM)}
 			{@const fixed = standing.id === 'plate' || onmove === undefined}
 			<!-- svelte-ignore a11y_no_noninteractive_tabindex -->
 			<g
 				class="part"
-				class:chosen={standing.id === selectedId}
 				class:fixed
 				transform="translate({at.x} {at.y})"
 				role={fixed ? 'img' : 'button'}
@@ -177,9 +177,8 @@
 				onkeydown={(event) => keys(event, standing, view)}
 				onkeyup={() => onsettle?.()}
 			>
-				<path class="shape" class:hatched={drawn.hatched} d={drawn.outline} />
-				{#each drawn.details as detail, k (k)}<path class="detail" d={detail} />{/each}
-				<rect class="reach" x={drawn.box.x} y={drawn.box.y} width={drawn.box.width} height={drawn.box.height} />
+				<PartGlyph part={standing.part} {view} pxPerM={sheet.pxPerM} chosen={standing.id === selectedId} />
+				<rect class="reach" x={box.x} y={box.y} width={box.width} height={box.height} />
 			</g>
 		{/each}
 	{/each}
@@ -266,28 +265,8 @@
 	.part:active {
 		cursor: grabbing;
 	}
-	.shape {
-		fill: var(--panel);
-		stroke: var(--ink);
-		stroke-width: 1.4;
-		stroke-linejoin: round;
-	}
-	.shape.hatched {
-		fill: url(#hatch);
-	}
-	.detail {
-		fill: none;
-		stroke: var(--ink);
-		stroke-width: 0.8;
-		stroke-opacity: 0.65;
-	}
 	.reach {
 		fill: transparent;
-	}
-	.chosen .shape {
-		stroke: var(--press);
-		stroke-width: 2.2;
-		fill: url(#hatch-chosen);
 	}
 	.part:focus {
 		outline: none;

@@ -2,6 +2,7 @@
 	import { invalidateAll } from '$app/navigation';
 	import { ask } from '$lib/api';
 	import { glyph } from '$lib/drawing/glyph';
+	import PartGlyph from '$lib/drawing/PartGlyph.svelte';
 	import { outerSizeM, type Part, partKinds } from '$lib/model/part';
 	import PartForm from '$lib/shelf/PartForm.svelte';
 	import { showLength, showMass, together } from '$lib/units/display';
@@ -53,16 +54,15 @@
 				<ul>
 					{#each parts as part (part.id)}
 						{@const pxPerM = scaleOf(part)}
-						{@const drawn = glyph(part, 'side', pxPerM)}
+						{@const { box } = glyph(part, 'side', pxPerM)}
 						<li>
 							<svg
-								viewBox="{drawn.box.x - 3} {drawn.box.y - 3} {drawn.box.width + 6} {drawn.box.height + 6}"
-								width={drawn.box.width + 6}
-								height={drawn.box.height + 6}
+								viewBox="{box.x - 3} {box.y - 3} {box.width + 6} {box.height + 6}"
+								width={box.width + 6}
+								height={box.height + 6}
 								aria-hidden="true"
 							>
-								<path class="shape" class:hatched={drawn.hatched} d={drawn.outline} />
-								{#each drawn.details as detail, k (k)}<path class="detail" d={detail} />{/each}
+								<PartGlyph {part} view="side" {pxPerM} />
 							</svg>
 							<span class="what">
 								<strong>{part.name}</strong>
@@ -191,19 +191,5 @@
 		color: var(--clay);
 		text-decoration: underline;
 		font-size: 15px;
-	}
-	.shape {
-		fill: var(--panel);
-		stroke: var(--ink);
-		stroke-width: 1.2;
-	}
-	.hatched {
-		fill: url(#hatch);
-	}
-	.detail {
-		fill: none;
-		stroke: var(--ink);
-		stroke-width: 0.7;
-		stroke-opacity: 0.6;
 	}
 </style>
