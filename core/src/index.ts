@@ -23,6 +23,10 @@ export { type Body, type Inertia, standardGravityMPerS2, type Vec3 } from './mas
 export { combineBodies, type CombinedBody } from './mass/combineBodies';
 export { boxInertia, cylinderInertia, rodInertia } from './mass/standardInertias';
 export { cgFromTwoScales } from './mass/cgFromTwoScales';
+export { offsetFromSwing, type SwingOffset } from './mass/offsetFromSwing';
+export { offsetFromRest } from './mass/offsetFromRest';
+export { offsetFromScale } from './mass/offsetFromScale';
+export { holdingBand } from './mass/holdingBand';
 
 // Gimbals: the chain, how it stands, where its slides belong
 export type { GimbalAxis, GimbalChain, GimbalPart, GimbalSlide } from './gimbal/chain';
@@ -44,3 +48,6 @@ export {
 	type SlideScale
 } from './gimbal/rig';
 export { balanceSteps, type BalanceStep } from './gimbal/balanceSteps';
+
+// Balancing by looking: one observation, one nudge
+export { nextNudge, type Nudge, type Observation, type Tried } from './gimbal/nextNudge';

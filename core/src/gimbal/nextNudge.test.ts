@@ -1,0 +1,140 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { nextNudge, type Observation, PhysicsInputError, type Tried } from '../index';
+
+const rangeM = [-0.05, 0.05] as const;
+const settings = { rangeM, toleranceM: 0.001, firstStepM: 0.004 };
+
+/** An axis whose holding band is hidden; `lies` names the looks that are reported wrong. */
+function balance(band: readonly [number, number], startM: number, lies: ReadonlySet<number> = new Set()) {
+	const truth = (at: number): Observation => (at < band[0] ? 'falls-' : at > band[1] ? 'falls+' : 'holds');
+	const wrong: Record<Observation, Observation> = { 'falls+': 'falls-', 'falls-': 'falls+', holds: 'falls+' };
+	const history: Tried[] = [];
+	let positionM = startM;
+	let contradicted = false;
+	for (let look = 0; look < 60; look += 1) {
+		const seen = truth(positionM);
+		history.push({ positionM, observation: lies.has(look) ? wrong[seen] : seen });
+		const next = nextNudge({ ...settings, history });
+		contradicted ||= next.contradictory;
+		expect(next.positionM).toBeGreaterThanOrEqual(rangeM[0]);
+		expect(next.positionM).toBeLessThanOrEqual(rangeM[1]);
+		if (next.done || next.outOfTravel !== null) return { next, looks: history.length, contradicted };
+		positionM = next.positionM;
+	}
+	throw new Error(`No end after 60 looks: band ${band.join(' to ')}, start ${startM}`);
+}
+
+const bands = fc
+	.tuple(fc.double({ min: -0.04, max: 0.04, noNaN: true }), fc.double({ min: 0, max: 0.0025, noNaN: true }))
+	.map(([middle, half]) => [middle - half, middle + half] as const);
+const starts = fc.double({ min: rangeM[0], max: rangeM[1], noNaN: true });
+const middleOf = ([low, high]: readonly [number, number]) => (low + high) / 2;
+
+describe('nextNudge', () => {
+	it('ends in the middle of the holding band, to the tolerance, wherever it starts', () => {
+		fc.assert(
+			fc.property(bands, starts, (band, startM) => {
+				const { next, contradicted } = balance(band, startM);
+				expect(next.done).toBe(true);
+				expect(Math.abs(next.positionM - middleOf(band))).toBeLessThanOrEqual(settings.toleranceM);
+				expect(contradicted).toBe(false);
+			}),
+			{ numRuns: 500 }
+		);
+	});
+
+	it('keeps the true band inside its bracket all the way', () => {
+		fc.assert(
+			fc.property(bands, starts, (band, startM) => {
+				const { next } = balance(band, startM);
+				expect(next.lowerEdgeM[0]).toBeLessThanOrEqual(band[0]);
+				expect(next.upperEdgeM[1]).toBeGreaterThanOrEqual(band[1]);
+			})
+		);
+	});
+
+	it('needs few looks when it starts near, as it does from a computed position', () => {
+		const looks: number[] = [];
+		for (let seed = 0; seed < 200; seed += 1) {
+			const middle = -0.02 + (seed % 20) * 0.002;
+			const half = 0.0006 + (seed % 7) * 0.0002;
+			const startM = middle + ((seed % 11) - 5) * 0.0008;
+			looks.push(balance([middle - half, middle + half], startM).looks);
+		}
+		looks.sort((a, b) => a - b);
+		expect(looks[100]).toBeLessThanOrEqual(7);
+		expect(looks[199]).toBeLessThanOrEqual(12);
+	});
+
+	it('survives one wrong look: it ends, and holds there or says that something contradicts', () => {
+		fc.assert(
+			fc.property(
+				bands.filter(([low, high]) => high - low > 0.001),
+				starts,
+				fc.integer({ min: 0, max: 5 }),
+				(band, startM, lie) => {
+					const { next, contradicted } = balance(band, startM, new Set([lie]));
+					const off = Math.max(band[0] - next.positionM, next.positionM - band[1], 0);
+					// Right to the tolerance, or open about it.
+					expect(next.outOfTravel !== null || off <= settings.toleranceM || contradicted).toBe(true);
+				}
+			),
+			{ numRuns: 500 }
+		);
+	});
+
+	it('says so when looks contradict each other, and widens instead of believing the last', () => {
+		const history: Tried[] = [
+			{ positionM: 0, observation: 'falls-' },
+			{ positionM: 0.01, observation: 'falls+' },
+			{ positionM: 0.005, observation: 'holds' },
+			{ positionM: 0.003, observation: 'falls+' }
+		];
+		const next = nextNudge({ ...settings, history });
+		expect(next.contradictory).toBe(true);
+		expect(next.done).toBe(false);
+		expect(next.bracketM).toEqual([0, 0.01]);
+		const settled = nextNudge({
+			...settings,
+			history: [...history, { positionM: 0.003, observation: 'falls-' }, { positionM: 0.003, observation: 'falls-' }]
+		});
+		expect(settled.lowerEdgeM).toEqual([0.003, 0.005]);
+	});
+
+	it('says which end when the band lies past the travel', () => {
+		expect(balance([-0.07, -0.06], 0).next.outOfTravel).toBe('least');
+		expect(balance([0.06, 0.07], 0.02).next.outOfTravel).toBe('greatest');
+	});
+
+	it('takes the end of the travel for the edge when it still holds there', () => {
+		const { next } = balance([-0.06, -0.047], -0.02);
+		expect(next.done).toBe(true);
+		expect(next.positionM).toBeCloseTo((-0.05 - 0.047) / 2, 2);
+	});
+
+	it('starts at mid-travel and steps away doubling while nothing changes', () => {
+		expect(nextNudge({ ...settings, history: [] }).positionM).toBe(0);
+		const history: Tried[] = [];
+		const tried: number[] = [];
+		let positionM = 0.04;
+		for (let look = 0; look < 4; look += 1) {
+			history.push({ positionM, observation: 'falls+' });
+			positionM = nextNudge({ ...settings, history }).positionM;
+			tried.push(Number(positionM.toFixed(9)));
+		}
+		expect(tried).toEqual([0.036, 0.028, 0.012, -0.02]);
+	});
+
+	it.each([
+		['a position outside the range', { history: [{ positionM: 1, observation: 'holds' }] }, 'history[0].positionM'],
+		['a look it does not know', { history: [{ positionM: 0, observation: 'wobbles' }] }, 'history[0].observation'],
+		['no tolerance', { toleranceM: 0 }, 'toleranceM'],
+		['no step', { firstStepM: -1 }, 'firstStepM'],
+		['a range upside down', { rangeM: [1, -1] }, 'rangeM']
+	])('throws for %s', (_what, change, path) => {
+		const attempt = () => nextNudge({ ...settings, history: [], ...change } as Parameters<typeof nextNudge>[0]);
+		expect(attempt).toThrow(PhysicsInputError);
+		expect(attempt).toThrow(path);
+	});
+});
