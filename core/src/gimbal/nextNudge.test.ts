@@ -63,8 +63,8 @@ describe('nextNudge', () => {
 			looks.push(balance([middle - half, middle + half], startM).looks);
 		}
 		looks.sort((a, b) => a - b);
-		expect(looks[100]).toBeLessThanOrEqual(7);
-		expect(looks[199]).toBeLessThanOrEqual(12);
+		expect(looks[100]).toBeLessThanOrEqual(6);
+		expect(looks[199]).toBeLessThanOrEqual(10);
 	});
 
 	it('survives one wrong look: it ends, and holds there or says that something contradicts', () => {
@@ -100,6 +100,7 @@ describe('nextNudge', () => {
 			history: [...history, { positionM: 0.003, observation: 'falls-' }, { positionM: 0.003, observation: 'falls-' }]
 		});
 		expect(settled.lowerEdgeM).toEqual([0.003, 0.005]);
+		expect(settled.upperEdgeM).toEqual([0.005, 0.01]);
 	});
 
 	it('says which end when the band lies past the travel', () => {
@@ -113,7 +114,7 @@ describe('nextNudge', () => {
 		expect(next.positionM).toBeCloseTo((-0.05 - 0.047) / 2, 2);
 	});
 
-	it('starts at mid-travel and steps away doubling while nothing changes', () => {
+	it('starts at mid-travel and doubles the way gone while nothing changes', () => {
 		expect(nextNudge({ ...settings, history: [] }).positionM).toBe(0);
 		const history: Tried[] = [];
 		const tried: number[] = [];
@@ -123,7 +124,7 @@ describe('nextNudge', () => {
 			positionM = nextNudge({ ...settings, history }).positionM;
 			tried.push(Number(positionM.toFixed(9)));
 		}
-		expect(tried).toEqual([0.036, 0.028, 0.012, -0.02]);
+		expect(tried).toEqual([0.036, 0.032, 0.024, 0.008]);
 	});
 
 	it.each([

@@ -30,8 +30,8 @@ export interface Nudge {
  *
  * Positions in metres along the slide. Friction makes a band of positions that hold; below it the axis falls to the
  * slide's negative side, above it to the positive. `rangeM` is the travel, which is never left. `done` comes when both
- * edges of the band are known to better than `toleranceM`; then `positionM` is the band's middle. `firstStepM` is the
- * first move away from a position when only one side is known; it doubles while nothing changes. An empty history starts
+ * edges of the band are known to ± `toleranceM`; then `positionM` is the band's middle. `firstStepM` is the
+ * first move away from a position when only one side is known; the way gone doubles while nothing changes. An empty history starts
  * at mid-travel. Throws `PhysicsInputError` for a position outside the range or steps that are not more than 0.
  *
  * Every way to place the two edges between the tried positions is scored by how many observations it contradicts, and the
@@ -69,7 +69,7 @@ export function nextNudge(input: {
 	const [lowerGap, upperGap] = [lowerEdgeM[1] - lowerEdgeM[0], upperEdgeM[1] - upperEdgeM[0]];
 	if (outOfTravel !== null)
 		return { ...known, positionM: outOfTravel === 'least' ? rangeM[0] : rangeM[1], done: false };
-	if (input.history.length > 0 && lowerGap <= toleranceM && upperGap <= toleranceM) {
+	if (input.history.length > 0 && Math.max(lowerGap, upperGap) <= 2 * toleranceM) {
 		const doubtful = doubtfulEnd(known.bracketM, input.history);
 		if (doubtful !== null) return { ...known, positionM: doubtful, done: false };
 		return { ...known, positionM: (middle(lowerEdgeM) + middle(upperEdgeM)) / 2, done: true };
@@ -95,11 +95,11 @@ function probeIn(stretch: Range, history: readonly Tried[], rangeM: Range, first
 	const tried = new Set(history.map(({ positionM }) => positionM));
 	const [leastTried, greatestTried] = [tried.has(stretch[0]), tried.has(stretch[1])];
 	if (leastTried === greatestTried) return middle(stretch);
-	// Only one end was tried: the other is the end of the travel. Steps double with each try on this side.
+	// Only one end was tried: the other is the end of the travel. The way gone doubles with each try on this side.
 	const outermost = greatestTried ? Math.max(...tried) : Math.min(...tried);
 	const inner = greatestTried ? stretch[1] : stretch[0];
 	const gone = Math.abs(outermost - inner);
-	const stepM = gone + firstStepM;
+	const stepM = Math.max(firstStepM, gone);
 	const wanted = greatestTried ? inner - stepM : inner + stepM;
 	return Math.min(rangeM[1], Math.max(rangeM[0], wanted));
 }
