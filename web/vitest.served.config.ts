@@ -7,7 +7,7 @@ export default defineConfig({
 	test: {
 		include: ['tests/**/*.test.ts'],
 		fileParallelism: false,
-		testTimeout: 60_000,
-		hookTimeout: 60_000
+		testTimeout: 180_000,
+		hookTimeout: 120_000
 	}
 });

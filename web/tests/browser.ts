@@ -44,7 +44,7 @@ export async function waitForText(page: Page, selector: string, wanted: string):
 	await page.waitForFunction(
 		(css: string, words: string) =>
 			(document.querySelector(css)?.textContent ?? '').replace(/\s+/g, ' ').includes(words),
-		{ timeout: 10_000 },
+		{ timeout: 30_000 },
 		selector,
 		wanted
 	);
