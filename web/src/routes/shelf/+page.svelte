@@ -192,4 +192,37 @@
 		text-decoration: underline;
 		font-size: 15px;
 	}
+	@media (max-width: 600px) {
+		section {
+			padding: 14px 14px 40px;
+		}
+		li {
+			padding: 6px 0;
+		}
+		li:has(svg) {
+			display: grid;
+			grid-template-columns: 76px 1fr auto;
+			gap: 0 12px;
+		}
+		svg {
+			width: 76px;
+			height: 52px;
+			grid-row: 1 / 3;
+		}
+		.what {
+			grid-row: 1 / 3;
+			min-width: 0;
+		}
+		li > .figure {
+			text-align: right;
+		}
+		li > button {
+			grid-column: 3;
+			justify-self: end;
+			padding-right: 0;
+		}
+		.form {
+			grid-column: 1 / -1;
+		}
+	}
 </style>
