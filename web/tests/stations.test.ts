@@ -127,15 +127,28 @@ describe('a rig out of travel', () => {
 		expect([newest!.payloadName, newest!.poised]).toEqual([tele.name, false]);
 	});
 
-	it('is cured by what the slip says: both parts twelve millimetres back', async () => {
+	it('is cured by what the slip says: everything moved as asked, in one step that can be undone', async () => {
 		const tele = payloadLike('tele');
-		const { id, version, name, platePartId, placements } = await get<Payload>(`/api/payloads/${tele.id}`);
-		const back = placements.map((each) => ({
-			...each,
-			positionM: [each.positionM[0] - 0.012, each.positionM[1], each.positionM[2]] as const
-		}));
-		await send(screen.origin, 'PUT', `/api/payloads/${id}`, { name, platePartId, placements: back, version });
 		await go(page, `${screen.origin}/balance/${rigs[0]!.id}/${tele.id}`);
+		await clickText(page, 'Back to what would cure it').catch(() => undefined);
+		await page.click('[data-testid="change-payload"]');
+		await page.waitForSelector('[data-testid="move-all"]');
+		expect(await text(page, '[data-testid="move-all"]')).toBe('Move it 12 mm back');
+		await page.click('[data-testid="move-all"]');
+		await page.waitForFunction(() => !location.search.includes('forward'));
+		await waitSaved(page);
+		const moved = await get<Payload>(`/api/payloads/${tele.id}`);
+		moved.placements.forEach(({ positionM }, index) =>
+			expect(positionM[0]).toBeCloseTo(tele.placements[index]!.positionM[0] - 0.012, 9)
+		);
+		await page.click('[aria-label="Undo"]');
+		await waitSaved(page);
+		expect((await get<Payload>(`/api/payloads/${tele.id}`)).placements).toEqual(tele.placements);
+		await page.click('[aria-label="Redo"]');
+		await waitSaved(page);
+
+		await page.click('[data-testid="balance"]');
+		await page.waitForSelector('[data-testid="accept"]');
 		for (let count = 0; count < 8 && (await page.$('[data-testid="accept"]')); count += 1)
 			await page.click('[data-testid="accept"]');
 		await waitForText(page, '[data-testid="slip-strong"]', 'Poised');

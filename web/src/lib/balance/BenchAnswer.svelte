@@ -89,7 +89,13 @@
 		</button>
 		<p class="quiet small">Or drag the open mark on the rule, or type what the scale reads today.</p>
 	{:else if slip.kind === 'remedy' || slip.kind === 'tooHeavy' || slip.kind === 'tooLight'}
-		<a class="go" href={payloadHref}>Change the payload</a>
+		<a
+			class="go"
+			href={payloadHref + (slip.moveAllForwardM === null ? '' : `?forward=${slip.moveAllForwardM}`)}
+			data-testid="change-payload"
+		>
+			Change the payload
+		</a>
 		{#if slip.kind !== 'tooHeavy'}
 			<button type="button" class="second" onclick={() => (bench.waived = true)} data-testid="waive"
 				>Carry on as it is</button

@@ -19,6 +19,8 @@ export interface BenchSlip {
 	readonly step: BalanceStep | null;
 	/** Other ways out, when the rig runs out of travel. */
 	readonly others: readonly string[];
+	/** The same as a move of everything on the plate, where that is what the slip asks for. */
+	readonly moveAllForwardM: number | null;
 }
 
 export const slideOf = (rig: Rig, id: string): RigSlide => {
@@ -34,7 +36,7 @@ export const moveInWords = (slide: RigSlide, moveM: number, units: UnitSystem) =
 
 /** The next thing to do. `waived`: the person carries on although the rig cannot be balanced fully. */
 export function benchSlip(rig: Rig, figures: BenchFigures, units: UnitSystem, waived: boolean): BenchSlip {
-	const none = { detail: null, upsets: null, step: null, others: [] };
+	const none = { detail: null, upsets: null, step: null, others: [], moveAllForwardM: null };
 	const { massKg, fit, solution, steps, next, poised } = figures;
 
 	if (fit === 'tooHeavy')
@@ -68,6 +70,7 @@ export function benchSlip(rig: Rig, figures: BenchFigures, units: UnitSystem, wa
 				lead,
 				strong,
 				why: outOfTravel(rig, figures),
+				moveAllForwardM: moveOfPayload(rig, first),
 				others: rest.slice(0, 2).map((remedy) => {
 					const words = remedyInWords(rig, remedy, units);
 					return `Or ${lower(words.lead)}${words.strong}.`;
@@ -147,6 +150,18 @@ function outOfTravel(rig: Rig, { solution }: BenchFigures): string {
 	return axes.length === 0 ? `${where}.` : `${where}; ${axes.join(', ')}.`;
 }
 
+/** Rounded up: less would not reach. */
+const wholeMillimetresM = (metres: number) => Math.ceil(metres * 1000 - 1e-6) / 1000;
+const movesOnlyPayload = (slide: RigSlide) => slide.moves.every((id) => id === 'payload');
+
+/** A slide that carries nothing but the payload reaches further when the payload is moved on its plate instead. */
+function moveOfPayload(rig: Rig, remedy: Remedy): number | null {
+	if (remedy.kind !== 'extendSlide') return null;
+	const slide = slideOf(rig, remedy.slideId);
+	if (!movesOnlyPayload(slide) || slide.direction[0] !== 1) return null;
+	return (remedy.end === 'least' ? -1 : 1) * wholeMillimetresM(remedy.byM);
+}
+
 function remedyInWords(rig: Rig, remedy: Remedy, units: UnitSystem): { lead: string; strong: string } {
 	if (remedy.kind === 'addMass') {
 		const place = rig.geometry.counterweightPlaces.find(({ id }) => id === remedy.placeId);
@@ -156,9 +171,8 @@ function remedyInWords(rig: Rig, remedy: Remedy, units: UnitSystem): { lead: str
 	}
 	const slide = slideOf(rig, remedy.slideId);
 	const way = remedy.end === 'least' ? slide.minusWord : slide.plusWord;
-	const by = together(showLength(Math.ceil(remedy.byM * 1000 - 1e-6) / 1000, units));
-	const onlyPayload = slide.moves.every((id) => id === 'payload');
-	return onlyPayload
+	const by = together(showLength(wholeMillimetresM(remedy.byM), units));
+	return movesOnlyPayload(slide)
 		? { lead: 'Move the camera on its plate ', strong: `${way} ${by}` }
 		: { lead: `Extend the ${lower(slide.label)} `, strong: `${way} ${by}` };
 }

@@ -111,6 +111,16 @@ export class PayloadEditor {
 		this.#change({ ...this.draft, placements }, about);
 	}
 
+	/** Moves everything on the plate together, as one step. */
+	moveAll(forwardM: number): void {
+		const placements = this.draft.placements.map((each) => {
+			const [x, y, z] = each.positionM;
+			// Half millimetres, like a drag, so that the figures stay ones a person would type.
+			return { ...each, positionM: [Math.round((x + forwardM) * 2000) / 2000, y, z] as const };
+		});
+		this.#change({ ...this.draft, placements });
+	}
+
 	remove(id: string): void {
 		this.#change({ ...this.draft, placements: this.draft.placements.filter((each) => each.id !== id) });
 		if (this.selectedId === id) this.selectedId = null;

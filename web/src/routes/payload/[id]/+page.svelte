@@ -1,6 +1,7 @@
 <script lang="ts">
 	import '$lib/state/bench.css';
 	import { beforeNavigate, goto, invalidate } from '$app/navigation';
+	import { page } from '$app/state';
 	import { putOnBench } from '$lib/dayline/onBench';
 	import { isTyping } from '$lib/dayline/keys';
 	import { showStation } from '$lib/dayline/live.svelte';
@@ -57,6 +58,16 @@
 		return carries.find(({ id }) => id === data.person.rigId) ?? carries[0] ?? null;
 	});
 	const mass = $derived(showMass(totals?.massKg ?? 0, units));
+
+	/** What the bench asked for when it sent the person here: everything on the plate so far forward; 0: nothing. */
+	const askedForwardM = $derived.by(() => {
+		const asked = Number(page.url.searchParams.get('forward') ?? 0);
+		return Number.isFinite(asked) && Math.abs(asked) < 1 ? asked : 0;
+	});
+	async function moveAsAsked() {
+		editor.moveAll(askedForwardM);
+		await goto(page.url.pathname, { replaceState: true, noScroll: true, keepFocus: true });
+	}
 
 	/** Nothing leaves this page unsaved while the server answers; without it, the copy kept here waits. */
 	beforeNavigate(() => void editor.save());
@@ -207,6 +218,14 @@
 					/>
 					<span>left</span>
 				</div>
+				{#if askedForwardM !== 0}
+					<div class="asked">
+						<span>The bench asks to move everything on the plate.</span>
+						<button type="button" onclick={moveAsAsked} data-testid="move-all">
+							Move it {offMiddle(askedForwardM, 'forward', 'back', units)}
+						</button>
+					</div>
+				{/if}
 				<button type="button" class="go" onclick={balance} disabled={rig === null} data-testid="balance">
 					{rig === null ? 'No rig here carries this mass' : 'Balance it'}
 					{#if rig !== null}<small>{rig.name}</small>{/if}
@@ -319,6 +338,27 @@
 		font-weight: 700;
 		line-height: 1.15;
 		padding: 6px 14px;
+	}
+	.asked {
+		display: flex;
+		flex-wrap: wrap;
+		align-items: center;
+		gap: 8px 14px;
+		background: var(--press-wash);
+		border-left: 4px solid var(--press);
+		padding: 8px 12px;
+	}
+	.asked span {
+		flex: 1;
+		min-width: 160px;
+	}
+	.asked button {
+		min-height: 44px;
+		padding: 0 16px;
+		border-radius: 6px;
+		background: var(--press);
+		color: var(--press-ink);
+		font-weight: 700;
 	}
 	.go small {
 		display: block;
