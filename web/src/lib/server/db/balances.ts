@@ -26,8 +26,9 @@ const line = <Row extends { loggedAt: string }>(row: Row) => ({
 
 /** The newest first; every word of the search must stand somewhere in the line. */
 export async function listBalances(crewId: string, search: string, most = 200): Promise<LoggedBalance[]> {
+	// Postgres refuses the zero byte in any text; no control character can be meant in a search.
 	const words = search
-		.split(/\s+/)
+		.split(/[\s\p{Cc}]+/u)
 		.filter((word) => word !== '')
 		.slice(0, 8);
 	const matches = words.map((word) => {

@@ -2,29 +2,26 @@
 	import '$lib/state/bench.css';
 	import { beforeNavigate, goto, invalidate } from '$app/navigation';
 	import { page } from '$app/state';
+	import { ask } from '$lib/api';
 	import { putOnBench } from '$lib/dayline/onBench';
 	import { isTyping } from '$lib/dayline/keys';
 	import { showStation } from '$lib/dayline/live.svelte';
-	import { payloadStation, plateToleranceM } from '$lib/dayline/states';
+	import { payloadStation } from '$lib/dayline/states';
 	import type { Part } from '$lib/model/part';
 	import { PayloadEditor } from '$lib/payload/payloadEditor.svelte';
+	import PayloadAnswer from '$lib/payload/PayloadAnswer.svelte';
 	import PayloadDrawing from '$lib/payload/PayloadDrawing.svelte';
 	import PayloadRows from '$lib/payload/PayloadRows.svelte';
 	import SaveState from '$lib/payload/SaveState.svelte';
-	import { cgInWords, offMiddle } from '$lib/payload/words';
 	import PartForm from '$lib/shelf/PartForm.svelte';
-	import ShelfPicker from '$lib/shelf/ShelfPicker.svelte';
-	import Slip from '$lib/slip/Slip.svelte';
-	import { showMass } from '$lib/units/display';
-	import Vial from '$lib/vial/Vial.svelte';
+	import { forget } from '$lib/state/kept';
 	import { onMount } from 'svelte';
 
 	let { data } = $props();
-	// The route is keyed by the payload's id, so the editor lives exactly as long as its payload is on the screen.
+	// Replaced, in the effect below, when the address names another payload.
 	// svelte-ignore state_referenced_locally
 	let editor = $state.raw(new PayloadEditor(data.payload, data.shelf));
 	let newPart = $state(false);
-	let confirmDelete = $state(false);
 	let width = $state(770);
 	let height = $state(440);
 
@@ -57,7 +54,6 @@
 		);
 		return carries.find(({ id }) => id === data.person.rigId) ?? carries[0] ?? null;
 	});
-	const mass = $derived(showMass(totals?.massKg ?? 0, units));
 
 	/** What the bench asked for when it sent the person here: everything on the plate so far forward; 0: nothing. */
 	const askedForwardM = $derived.by(() => {
@@ -88,10 +84,13 @@
 
 	async function remove() {
 		editor.stop();
-		const { ask } = await import('$lib/api');
 		const outcome = await ask('DELETE', `/api/payloads/${editor.id}`);
-		if (!outcome.ok) return void (editor.message = outcome.error.message);
-		localStorage.removeItem(`poise.payload.${editor.id}`);
+		if (!outcome.ok) {
+			editor.message = outcome.error.message;
+			editor.state = 'refused';
+			return;
+		}
+		forget(`payload.${editor.id}`);
 		await goto('/payload', { invalidateAll: true });
 	}
 
@@ -198,51 +197,18 @@
 	</section>
 
 	<div class="answer-column">
-		<Slip heading="Payload">
-			{#snippet answer()}
-				{#if placed.length === 0}Put the <strong>camera</strong> on the plate{:else}<strong data-testid="mass"
-						>{mass.figure} {mass.unit}</strong
-					>, ready to balance{/if}
-			{/snippet}
-			{#if totals !== null && placed.length > 0}
-				<p class="why" data-testid="cg">Centre of gravity {cgInWords(totals.cgM, units)}.</p>
-				<div class="vials">
-					<span>back</span>
-					<Vial offset={-totals.cgM[0] / plateToleranceM} label="Fore and aft: {station.words}" />
-					<span>forward</span>
-					<span>right</span>
-					<Vial
-						offset={totals.cgM[1] / (plateToleranceM / 2)}
-						label="Side to side: {offMiddle(totals.cgM[1], 'heavy to the left', 'heavy to the right', units) ??
-							'over the middle'}"
-					/>
-					<span>left</span>
-				</div>
-				{#if askedForwardM !== 0}
-					<div class="asked">
-						<span>The bench asks to move everything on the plate.</span>
-						<button type="button" onclick={moveAsAsked} data-testid="move-all">
-							Move it {offMiddle(askedForwardM, 'forward', 'back', units)}
-						</button>
-					</div>
-				{/if}
-				<button type="button" class="go" onclick={balance} disabled={rig === null} data-testid="balance">
-					{rig === null ? 'No rig here carries this mass' : 'Balance it'}
-					{#if rig !== null}<small>{rig.name}</small>{/if}
-				</button>
-			{/if}
-			<ShelfPicker shelf={data.shelf} {units} onadd={(part) => editor.add(part)} onnew={() => (newPart = true)} />
-			<div class="foot">
-				<a href="/payload">All payloads</a>
-				{#if confirmDelete}
-					<span>Delete “{editor.draft.name}”? The logbook keeps its copies.</span>
-					<button type="button" class="danger" onclick={remove}>Delete it</button>
-					<button type="button" onclick={() => (confirmDelete = false)}>Keep it</button>
-				{:else}
-					<button type="button" onclick={() => (confirmDelete = true)}>Delete payload</button>
-				{/if}
-			</div>
-		</Slip>
+		<PayloadAnswer
+			{editor}
+			{units}
+			{rig}
+			{station}
+			{askedForwardM}
+			shelf={data.shelf}
+			onbalance={balance}
+			onmoveall={moveAsAsked}
+			onnew={() => (newPart = true)}
+			ondelete={remove}
+		/>
 	</div>
 </div>
 
@@ -315,88 +281,6 @@
 	.empty {
 		padding: 26px;
 		max-width: 52ch;
-	}
-	.why {
-		font-size: 17px;
-		color: var(--quiet);
-		margin-top: -6px;
-	}
-	.vials {
-		display: grid;
-		grid-template-columns: auto 1fr auto;
-		gap: 6px 10px;
-		align-items: center;
-		font-size: 13px;
-		color: var(--quiet);
-	}
-	.go {
-		background: var(--press);
-		color: var(--press-ink);
-		border-radius: 6px;
-		min-height: 58px;
-		font-size: 20px;
-		font-weight: 700;
-		line-height: 1.15;
-		padding: 6px 14px;
-	}
-	.asked {
-		display: flex;
-		flex-wrap: wrap;
-		align-items: center;
-		gap: 8px 14px;
-		background: var(--press-wash);
-		border-left: 4px solid var(--press);
-		padding: 8px 12px;
-	}
-	.asked span {
-		flex: 1;
-		min-width: 160px;
-	}
-	.asked button {
-		min-height: 44px;
-		padding: 0 16px;
-		border-radius: 6px;
-		background: var(--press);
-		color: var(--press-ink);
-		font-weight: 700;
-	}
-	.go small {
-		display: block;
-		font-size: 14px;
-		font-weight: 400;
-	}
-	.go:hover {
-		background: var(--press-deep);
-	}
-	.go:disabled {
-		background: var(--hover);
-		color: var(--quiet);
-		cursor: default;
-	}
-	.foot {
-		display: flex;
-		flex-wrap: wrap;
-		align-items: center;
-		gap: 6px 18px;
-		font-size: 14px;
-	}
-	.foot a,
-	.foot button {
-		min-height: 44px;
-		display: inline-flex;
-		align-items: center;
-		color: var(--press);
-		text-decoration: underline;
-	}
-	.foot .danger {
-		color: var(--clay);
-		font-weight: 700;
-	}
-	.foot button {
-		margin-left: auto;
-	}
-	.foot span {
-		flex: 1;
 	}
 	@media (max-width: 900px) {
 		.drawing {

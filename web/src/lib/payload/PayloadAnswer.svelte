@@ -1,0 +1,164 @@
+<script lang="ts">
+	import { plateToleranceM } from '$lib/dayline/states';
+	import type { StationState } from '$lib/dayline/stations';
+	import type { Part } from '$lib/model/part';
+	import type { UnitSystem } from '$lib/model/person';
+	import ShelfPicker from '$lib/shelf/ShelfPicker.svelte';
+	import Slip from '$lib/slip/Slip.svelte';
+	import { showMass } from '$lib/units/display';
+	import Vial from '$lib/vial/Vial.svelte';
+	import type { PayloadEditor } from './payloadEditor.svelte';
+	import { cgInWords, offMiddle } from './words';
+
+	interface Props {
+		editor: PayloadEditor;
+		shelf: readonly Part[];
+		units: UnitSystem;
+		/** The rig that would carry it; null: none here. */
+		rig: { readonly name: string } | null;
+		station: StationState;
+		/** What the bench asked for: everything on the plate so far forward; 0: nothing. */
+		askedForwardM: number;
+		onbalance: () => void;
+		onmoveall: () => void;
+		onnew: () => void;
+		ondelete: () => void;
+	}
+	let { editor, shelf, units, rig, station, askedForwardM, onbalance, onmoveall, onnew, ondelete }: Props = $props();
+
+	let confirmDelete = $state(false);
+	const totals = $derived(editor.totals);
+	const placed = $derived(editor.draft.placements);
+	const mass = $derived(showMass(totals?.massKg ?? 0, units));
+</script>
+
+<Slip heading="Payload">
+	{#snippet answer()}
+		{#if placed.length === 0}Put the <strong>camera</strong> on the plate{:else}<strong data-testid="mass"
+				>{mass.figure} {mass.unit}</strong
+			>, ready to balance{/if}
+	{/snippet}
+	{#if totals !== null && placed.length > 0}
+		<p class="why" data-testid="cg">Centre of gravity {cgInWords(totals.cgM, units)}.</p>
+		<div class="vials">
+			<span>back</span>
+			<Vial offset={-totals.cgM[0] / plateToleranceM} label="Fore and aft: {station.words}" />
+			<span>forward</span>
+			<span>right</span>
+			<Vial
+				offset={totals.cgM[1] / (plateToleranceM / 2)}
+				label="Side to side: {offMiddle(totals.cgM[1], 'heavy to the left', 'heavy to the right', units) ??
+					'over the middle'}"
+			/>
+			<span>left</span>
+		</div>
+		{#if askedForwardM !== 0}
+			<div class="asked">
+				<span>The bench asks to move everything on the plate.</span>
+				<button type="button" onclick={onmoveall} data-testid="move-all">
+					Move it {offMiddle(askedForwardM, 'forward', 'back', units)}
+				</button>
+			</div>
+		{/if}
+		<button type="button" class="go" onclick={onbalance} disabled={rig === null} data-testid="balance">
+			{rig === null ? 'No rig here carries this mass' : 'Balance it'}
+			{#if rig !== null}<small>{rig.name}</small>{/if}
+		</button>
+	{/if}
+	<ShelfPicker {shelf} {units} onadd={(part) => editor.add(part)} {onnew} />
+	<div class="foot">
+		<a href="/payload">All payloads</a>
+		{#if confirmDelete}
+			<span>Delete “{editor.draft.name}”? The logbook keeps its copies.</span>
+			<button type="button" class="danger" onclick={ondelete}>Delete it</button>
+			<button type="button" onclick={() => (confirmDelete = false)}>Keep it</button>
+		{:else}
+			<button type="button" onclick={() => (confirmDelete = true)}>Delete payload</button>
+		{/if}
+	</div>
+</Slip>
+
+<style>
+	.why {
+		font-size: 17px;
+		color: var(--quiet);
+		margin-top: -6px;
+	}
+	.vials {
+		display: grid;
+		grid-template-columns: auto 1fr auto;
+		gap: 6px 10px;
+		align-items: center;
+		font-size: 13px;
+		color: var(--quiet);
+	}
+	.go {
+		background: var(--press);
+		color: var(--press-ink);
+		border-radius: 6px;
+		min-height: 58px;
+		font-size: 20px;
+		font-weight: 700;
+		line-height: 1.15;
+		padding: 6px 14px;
+	}
+	.asked {
+		display: flex;
+		flex-wrap: wrap;
+		align-items: center;
+		gap: 8px 14px;
+		background: var(--press-wash);
+		border-left: 4px solid var(--press);
+		padding: 8px 12px;
+	}
+	.asked span {
+		flex: 1;
+		min-width: 160px;
+	}
+	.asked button {
+		min-height: 44px;
+		padding: 0 16px;
+		border-radius: 6px;
+		background: var(--press);
+		color: var(--press-ink);
+		font-weight: 700;
+	}
+	.go small {
+		display: block;
+		font-size: 14px;
+		font-weight: 400;
+	}
+	.go:hover {
+		background: var(--press-deep);
+	}
+	.go:disabled {
+		background: var(--hover);
+		color: var(--quiet);
+		cursor: default;
+	}
+	.foot {
+		display: flex;
+		flex-wrap: wrap;
+		align-items: center;
+		gap: 6px 18px;
+		font-size: 14px;
+	}
+	.foot a,
+	.foot button {
+		min-height: 44px;
+		display: inline-flex;
+		align-items: center;
+		color: var(--press);
+		text-decoration: underline;
+	}
+	.foot .danger {
+		color: var(--clay);
+		font-weight: 700;
+	}
+	.foot button {
+		margin-left: auto;
+	}
+	.foot span {
+		flex: 1;
+	}
+</style>
