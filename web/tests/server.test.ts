@@ -200,7 +200,7 @@ describe('the logbook', () => {
 			expect(found.map(({ id }: { id: string }) => id)).toContain(sent.id);
 		}
 		expect((await ask('GET', '/api/balances?search=100%25')).body).toEqual([]);
-		for (const odd of ['%00', '%E0%A4%A', '%5C', '_', '\''.repeat(3), 'x'.repeat(3000)])
+		for (const odd of ['%00', '%E0%A4%A', '%5C', '_', "'".repeat(3), 'x'.repeat(3000)])
 			expect((await ask('GET', `/api/balances?search=${odd}`)).status, odd).toBeLessThan(500);
 	});
 
