@@ -3,7 +3,6 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { LoggedBalance } from '../src/lib/model/balance';
 import type { Part } from '../src/lib/model/part';
 import type { Payload } from '../src/lib/model/payload';
-import type { Person } from '../src/lib/model/person';
 import type { Rig } from '../src/lib/model/rig';
 import { send } from './application';
 import { fill, go, ready, type Screen, serveScreen, text, waitForText, waitSaved } from './browser';
@@ -235,10 +234,26 @@ describe('with a thumb, on a phone', () => {
 });
 
 describe('who is working', () => {
-	it('stands in the logbook', async () => {
-		const people = await page.$$eval('#who option', (options) => options.map((option) => option.textContent));
-		const { body: me } = await send(screen.origin, 'PATCH', '/api/me', { units: 'metric' });
-		expect(people).toContain((me as Person).name);
+	it('stands in the logbook under what they log', async () => {
+		const wide = payloadLike('wide');
+		await go(page, `${screen.origin}/balance/${rigs[0]!.id}/${wide.id}`);
+		const people = await page.$$eval('#who option', (options) =>
+			options.map((option) => ({ id: (option as HTMLOptionElement).value, name: option.textContent }))
+		);
+		const now = await page.$eval('#who', (select) => (select as HTMLSelectElement).value);
+		const other = people.find(({ id }) => id !== now)!;
+		await Promise.all([
+			page.waitForResponse((response) => response.url().endsWith('/api/me') && response.ok()),
+			page.select('#who', other.id)
+		]);
+		await clickText(page, 'Start over');
+		for (let count = 0; count < 8 && (await page.$('[data-testid="accept"]')); count += 1)
+			await page.click('[data-testid="accept"]');
+		await page.type('textarea', 'Taken over by somebody else');
+		await page.click('[data-testid="log"]');
+		await page.waitForSelector('[data-testid="open-log"]');
+		const [entry] = await get<LoggedBalance[]>('/api/balances?search=taken+over');
+		expect(entry!.personName).toBe(other.name);
 	});
 });
 

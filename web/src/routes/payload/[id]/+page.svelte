@@ -251,10 +251,6 @@
 		color: var(--clay);
 		font-size: 13px;
 	}
-	.problem:empty,
-	.problem:not(:has(*)):-moz-only-whitespace {
-		display: none;
-	}
 	.stale {
 		display: flex;
 		flex-wrap: wrap;
