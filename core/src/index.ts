@@ -27,14 +27,24 @@ export { offsetFromSwing, type SwingOffset } from './mass/offsetFromSwing';
 export { offsetFromRest } from './mass/offsetFromRest';
 export { offsetFromScale } from './mass/offsetFromScale';
 export { holdingBand } from './mass/holdingBand';
+export { cgFromHang, type Hang, type HangResult } from './mass/cgFromHang';
+export { periodFromTaps } from './mass/periodFromTaps';
+export { median, type Spread, spreadOf } from './mass/spread';
+export { type CombinedMeasurement, combineMeasurements } from './mass/combineMeasurements';
+export { assumedMiddleSigma, cgUncertainty } from './mass/cgUncertainty';
+export { radiiOfGyration } from './mass/gyration';
+export { type Turn, turnBody, turnOf, turnVector } from './mass/turnBody';
 
 // Gimbals: the chain, how it stands, where its slides belong
 export type { GimbalAxis, GimbalChain, GimbalPart, GimbalSlide } from './gimbal/chain';
 export { axisStates, type AxisState } from './gimbal/axisState';
 export { balanceGimbal, type BalanceOptions, type GimbalBalance, type SlideTarget } from './gimbal/balanceGimbal';
-export type { CounterweightPlace, Remedy } from './gimbal/remedies';
+export { type Alternative, type CounterweightPlace, type Remedy, withAlternative } from './gimbal/remedies';
 export { disturbance } from './gimbal/disturbance';
 export { poseTorques } from './gimbal/poseTorques';
+export { type PoseId, poseReport, type PoseReport, rigPoses } from './gimbal/poses';
+export { type AxisDemand, motorDemand } from './gimbal/motorDemand';
+export { type HorizonReading, horizonTrend, type HorizonTrend } from './gimbal/horizonTrend';
 
 // Gimbals with a payload on the plate: scales, mounting, the sequence
 export {
@@ -51,3 +61,34 @@ export { balanceSteps, type BalanceStep } from './gimbal/balanceSteps';
 
 // Balancing by looking: one observation, one nudge
 export { nextNudge, type Nudge, type Observation, type Tried } from './gimbal/nextNudge';
+export { moveForOffset } from './gimbal/moveForOffset';
+export { correctChain, correctionOf, type SeenOffset } from './gimbal/correctChain';
+
+// What finished balances teach, and what they let the bench foretell
+export {
+	type FinishedBalance,
+	type Learned,
+	learnFromBalances,
+	type Lesson,
+	type PartPrior,
+	type RigPrior,
+	withZeros
+} from './gimbal/learnFromBalances';
+export { type PredictedReading, predictReadings } from './gimbal/predictReadings';
+
+// The bench against itself: a simulated rig and a simulated hand
+export {
+	type BenchWay,
+	carefulOperator,
+	type HiddenTruth,
+	type Operator,
+	simulateBench,
+	type SimulatedAxis,
+	type SimulatedSlide
+} from './gimbal/simulateBench';
+export { randomBench, type RandomBench } from './gimbal/randomBench';
+export { type Random, seededRandom } from './numeric/random';
+
+// Power: how long the batteries carry it
+export { type BatterySource, type PowerLoad, powerPlan, type SourcePlan, type Tap } from './power/powerPlan';
+export { chargeFromIndicator } from './power/chargeFromIndicator';

@@ -1,4 +1,17 @@
-import { balanceGimbal, balanceSteps, combineBodies, midTravel, mountPayload, type GimbalRig } from '@poise/core';
+import {
+	balanceGimbal,
+	balanceSteps,
+	type BenchWay,
+	combineBodies,
+	type GimbalRig,
+	median,
+	midTravel,
+	mountPayload,
+	randomBench,
+	seededRandom,
+	simulateBench
+} from '@poise/core';
+import { foretellErrors } from './foretell';
 import { scenario } from '@poise/demo';
 
 /** Times the core's calls on the demo scenario and prints one JSON line a figure. Run by `./poise bench`. */
@@ -41,3 +54,32 @@ time('balanceGimbal, out of travel, with remedies', () =>
 	balanceGimbal({ chain: stuck, options: { counterweightPlaces: rig.counterweightPlaces } })
 );
 time('balanceSteps, a drag of a slide', () => balanceSteps({ rig, payload, positionsM, targetsM }));
+
+const benches = Array.from({ length: 200 }, (_, seed) => randomBench({ random: seededRandom(seed + 1) }));
+const share = (sorted: readonly number[], part: number) => sorted[Math.floor((sorted.length - 1) * part)]!;
+for (const way of ['oneLook', 'fallsHolds', 'halving'] as const satisfies readonly BenchWay[]) {
+	const outcomes = benches.map((bench, seed) => simulateBench({ ...bench, way, random: seededRandom(seed + 5000) }));
+	const nudges = outcomes.flatMap(({ axes }) => axes.map((axis) => axis.nudges)).sort((a, b) => a - b);
+	const errorsMm = outcomes.flatMap(({ slides }) => slides.map(({ errorM }) => errorM * 1000)).sort((a, b) => a - b);
+	console.log(
+		JSON.stringify({
+			figure: `200 simulated benches, ${way}`,
+			unit: 'nudges an axis',
+			median: median(nudges),
+			p95: share(nudges, 0.95),
+			worst: share(nudges, 1),
+			poisedRigs: outcomes.filter(({ poised }) => poised).length,
+			errorMm: { median: round(median(errorsMm)), p95: round(share(errorsMm, 0.95)) }
+		})
+	);
+}
+const foretold = foretellErrors(200);
+console.log(
+	JSON.stringify({
+		figure: 'reading foretold for a new lens, after 3 logged balances on the same rig, centres 8 mm off',
+		unit: 'mm',
+		medianUntaught: round(median(foretold.untaughtM) * 1000),
+		median: round(median(foretold.taughtM) * 1000),
+		p95: round(share([...foretold.taughtM].sort((a, b) => a - b), 0.95) * 1000)
+	})
+);

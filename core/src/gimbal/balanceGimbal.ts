@@ -1,7 +1,7 @@
 import { checksFor } from '../input';
 import { type AxisState, isPoised, stateOf } from './axisState';
 import { axisLoads, type GimbalChain } from './chain';
-import { type CounterweightPlace, findRemedies, type Remedy } from './remedies';
+import { type Alternative, type CounterweightPlace, findRemedies, type Remedy } from './remedies';
 import { solvePositions } from './solvePositions';
 
 export interface BalanceOptions {
@@ -9,6 +9,8 @@ export interface BalanceOptions {
 	readonly toleranceNm?: number;
 	/** Where a counterweight can be fixed, for the remedies. Default nowhere. */
 	readonly counterweightPlaces?: readonly CounterweightPlace[];
+	/** Other holes, the cradle turned, other plates, for the remedies. Default none. */
+	readonly alternatives?: readonly Alternative[];
 }
 
 export interface SlideTarget {
@@ -73,6 +75,8 @@ export function balanceGimbal(input: {
 			atLimit: positionM - least <= limitReachM || greatest - positionM <= limitReachM
 		};
 	});
-	const remedies = balanced ? [] : findRemedies(chain, toleranceNm, options.counterweightPlaces ?? []);
+	const remedies = balanced
+		? []
+		: findRemedies(chain, toleranceNm, options.counterweightPlaces ?? [], options.alternatives ?? []);
 	return { slides, axes, balanced, remedies };
 }

@@ -34,6 +34,10 @@ export interface Nudge {
  * first move away from a position when only one side is known; the way gone doubles while nothing changes. An empty history starts
  * at mid-travel. Throws `PhysicsInputError` for a position outside the range or steps that are not more than 0.
  *
+ * `bandM`, where the friction is known to about a quarter, is the half width of the holding band. Then one edge tells where
+ * the middle is, every look narrows a single stretch, and `done` comes when the middle is known to ± `toleranceM`. Looks
+ * that do not fit that band are treated as if it were not known.
+ *
  * Every way to place the two edges between the tried positions is scored by how many observations it contradicts, and the
  * bracket is the union of the best. With consistent observations that is plain bracketing; one wrong observation costs a
  * wider bracket for a while and is outvoted by the next ones, never believed for good.
@@ -51,6 +55,7 @@ export function nextNudge(input: {
 	readonly rangeM: Range;
 	readonly toleranceM: number;
 	readonly firstStepM: number;
+	readonly bandM?: number;
 }): Nudge {
 	const check = checksFor('nextNudge');
 	const rangeM = check.range('rangeM', input.rangeM);
@@ -64,7 +69,11 @@ export function nextNudge(input: {
 			check.fail(`history[${index}].observation`, "must be 'falls+', 'falls-' or 'holds'", observation);
 	});
 
+	const bandM = input.bandM === undefined ? 0 : check.atLeastZero('bandM', input.bandM);
+
 	const known = readHistory(input.history, rangeM);
+	const told = bandM > 0 && !known.contradictory ? withBand(input.history, bandM, toleranceM, rangeM) : null;
+	if (told !== null && known.outOfTravel === null) return { ...known, ...told };
 	const { lowerEdgeM, upperEdgeM, outOfTravel } = known;
 	const [lowerGap, upperGap] = [lowerEdgeM[1] - lowerEdgeM[0], upperEdgeM[1] - upperEdgeM[0]];
 	if (outOfTravel !== null)
@@ -76,6 +85,32 @@ export function nextNudge(input: {
 	}
 	const probe = lowerGap >= upperGap ? lowerEdgeM : upperEdgeM;
 	return { ...known, positionM: probeIn(probe, input.history, rangeM, firstStepM), done: false };
+}
+
+/** A friction torque written in a rig's profile is good to about this share. */
+const bandSlack = 0.25;
+
+/** With the band's half width known every look bounds its middle; null until it is bounded on both sides. */
+function withBand(history: readonly Tried[], bandM: number, toleranceM: number, rangeM: Range) {
+	const [narrow, wide] = [bandM * (1 - bandSlack), bandM * (1 + bandSlack)];
+	let [least, greatest] = [-Infinity, Infinity];
+	for (const { positionM, observation } of history) {
+		if (observation !== 'falls-') greatest = Math.min(greatest, positionM + (observation === 'holds' ? wide : -narrow));
+		if (observation !== 'falls+') least = Math.max(least, positionM - (observation === 'holds' ? wide : -narrow));
+	}
+	const width = greatest - least;
+	if (!(width >= 0) || !Number.isFinite(width)) return null;
+	const centre = (least + greatest) / 2;
+	const inside = (positionM: number) => Math.min(rangeM[1], Math.max(rangeM[0], positionM));
+	if (width <= 2 * toleranceM) return { positionM: inside(centre), done: true };
+	// A wide stretch is cut in three by its middle; a narrow one in two by a look one band aside, away from the last.
+	if (width > 3 * bandM) return { positionM: inside(centre), done: false };
+	const last = history[history.length - 1] as Tried;
+	const aside = [centre - bandM, centre + bandM].sort(
+		(a, b) => Math.abs(a - last.positionM) - Math.abs(b - last.positionM)
+	);
+	const fresh = aside.map(inside).find((at) => history.every(({ positionM }) => Math.abs(positionM - at) > 1e-6));
+	return fresh === undefined ? null : { positionM: fresh, done: false };
 }
 
 const middle = ([least, greatest]: Range) => (least + greatest) / 2;

@@ -1,6 +1,7 @@
-import type { Vec3 } from '../mass/body';
+import { checksFor } from '../input';
+import { add, type Vec3 } from '../mass/body';
 import { isPoised, stateOf } from './axisState';
-import { axisLoads, type GimbalChain } from './chain';
+import { axisLoads, type GimbalChain, type GimbalPart } from './chain';
 import { solvePositions } from './solvePositions';
 
 /** A place where a counterweight can be fixed: its point at slide positions 0, what turns it, which slides carry it. */
@@ -12,6 +13,19 @@ export interface CounterweightPlace {
 	readonly greatestKg: number;
 }
 
+/** Another way to put the same things together: part and axis ids that sit elsewhere, other ranges, other parts. */
+export interface Alternative {
+	readonly id: string;
+	readonly kind: 'useHole' | 'turnCradle' | 'swapPlate';
+	readonly shiftM: Vec3;
+	/** Ids of the parts and axes that are shifted. */
+	readonly moves: readonly string[];
+	readonly rangesM?: Readonly<Record<string, readonly [number, number]>>;
+	/** Parts that come off, and parts that come on with the slides that carry them. */
+	readonly removes?: readonly string[];
+	readonly adds?: readonly (GimbalPart & { readonly movesWith: readonly string[] })[];
+}
+
 /** A change that brings the rig into balance, and how the slides stand after it (metres by slide id). */
 export type Remedy =
 	| {
@@ -20,6 +34,11 @@ export type Remedy =
 			readonly end: 'least' | 'greatest';
 			/** How much further the slide has to reach. */
 			readonly byM: number;
+			readonly positionsM: Readonly<Record<string, number>>;
+	  }
+	| {
+			readonly kind: Alternative['kind'];
+			readonly alternativeId: string;
 			readonly positionsM: Readonly<Record<string, number>>;
 	  }
 	| {
@@ -34,14 +53,55 @@ const massStepKg = 0.0005;
 /** Enough to see the feasible stretch of any place; within it the least mass is then found by halving. */
 const massProbes = 24;
 
+const alternativeOrder: readonly Alternative['kind'][] = ['useHole', 'turnCradle', 'swapPlate'];
+
 /**
- * What would balance a rig whose slides cannot: first one slide reaching further, least extra reach first; then one
- * counterweight, least mass first. A remedy is listed only if the whole rig is balanced after it.
+ * What would balance a rig whose slides cannot, cheapest first: one slide reaching further, least extra reach first;
+ * another hole, the cradle turned, another plate; then one counterweight, least mass first, since weight is carried all
+ * day. A remedy is listed only if the whole rig is balanced after it.
  */
-export function findRemedies(chain: GimbalChain, toleranceNm: number, places: readonly CounterweightPlace[]): Remedy[] {
+export function findRemedies(
+	chain: GimbalChain,
+	toleranceNm: number,
+	places: readonly CounterweightPlace[],
+	alternatives: readonly Alternative[] = []
+): Remedy[] {
 	const extensions = chain.slides.flatMap((_, index) => extend(chain, index, toleranceNm));
 	const weights = places.flatMap((place) => counterweight(chain, place, toleranceNm));
-	return [...extensions.sort((a, b) => a.byM - b.byM), ...weights.sort((a, b) => a.massKg - b.massKg)];
+	const others = alternativeOrder.flatMap((kind) =>
+		alternatives
+			.filter((each) => each.kind === kind)
+			.flatMap((each) => {
+				const outcome = solved(withAlternative(chain, each), toleranceNm);
+				return outcome === null ? [] : [{ kind, alternativeId: each.id, positionsM: outcome.positionsM }];
+			})
+	);
+	return [...extensions.sort((a, b) => a.byM - b.byM), ...others, ...weights.sort((a, b) => a.massKg - b.massKg)];
+}
+
+/** The chain put together the other way. */
+export function withAlternative(chain: GimbalChain, alternative: Alternative): GimbalChain {
+	const { shiftM, moves, rangesM = {}, removes = [], adds = [] } = alternative;
+	const check = checksFor('withAlternative');
+	check.vector('alternative.shiftM', shiftM);
+	const shifted = new Set(moves);
+	const parts = chain.parts
+		.filter(({ id }) => !removes.includes(id))
+		.map((part) =>
+			shifted.has(part.id) ? { ...part, body: { ...part.body, cgM: add(part.body.cgM, shiftM) } } : part
+		);
+	return {
+		axes: chain.axes.map((axis) => (shifted.has(axis.id) ? { ...axis, pivotM: add(axis.pivotM, shiftM) } : axis)),
+		parts: [...parts, ...adds.map(({ id, body, hangsOn }) => ({ id, body, hangsOn }))],
+		slides: chain.slides.map((slide) => ({
+			...slide,
+			rangeM: rangesM[slide.id] ?? slide.rangeM,
+			moves: [
+				...slide.moves.filter((id) => !removes.includes(id)),
+				...adds.filter(({ movesWith }) => movesWith.includes(slide.id)).map(({ id }) => id)
+			]
+		}))
+	};
 }
 
 function extend(chain: GimbalChain, index: number, toleranceNm: number) {

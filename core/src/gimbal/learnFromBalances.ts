@@ -1,0 +1,287 @@
+import { CholeskyDecomposition, EigenvalueDecomposition, Matrix } from 'ml-matrix';
+import { checksFor } from '../input';
+import { add, dot, standardGravityMPerS2, type Vec3 } from '../mass/body';
+import { axisLoads, momentAt } from './chain';
+import { type GimbalRig, mountPayload, positionAt } from './rig';
+import { type Turn, turnVector } from '../mass/turnBody';
+
+/** A part as it is believed to be: where it is heavy in its own frame, and how sure that is. */
+export interface PartPrior {
+	readonly id: string;
+	readonly massKg: number;
+	readonly cgM: Vec3;
+	readonly sigmaM: Vec3;
+}
+
+export interface RigPrior {
+	readonly id: string;
+	readonly rig: GimbalRig;
+	/** How far off each scale's printed zero may be, one standard deviation, by slide id; one not named is exact. */
+	readonly zeroSigmaM: Readonly<Record<string, number>>;
+}
+
+/** A finished balance: which parts stood where on which rig, and what the scales read in the end. */
+export interface FinishedBalance {
+	readonly rigId: string;
+	/** `originM`: where the part's own frame stands in the payload's; `turn`: how it is turned there. */
+	readonly parts: readonly { readonly partId: string; readonly originM: Vec3; readonly turn?: Turn }[];
+	readonly readingsM: Readonly<Record<string, number>>;
+	/** How exactly the readings were set and read, one standard deviation. */
+	readonly readingSigmaM: number;
+}
+
+export interface Learned {
+	readonly value: number;
+	readonly sigma: number;
+	readonly prior: number;
+	readonly priorSigma: number;
+	/** The balances alone, without the prior, fix this figure. */
+	readonly identifiable: boolean;
+	/** Share of the prior variance that the balances took away, 0 to 1. */
+	readonly learned: number;
+}
+
+export interface Lesson {
+	readonly parts: readonly { readonly id: string; readonly cgM: readonly [Learned, Learned, Learned] }[];
+	/** How much further each scale's zero sits than printed, metres of reading. */
+	readonly rigs: readonly { readonly id: string; readonly zeroM: Readonly<Record<string, Learned>> }[];
+	/** Figures the balances alone do not fix: they only share a sum with others, or were never weighed. */
+	readonly notIdentifiable: readonly string[];
+	/** Root mean square of what is left unexplained, in standard deviations of the readings; about 1 when all fits. */
+	readonly misfit: number | null;
+}
+
+/** Directions in parameter space weaker than this beside the strongest say nothing. */
+const nullShare = 1e-9;
+
+/**
+ * What finished balances say about the gear: every part's centre of gravity and every scale's zero together.
+ *
+ * Parts carry a prior mean and standard deviation in metres, in their own frames; a rig's scale zeros have prior mean 0
+ * (as printed). The balances are those of poised rigs. Rig frame as in `mountPayload`. The result gives each figure's
+ * posterior mean and standard deviation; nothing is refused: what the balances cannot tell apart keeps its prior and is
+ * named in `notIdentifiable` (`part:<id>.x`, `zero:<rig>.<slide>`). A prior of 0 holds a figure. Throws
+ * `PhysicsInputError` for ids, masses or sigmas without sense.
+ *
+ * In a poised balance each axis has no first moment along each direction in which a slide balances it, up to friction
+ * `τ_f/g` (uniform, so a third of its square is the variance) and the readings' own errors. First moments are linear in
+ * the unknowns, so this is a linear Gaussian estimate: with whitened rows H, y and the prior Σ,
+ * `mean = prior + Σ Hᵀ (H Σ Hᵀ + I)⁻¹ y`, `Cov = Σ − Σ Hᵀ (…)⁻¹ H Σ`.
+ */
+export function learnFromBalances(input: {
+	readonly rigs: readonly RigPrior[];
+	readonly parts: readonly PartPrior[];
+	readonly balances: readonly FinishedBalance[];
+}): Lesson {
+	const check = checksFor('learnFromBalances');
+	const parameters = parametersOf(input, check);
+	const count = parameters.length;
+	const rows: number[][] = [];
+	const missing: number[] = [];
+	input.balances.forEach((balance, index) => {
+		const equations = equationsOf(input, balance, parameters, index, check);
+		rows.push(...equations.rows);
+		missing.push(...equations.missing);
+	});
+
+	const priorSigma = parameters.map(({ sigma }) => sigma);
+	let mean = parameters.map(({ prior }) => prior);
+	let sigma = [...priorSigma];
+	let misfit: number | null = null;
+	let determined = parameters.map(() => false);
+	if (rows.length > 0) {
+		const h = new Matrix(rows);
+		const scaled = Matrix.mul(h, 1);
+		for (let j = 0; j < count; j += 1)
+			for (let i = 0; i < rows.length; i += 1) scaled.set(i, j, h.get(i, j) * (priorSigma[j] as number));
+		const evidence = scaled.mmul(scaled.transpose()).add(Matrix.eye(rows.length));
+		const factor = new CholeskyDecomposition(evidence);
+		const y = Matrix.columnVector(missing);
+		const weighed = factor.solve(y);
+		const gain = factor.solve(scaled);
+		const shift = scaled.transpose().mmul(weighed);
+		mean = mean.map((value, j) => value + (priorSigma[j] as number) * shift.get(j, 0));
+		sigma = priorSigma.map((prior, j) => {
+			let taken = 0;
+			for (let i = 0; i < rows.length; i += 1) taken += scaled.get(i, j) * gain.get(i, j);
+			return prior * Math.sqrt(Math.max(0, 1 - taken));
+		});
+		misfit = Math.sqrt(y.transpose().mmul(weighed).get(0, 0) / rows.length);
+		determined = determinedBy(scaled);
+	}
+
+	const learned = parameters.map(({ prior, sigma: before }, j): Learned => {
+		const after = sigma[j] as number;
+		return {
+			value: mean[j] as number,
+			sigma: after,
+			prior,
+			priorSigma: before,
+			identifiable: before === 0 || (determined[j] as boolean),
+			learned: before === 0 ? 0 : 1 - (after / before) ** 2
+		};
+	});
+	const find = (key: string) => learned[parameters.findIndex((each) => each.key === key)] as Learned;
+	return {
+		parts: input.parts.map(({ id }) => ({
+			id,
+			cgM: [find(`part:${id}.x`), find(`part:${id}.y`), find(`part:${id}.z`)] as const
+		})),
+		rigs: input.rigs.map(({ id, rig }) => ({
+			id,
+			zeroM: Object.fromEntries(rig.slides.map((slide) => [slide.id, find(`zero:${id}.${slide.id}`)]))
+		})),
+		notIdentifiable: parameters.flatMap(({ key }, j) => ((learned[j] as Learned).identifiable ? [] : [key])),
+		misfit
+	};
+}
+
+interface Parameter {
+	readonly key: string;
+	readonly prior: number;
+	readonly sigma: number;
+}
+
+type Checks = ReturnType<typeof checksFor>;
+const axisNames = ['x', 'y', 'z'] as const;
+
+function parametersOf(
+	{ rigs, parts }: { readonly rigs: readonly RigPrior[]; readonly parts: readonly PartPrior[] },
+	check: Checks
+): Parameter[] {
+	check.uniqueIds('parts', parts);
+	check.uniqueIds('rigs', rigs);
+	const centres = parts.flatMap(({ id, massKg, cgM, sigmaM }, index) => {
+		check.atLeastZero(`parts[${index}].massKg`, massKg);
+		check.vector(`parts[${index}].cgM`, cgM);
+		check.vector(`parts[${index}].sigmaM`, sigmaM);
+		return axisNames.map((name, axis) => ({
+			key: `part:${id}.${name}`,
+			prior: cgM[axis] as number,
+			sigma: check.atLeastZero(`parts[${index}].sigmaM[${axis}]`, sigmaM[axis])
+		}));
+	});
+	const zeros = rigs.flatMap(({ id, rig, zeroSigmaM }, index) =>
+		rig.slides.map((slide) => ({
+			key: `zero:${id}.${slide.id}`,
+			prior: 0,
+			sigma: check.atLeastZero(`rigs[${index}].zeroSigmaM.${slide.id}`, zeroSigmaM[slide.id] ?? 0)
+		}))
+	);
+	return [...centres, ...zeros];
+}
+
+/** One balance as whitened rows: each axis along each direction in which a slide balances it. */
+function equationsOf(
+	input: { readonly rigs: readonly RigPrior[]; readonly parts: readonly PartPrior[] },
+	balance: FinishedBalance,
+	parameters: readonly Parameter[],
+	index: number,
+	check: Checks
+): { rows: number[][]; missing: number[] } {
+	const at = `balances[${index}]`;
+	const prior = input.rigs.find(({ id }) => id === balance.rigId);
+	if (prior === undefined) return check.fail(`${at}.rigId`, 'must be the id of a rig', balance.rigId);
+	const readingSigmaM = check.positive(`${at}.readingSigmaM`, balance.readingSigmaM);
+	const { rig } = prior;
+	const standing = balance.parts.map(({ partId, originM, turn }, which) => {
+		const part = input.parts.find(({ id }) => id === partId);
+		if (part === undefined) return check.fail(`${at}.parts[${which}].partId`, 'must be the id of a part', partId);
+		const turned = turn === undefined ? part.cgM : turnVector(turn, part.cgM);
+		const cgM = add(check.vector(`${at}.parts[${which}].originM`, originM), turned);
+		return { id: String(which), part, turn, body: { massKg: part.massKg, cgM } };
+	});
+	const loads = axisLoads('learnFromBalances', mountPayload({ rig, payload: standing }));
+	const positionsM = rig.slides.map((slide) =>
+		positionAt(slide, check.number(`${at}.readingsM.${slide.id}`, balance.readingsM[slide.id]))
+	);
+	const column = new Map(parameters.map(({ key }, j) => [key, j]));
+
+	// Two slides that do the same work make one equation, not two.
+	const told = rig.slides.flatMap((slide, s) => {
+		const load = loads.find(({ axis }) => axis.id === slide.balances);
+		const again = rig.slides
+			.slice(0, s)
+			.some((other) => other.balances === slide.balances && Math.abs(dot(other.direction, slide.direction)) > 0.999);
+		return load === undefined || again ? [] : [{ direction: slide.direction, load }];
+	});
+	const innermost = loads.length - 1;
+	const rows = told.map(({ direction, load }) => {
+		const row = parameters.map(() => 0);
+		const bump = (key: string, by: number) => {
+			const j = column.get(key);
+			if (j !== undefined) row[j] = (row[j] as number) + by;
+		};
+		// The payload hangs on the innermost axis, so every axis carries all of it.
+		if (innermost >= 0)
+			for (const { part, turn } of standing)
+				axisNames.forEach((name, axis) => {
+					const unit = [0, 1, 2].map((k) => (k === axis ? 1 : 0)) as unknown as Vec3;
+					const turned = turn === undefined ? unit : turnVector(turn, unit);
+					bump(`part:${part.id}.${name}`, part.massKg * dot(turned, direction));
+				});
+		// A zero that sits further on its scale means the slide stands that much less far.
+		rig.slides.forEach((slide, s) =>
+			bump(`zero:${prior.id}.${slide.id}`, -slide.scale.sense * dot(load.perSlideKgM[s] as Vec3, direction))
+		);
+		return row;
+	});
+	const missing = told.map(({ direction, load }) => -dot(momentAt(load, positionsM), direction));
+
+	const noise = Matrix.zeros(told.length, told.length);
+	told.forEach((a, i) =>
+		told.forEach((b, j) => {
+			const shared = rig.slides.reduce(
+				(sum, _, s) =>
+					sum + dot(a.load.perSlideKgM[s] as Vec3, a.direction) * dot(b.load.perSlideKgM[s] as Vec3, b.direction),
+				0
+			);
+			const bandKgM = i === j ? (a.load.axis.frictionNm ?? 0) / standardGravityMPerS2 : 0;
+			noise.set(i, j, shared * readingSigmaM ** 2 + (bandKgM * bandKgM) / 3);
+		})
+	);
+	// A direction that no slide moves has no noise of its own; a millionth of a gram-metre keeps the factor regular.
+	for (let i = 0; i < told.length; i += 1) noise.set(i, i, noise.get(i, i) + 1e-18);
+	return told.length === 0 ? { rows: [], missing: [] } : whitened(rows, missing, noise);
+}
+
+function whitened(rows: number[][], missing: number[], noise: Matrix): { rows: number[][]; missing: number[] } {
+	const lower = new CholeskyDecomposition(noise).lowerTriangularMatrix;
+	const forward = (column: readonly number[]) => {
+		const out: number[] = [];
+		column.forEach((value, i) => {
+			let left = value;
+			for (let k = 0; k < i; k += 1) left -= lower.get(i, k) * (out[k] as number);
+			out.push(left / lower.get(i, i));
+		});
+		return out;
+	};
+	const columns = (rows[0] ?? []).map((_, j) => forward(rows.map((row) => row[j] as number)));
+	return { rows: rows.map((_, i) => columns.map((column) => column[i] as number)), missing: forward(missing) };
+}
+
+/** Which parameters the rows alone fix: those whose own direction lies wholly in the space the rows span. */
+function determinedBy(rows: Matrix): boolean[] {
+	const { eigenvectorMatrix, realEigenvalues } = new EigenvalueDecomposition(rows.transpose().mmul(rows), {
+		assumeSymmetric: true
+	});
+	const strongest = Math.max(...realEigenvalues);
+	return Array.from({ length: rows.columns }, (_, j) => {
+		const inside = realEigenvalues.reduce(
+			(sum, value, k) => (value > nullShare * strongest ? sum + eigenvectorMatrix.get(j, k) ** 2 : sum),
+			0
+		);
+		return inside > 1 - 1e-6;
+	});
+}
+
+/** A rig with its scales' zeros as learned. */
+export function withZeros(rig: GimbalRig, zeroM: Readonly<Record<string, number>>): GimbalRig {
+	return {
+		...rig,
+		slides: rig.slides.map((slide) => ({
+			...slide,
+			scale: { ...slide.scale, readingAtZeroM: slide.scale.readingAtZeroM + (zeroM[slide.id] ?? 0) }
+		}))
+	};
+}

@@ -1,0 +1,231 @@
+import { describe, expect, it } from 'vitest';
+import { normal, seededRandom } from '../numeric/random';
+import { median } from '../mass/spread';
+import { samplePayload, sampleRig } from '../testing/sampleRig';
+import type { Vec3 } from '../mass/body';
+import { balanceGimbal } from './balanceGimbal';
+import { learnFromBalances, withZeros } from './learnFromBalances';
+import { predictReadings } from './predictReadings';
+import { randomBench } from './randomBench';
+import { mountPayload, readingAt, type GimbalRig } from './rig';
+
+type Standing = readonly { readonly id: string; readonly body: { readonly massKg: number; readonly cgM: Vec3 } }[];
+
+const roomy = (rig: GimbalRig): GimbalRig => ({
+	...rig,
+	slides: rig.slides.map((slide) => ({ ...slide, rangeM: [-0.4, 0.4] }))
+});
+/** What the scales of a rig with these zeros read when it is really in balance. */
+const readingsOf = (rig: GimbalRig, payload: Standing, zeroM: Readonly<Record<string, number>>) =>
+	Object.fromEntries(
+		balanceGimbal({ chain: mountPayload({ rig, payload }) }).slides.map(({ id, positionM }, s) => [
+			id,
+			readingAt(rig.slides[s]!, positionM) + (zeroM[id] ?? 0)
+		])
+	);
+const shifted = (payload: Standing, id: string, [x, y, z]: Vec3): Standing =>
+	payload.map((part) =>
+		part.id === id
+			? { id, body: { ...part.body, cgM: [part.body.cgM[0] + x, part.body.cgM[1] + y, part.body.cgM[2] + z] } }
+			: part
+	);
+const rig = roomy(sampleRig);
+const asPriors = (payload: Standing, sigma: number) =>
+	payload.map(({ id, body }) => ({ id, massKg: body.massKg, cgM: body.cgM, sigmaM: [sigma, sigma, sigma] as const }));
+const stood = (payload: Standing) => payload.map(({ id }) => ({ partId: id, originM: [0, 0, 0] as const }));
+
+describe('learning from finished balances', () => {
+	it('finds the one part that sits elsewhere when all else is known', () => {
+		const truth = shifted(samplePayload, 'lens', [0.009, -0.004, 0.003]);
+		const lesson = learnFromBalances({
+			rigs: [{ id: 'r', rig, zeroSigmaM: {} }],
+			parts: asPriors(samplePayload, 0.008).map((part) => (part.id === 'lens' ? part : { ...part, sigmaM: [0, 0, 0] })),
+			balances: [{ rigId: 'r', parts: stood(truth), readingsM: readingsOf(rig, truth, {}), readingSigmaM: 1e-6 }]
+		});
+		const lens = lesson.parts.find(({ id }) => id === 'lens')!;
+		const was = samplePayload.find(({ id }) => id === 'lens')!.body.cgM;
+		// Friction lets a poised axis stand about a millimetre off, so the prior keeps a small say.
+		[0.009, -0.004, 0.003].forEach((by, axis) => {
+			expect(lens.cgM[axis]!.value - was[axis]!).toBeCloseTo(by, 3);
+			expect(lens.cgM[axis]!.sigma).toBeLessThan(0.0025);
+			expect(lens.cgM[axis]!.identifiable).toBe(true);
+		});
+		expect(lesson.misfit).toBeLessThan(2);
+	});
+
+	it('changes nothing without balances, and says that nothing is known', () => {
+		const lesson = learnFromBalances({
+			rigs: [{ id: 'r', rig, zeroSigmaM: { plate: 0.002 } }],
+			parts: asPriors(samplePayload, 0.008),
+			balances: []
+		});
+		expect(lesson.misfit).toBeNull();
+		for (const { cgM } of lesson.parts)
+			for (const { value, prior, sigma, learned } of cgM)
+				expect({ value, sigma, learned }).toEqual({ value: prior, sigma: 0.008, learned: 0 });
+		expect(lesson.notIdentifiable).toContain('part:lens.x');
+		expect(lesson.notIdentifiable).toContain('zero:r.plate');
+		expect(lesson.notIdentifiable).not.toContain('zero:r.panArm');
+	});
+
+	it('tells that two parts always weighed together share their error, by mass', () => {
+		const truth = shifted(samplePayload, 'lens', [0.006, 0, 0]);
+		const lesson = learnFromBalances({
+			rigs: [{ id: 'r', rig, zeroSigmaM: {} }],
+			parts: asPriors(samplePayload, 0.008),
+			balances: [{ rigId: 'r', parts: stood(truth), readingsM: readingsOf(rig, truth, {}), readingSigmaM: 1e-5 }]
+		});
+		expect(lesson.notIdentifiable).toEqual(expect.arrayContaining(['part:camera.x', 'part:lens.x']));
+		const gained = lesson.parts.map(({ id, cgM }) => ({ id, by: cgM[0].value - cgM[0].prior }));
+		const [camera, lens] = ['camera', 'lens'].map((id) => gained.find((each) => each.id === id)!.by);
+		const [cameraKg, lensKg] = ['camera', 'lens'].map(
+			(id) => samplePayload.find((each) => each.id === id)!.body.massKg
+		);
+		// Equal priors: each takes a share in proportion to its mass, and the moment is the one that was seen.
+		expect(camera! / lens!).toBeCloseTo(cameraKg! / lensKg!, 6);
+		// Tilt and pan both tell of x; with friction the prior keeps a few hundredths.
+		expect((camera! * cameraKg! + lens! * lensKg!) / (0.006 * lensKg!)).toBeGreaterThan(0.9);
+	});
+
+	it('keeps its stated sigmas: over many worlds the errors are as large as it says', () => {
+		const scores: number[] = [];
+		for (let seed = 1; seed <= 60; seed += 1) {
+			const random = seededRandom(seed);
+			const truthShift = Object.fromEntries(
+				samplePayload.map(({ id }) => [id, [0, 1, 2].map(() => 0.006 * normal(random)) as unknown as Vec3])
+			);
+			const truth = samplePayload.reduce<Standing>((all, { id }) => shifted(all, id, truthShift[id]!), samplePayload);
+			const zero = Object.fromEntries(rig.slides.map(({ id }) => [id, 0.002 * normal(random)]));
+			const seen = (payload: Standing) =>
+				Object.fromEntries(
+					Object.entries(readingsOf(rig, payload, zero)).map(([id, value]) => [id, value + 0.0005 * normal(random)])
+				);
+			const alone = truth.filter(({ id }) => id === 'camera');
+			const lesson = learnFromBalances({
+				rigs: [
+					{
+						id: 'r',
+						rig: { ...rig, axes: rig.axes.map((axis) => ({ ...axis, frictionNm: 0 })) },
+						zeroSigmaM: Object.fromEntries(rig.slides.map(({ id }) => [id, 0.002]))
+					}
+				],
+				parts: asPriors(samplePayload, 0.006),
+				balances: [
+					{ rigId: 'r', parts: stood(truth), readingsM: seen(truth), readingSigmaM: 0.0005 },
+					{ rigId: 'r', parts: stood(alone), readingsM: seen(alone), readingSigmaM: 0.0005 }
+				]
+			});
+			for (const { id, cgM } of lesson.parts)
+				cgM.forEach(({ value, prior, sigma }, axis) => scores.push((value - prior - truthShift[id]![axis]!) / sigma));
+		}
+		const meanSquare = scores.reduce((sum, score) => sum + score * score, 0) / scores.length;
+		// 360 scores, not all independent: their mean square is 1 to within about a fifth.
+		expect(meanSquare).toBeGreaterThan(0.75);
+		expect(meanSquare).toBeLessThan(1.3);
+	});
+
+	it('foretells a new lens to 2 mm at the median after three balances, from centres 8 mm off', () => {
+		const errors: number[] = [];
+		const untold: number[] = [];
+		for (let seed = 1; seed <= 60; seed += 1) {
+			const random = seededRandom(seed);
+			const world = randomBench({ random, cgSigmaM: 0.008, zeroSigmaM: 0.002 });
+			const wide = roomy(world.rig);
+			const fixed = world.payload.filter(({ id }) => id !== 'lens');
+			const lensKg = world.payload.find(({ id }) => id === 'lens')!.body.massKg;
+			const lenses = [0, 1, 2, 3].map((k) => {
+				const cgM = [0.05 + 0.02 * random(), 0, 0.05] as Vec3;
+				const truth = cgM.map((value) => value + 0.008 * normal(random)) as unknown as Vec3;
+				return { id: `lens${k}`, massKg: lensKg * (0.7 + 0.6 * random()), cgM, truth };
+			});
+			const truly = (k: number): Standing => [
+				...fixed.map(({ id }) => ({ id, body: world.truth.bodies[id]! })),
+				{ id: `lens${k}`, body: { massKg: lenses[k]!.massKg, cgM: lenses[k]!.truth } }
+			];
+			const priors = [
+				...asPriors(fixed, 0.008),
+				...lenses.map(({ id, massKg, cgM }) => ({ id, massKg, cgM, sigmaM: [0.008, 0.008, 0.008] as const }))
+			];
+			const lesson = learnFromBalances({
+				rigs: [{ id: 'r', rig: wide, zeroSigmaM: Object.fromEntries(wide.slides.map(({ id }) => [id, 0.002])) }],
+				parts: priors,
+				balances: [0, 1, 2].map((k) => ({
+					rigId: 'r',
+					parts: stood(truly(k)),
+					readingsM: Object.fromEntries(
+						Object.entries(readingsOf(wide, truly(k), world.truth.zeroErrorM)).map(([id, value]) => [
+							id,
+							value + 0.0005 * normal(random)
+						])
+					),
+					readingSigmaM: 0.0007
+				}))
+			});
+			const wanted = readingsOf(wide, truly(3), world.truth.zeroErrorM);
+			const foretold = (known: GimbalRig, centre: (id: string) => Vec3) =>
+				predictReadings({
+					rig: known,
+					payload: truly(3).map(({ id, body }) => ({
+						id,
+						body: { massKg: body.massKg, cgM: centre(id) },
+						sigmaM: [0, 0, 0] as const
+					})),
+					zeroSigmaM: {}
+				}).map(({ id, readingM }) => Math.abs(readingM - wanted[id]!));
+			const zeros = Object.fromEntries(Object.entries(lesson.rigs[0]!.zeroM).map(([id, { value }]) => [id, value]));
+			const learnedCentre = (id: string) =>
+				lesson.parts.find((each) => each.id === id)!.cgM.map(({ value }) => value) as unknown as Vec3;
+			errors.push(...foretold(withZeros(wide, zeros), learnedCentre));
+			untold.push(...foretold(wide, (id) => priors.find((each) => each.id === id)!.cgM));
+		}
+		expect(median(errors)).toBeLessThan(0.002);
+		expect(median(errors)).toBeLessThan(median(untold) / 1.5);
+	});
+
+	it('names what it cannot use', () => {
+		const parts = asPriors(samplePayload, 0.008);
+		const balance = {
+			rigId: 'r',
+			parts: stood(samplePayload),
+			readingsM: readingsOf(rig, samplePayload, {}),
+			readingSigmaM: 0.001
+		};
+		const tell = (change: object) => () =>
+			learnFromBalances({ rigs: [{ id: 'r', rig, zeroSigmaM: {} }], parts, balances: [{ ...balance, ...change }] });
+		expect(tell({ rigId: 'x' })).toThrow('balances[0].rigId');
+		expect(tell({ parts: [{ partId: 'x', originM: [0, 0, 0] }] })).toThrow('balances[0].parts[0].partId');
+		expect(tell({ readingsM: {} })).toThrow('balances[0].readingsM.plate');
+		expect(tell({ readingSigmaM: 0 })).toThrow('balances[0].readingSigmaM');
+	});
+});
+
+describe('foretelling readings', () => {
+	const payload = samplePayload.map((part) => ({ ...part, sigmaM: [0.004, 0.002, 0.003] as const }));
+	it('gives the balance itself, and the scatter that random centres really have', () => {
+		const told = predictReadings({ rig, payload, zeroSigmaM: { plate: 0.001 } });
+		const wanted = readingsOf(rig, samplePayload, {});
+		for (const { id, readingM } of told) expect(readingM).toBeCloseTo(wanted[id]!, 12);
+		const random = seededRandom(5);
+		const worlds = Array.from({ length: 800 }, () =>
+			readingsOf(
+				rig,
+				payload.map(({ id, body, sigmaM }) => ({
+					id,
+					body: { ...body, cgM: body.cgM.map((value, k) => value + sigmaM[k]! * normal(random)) as unknown as Vec3 }
+				})),
+				{ plate: 0.001 * normal(random) }
+			)
+		);
+		for (const { id, sigmaM } of told) {
+			const spread = Math.sqrt(worlds.reduce((sum, world) => sum + (world[id]! - wanted[id]!) ** 2, 0) / worlds.length);
+			// The pan arm does not feel the payload once the plate has taken its error: nothing beside rounding.
+			if (sigmaM < 1e-9) expect(spread).toBeLessThan(1e-9);
+			// A spread of 800 draws is good to one part in forty; four times that.
+			else expect(Math.abs(spread / sigmaM - 1)).toBeLessThan(0.1);
+		}
+	});
+	it('refuses a sigma below nothing', () =>
+		expect(() => predictReadings({ rig, payload: [{ ...payload[0]!, sigmaM: [-1, 0, 0] }], zeroSigmaM: {} })).toThrow(
+			'payload[0].sigmaM[0]'
+		));
+});

@@ -1,0 +1,89 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { PhysicsInputError } from '../errors';
+import { chargeFromIndicator } from './chargeFromIndicator';
+import { powerPlan } from './powerPlan';
+
+const source = { id: 'block', capacityWh: 98, voltageV: 14.4, count: 3, atOnce: 1, ageFactor: 0.85 };
+const tap = { id: 'main', sourceId: 'block', voltageV: 14.4, limitA: 6, efficiency: 1 };
+const plan = (extra: object = {}) =>
+	powerPlan({
+		sources: [source],
+		taps: [tap],
+		loads: [{ id: 'camera', tapId: 'main', drawW: 40 }],
+		marginShare: 0.15,
+		jobS: 4 * 3600,
+		...extra
+	});
+
+describe('the power plan', () => {
+	it('runs a set for usable energy over draw and swaps at each multiple of it', () => {
+		const [block] = plan().sources;
+		const setS = (98 * 0.85 * 0.85 * 3600) / 40;
+		expect(block!.setRunTimeS).toBeCloseTo(setS, 9);
+		block!.swapsS.forEach((swapS, k) => expect(swapS).toBeCloseTo((k + 1) * setS, 9));
+		expect(block!.swapsS).toHaveLength(2);
+		expect(block!.lastsTheJob).toBe(true);
+		expect(plan({ jobS: block!.setRunTimeS! * 2 }).sources[0]!.swapsS).toHaveLength(1);
+	});
+
+	it('says how many batteries the job is short of, in whole sets', () => {
+		const pairs = plan({ sources: [{ ...source, count: 3, atOnce: 2 }], jobS: 12 * 3600 }).sources[0]!;
+		expect(pairs.setRunTimeS! * Math.ceil((12 * 3600) / pairs.setRunTimeS!)).toBeGreaterThanOrEqual(12 * 3600);
+		expect(pairs.missing).toBe(2 * Math.ceil((12 * 3600) / pairs.setRunTimeS!) - 3);
+		expect(pairs.lastsTheJob).toBe(false);
+	});
+
+	it('uses the same energy however the loads are shared among straight taps', () => {
+		fc.assert(
+			fc.property(fc.array(fc.double({ min: 1, max: 60, noNaN: true }), { minLength: 1, maxLength: 6 }), (draws) => {
+				const taps = draws.map((_, k) => ({ ...tap, id: `t${k}` }));
+				const loads = draws.map((drawW, k) => ({ id: `l${k}`, tapId: `t${k}`, drawW }));
+				const spread = plan({ taps, loads });
+				const together = plan({ loads: loads.map((load) => ({ ...load, tapId: 'main' })) });
+				expect(spread.sources[0]!.drawW).toBeCloseTo(together.sources[0]!.drawW, 9);
+				spread.taps.forEach(({ overloaded, currentA }) => expect(overloaded).toBe(currentA > 6));
+			})
+		);
+	});
+
+	it('draws what a lossy tap wastes from the cells but not through the tap', () => {
+		const lossy = plan({ taps: [{ ...tap, voltageV: 7.2, efficiency: 0.8 }] });
+		expect(lossy.sources[0]!.drawW).toBeCloseTo(50, 12);
+		expect(lossy.taps[0]!.currentA).toBeCloseTo(40 / 7.2, 12);
+	});
+
+	it('lets a battery that feeds nothing be', () =>
+		expect(plan({ loads: [] }).sources[0]).toMatchObject({ setRunTimeS: null, missing: 0, lastsTheJob: true }));
+
+	it.each([
+		['a tap of no battery', { taps: [{ ...tap, sourceId: 'x' }] }, 'taps[0].sourceId'],
+		['a load on no tap', { loads: [{ id: 'a', tapId: 'x', drawW: 1 }] }, 'loads[0].tapId'],
+		['half a battery', { sources: [{ ...source, count: 1.5 }] }, 'sources[0].count'],
+		['an age past new', { sources: [{ ...source, ageFactor: 1.2 }] }, 'sources[0].ageFactor'],
+		['a margin of all', { marginShare: 1 }, 'marginShare'],
+		['a negative draw', { loads: [{ id: 'a', tapId: 'main', drawW: -1 }] }, 'loads[0].drawW']
+	])('refuses %s by name', (_, extra, path) => {
+		expect(() => plan(extra)).toThrow(PhysicsInputError);
+		expect(() => plan(extra)).toThrow(path);
+	});
+});
+
+describe('a charge indicator', () => {
+	const four = { fromShares: [0, 0.25, 0.5, 0.75], fullRunTimeS: 4000, marginShare: 0 };
+	it('reads as the stretch between its steps', () => {
+		expect(chargeFromIndicator({ ...four, lit: 3 })).toEqual({ shares: [0.5, 0.75], seconds: [2000, 3000] });
+		expect(chargeFromIndicator({ ...four, lit: 4 }).shares).toEqual([0.75, 1]);
+		expect(chargeFromIndicator({ ...four, lit: 0 }).shares).toEqual([0, 0]);
+	});
+	it('covers the whole charge without a gap', () => {
+		for (let lit = 1; lit < 4; lit += 1)
+			expect(chargeFromIndicator({ ...four, lit }).shares[1]).toBe(
+				chargeFromIndicator({ ...four, lit: lit + 1 }).shares[0]
+			);
+	});
+	it('refuses steps that do not rise and counts past the last', () => {
+		expect(() => chargeFromIndicator({ ...four, fromShares: [0, 0.5, 0.5], lit: 1 })).toThrow('fromShares[2]');
+		expect(() => chargeFromIndicator({ ...four, lit: 5 })).toThrow('lit');
+	});
+});
