@@ -80,6 +80,11 @@ console.log(
 		unit: 'mm',
 		medianUntaught: round(median(foretold.untaughtM) * 1000),
 		median: round(median(foretold.taughtM) * 1000),
-		p95: round(share([...foretold.taughtM].sort((a, b) => a - b), 0.95) * 1000)
+		p95: round(
+			share(
+				[...foretold.taughtM].sort((a, b) => a - b),
+				0.95
+			) * 1000
+		)
 	})
 );

@@ -4,6 +4,7 @@ import { offsetFromRest } from '../mass/offsetFromRest';
 import { offsetFromScale } from '../mass/offsetFromScale';
 import { offsetFromSwing } from '../mass/offsetFromSwing';
 import { between, normal, type Random } from '../numeric/random';
+import { spreadOf } from '../mass/spread';
 import { ellipticK } from '../numeric/ellipticK';
 import { stateOf } from './axisState';
 import { type AxisLoad, axisLoads, type GimbalChain } from './chain';
@@ -222,18 +223,19 @@ function lookAt(bench: Bench, load: AxisLoad, offsetM: Vec3): Vec3 {
 	const band = bandOf(load);
 	const swings = Math.min(mostSwings, Math.floor((releaseRad - lastRad) / ((4 * band) / r)));
 	if (swings < 1) {
-		// The scale's lever, a hand's width; lifting and lowering it and taking the mean leaves a third of the friction.
+		// Held at a hand's width, lifted and lowered three times: the mean leaves a third of the friction and of the noise.
 		const leverM = 0.12;
-		const carried = load.carriedKg;
-		const component = (seenM: number) => {
-			const readingKg = (Math.abs(seenM) * carried) / leverM + (operator.scaleSigmaKg / Math.SQRT2) * normal(random);
-			return (
-				Math.sign(seenM) * offsetFromScale({ readingKg: Math.max(0, readingKg), leverM, carriedKg: carried }).offsetM
-			);
+		const carriedKg = load.carriedKg;
+		const component = (trulyM: number) => {
+			const readings = [0, 1, 2].map(() => {
+				const blurM = (band / 3) * (2 * random() - 1);
+				const seenKg = ((trulyM + blurM) * carriedKg) / leverM + (operator.scaleSigmaKg / Math.SQRT2) * normal(random);
+				return Math.sign(seenKg) * offsetFromScale({ readingKg: Math.abs(seenKg), leverM, carriedKg }).offsetM;
+			});
+			return spreadOf({ values: readings }).mean;
 		};
-		const blurM = (band / 3) * (2 * random() - 1);
 		const across = acrossOf(load.axis.direction);
-		return across.reduce<Vec3>((sum, unit) => add(sum, scale(unit, component(dot(offsetM, unit) + blurM))), [0, 0, 0]);
+		return across.reduce<Vec3>((sum, unit) => add(sum, scale(unit, component(dot(offsetM, unit)))), [0, 0, 0]);
 	}
 	const blurRad = (Math.asin(Math.min(1, band / r)) * (random() - random())) / 2;
 	const turnedRad = operator.angleSigmaRad * normal(random) + blurRad;
