@@ -5,6 +5,8 @@ export { PhysicsInputError } from './errors';
 
 // The units of the work
 export {
+	celsiusFromFahrenheit,
+	degFromRad,
 	gFromKg,
 	inFromM,
 	kgFromG,
@@ -15,11 +17,12 @@ export {
 	mFromIn,
 	mFromMm,
 	mmFromM,
-	ozFromKg
+	ozFromKg,
+	radFromDeg
 } from './units';
 
 // Mass: bodies, their inertias, and measuring where they are heavy
-export { type Body, type Inertia, standardGravityMPerS2, type Vec3 } from './mass/body';
+export { add, type Body, dot, type Inertia, scale, standardGravityMPerS2, subtract, type Vec3 } from './mass/body';
 export { combineBodies, type CombinedBody } from './mass/combineBodies';
 export { boxInertia, cylinderInertia, rodInertia } from './mass/standardInertias';
 export { cgFromTwoScales } from './mass/cgFromTwoScales';

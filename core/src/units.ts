@@ -17,3 +17,8 @@ export const lbFromKg = (kilograms: number): number => kilograms / kilogramsPerP
 export const kgFromLb = (pounds: number): number => pounds * kilogramsPerPound;
 export const ozFromKg = (kilograms: number): number => lbFromKg(kilograms) * ouncesPerPound;
 export const kgFromOz = (ounces: number): number => kgFromLb(ounces / ouncesPerPound);
+
+export const radFromDeg = (degrees: number): number => (degrees * Math.PI) / 180;
+export const degFromRad = (radians: number): number => (radians * 180) / Math.PI;
+
+export const celsiusFromFahrenheit = (fahrenheit: number): number => ((fahrenheit - 32) * 5) / 9;

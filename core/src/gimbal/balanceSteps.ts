@@ -1,7 +1,7 @@
 import { checksFor } from '../input';
 import { dot, length, standardGravityMPerS2, type Vec3 } from '../mass/body';
 import { isPoised, stateOf } from './axisState';
-import { type AxisLoad, axisLoads, listPositions } from './chain';
+import { type AxisLoad, axisLoads, type GimbalChain, listPositions } from './chain';
 import { mountPayload, type GimbalRig } from './rig';
 import type { Body } from '../mass/body';
 
@@ -38,8 +38,10 @@ export function balanceSteps(input: {
 	readonly positionsM: Readonly<Record<string, number>>;
 	readonly targetsM: Readonly<Record<string, number>>;
 	readonly toleranceNm?: number;
+	/** The rig with its payload as looks have corrected it; absent: as `mountPayload` puts them together. */
+	readonly chain?: GimbalChain;
 }): { readonly steps: readonly BalanceStep[]; readonly poised: boolean } {
-	const chain = mountPayload(input);
+	const chain = input.chain ?? mountPayload(input);
 	const loads = axisLoads('balanceSteps', chain);
 	const positionsM = listPositions('balanceSteps', chain, input.positionsM);
 	const targetsM = listPositions('balanceSteps', chain, input.targetsM);

@@ -1,10 +1,13 @@
 <script lang="ts">
-	import { unbroken } from '$lib/units/display';
+	import { showMass, together, unbroken } from '$lib/units/display';
 	import type { UnitSystem } from '$lib/model/person';
 	import type { Rig } from '$lib/model/rig';
 	import Slip from '$lib/slip/Slip.svelte';
 	import Vial from '$lib/vial/Vial.svelte';
-	import { benchSlip, lightWarning, moveInWords, slideOf } from './benchSlip';
+	import type { BalanceOrder } from '$lib/model/balance';
+	import { appliesHere, benchSlip, lightWarning, moveInWords, slideOf } from './benchSlip';
+	import LookPanel from './LookPanel.svelte';
+	import { extensionId } from './setUp';
 	import { printedReading } from './reading';
 	import type { GimbalBench } from './gimbalBench.svelte';
 	import type { BenchFigures } from './figures';
@@ -21,6 +24,10 @@
 		trouble: string;
 		note: string;
 		onlog: () => void;
+		/** Checks of the list that nobody ticked yet. */
+		checksOpen?: number;
+		/** The guide asks for looks itself. */
+		noLooks?: boolean;
 	}
 	let {
 		bench,
@@ -32,12 +39,51 @@
 		logging,
 		trouble,
 		note = $bindable(),
-		onlog
+		onlog,
+		checksOpen = 0,
+		noLooks = false
 	}: Props = $props();
 
 	const slip = $derived(benchSlip(rig, figures, units, bench.waived));
 	const light = $derived(lightWarning(rig, figures, units));
 	const nextSlide = $derived(slip.step === null ? null : slideOf(rig, slip.step.slideId));
+	/** A look is offered for the slide whose turn it is; once all are placed, for the one that was looked at last. */
+	const lastLook = $derived(bench.looks[bench.looks.length - 1]);
+	const lookSlide = $derived(
+		slip.kind === 'tooHeavy' || slip.kind === 'remedy'
+			? null
+			: (nextSlide ??
+					rig.geometry.slides.find((slide) => slide.balances === lastLook?.axisId) ??
+					rig.geometry.slides[0] ??
+					null)
+	);
+	const labelOf = (id: string) => rig.geometry.axes.find((axis) => axis.id === id)?.label ?? id;
+	const looked = $derived(
+		bench.looks
+			.map((look, index) => {
+				if (look.kind === 'measured') return { index, text: `${labelOf(look.axisId)}: ${look.how}` };
+				const slide = rig.geometry.slides.find(({ id }) => id === look.slideId);
+				if (slide === undefined) return { index, text: '' };
+				const at = `${slide.label} at ${printedReading(slide, look.positionsM[slide.id] ?? 0)}`;
+				const did = { holds: 'holds', 'falls+': `falls ${slide.plusWord}`, 'falls-': `falls ${slide.minusWord}` };
+				return { index, text: `${at}: ${did[look.observation]}` };
+			})
+			.reverse()
+	);
+	const fitted = $derived([
+		...(bench.state.weights ?? []).map(({ placeId, massKg }, weight) => ({
+			text: `${together(showMass(massKg, units))} at ${rig.geometry.counterweightPlaces.find(({ id }) => id === placeId)?.label ?? placeId}.`,
+			what: { weight }
+		})),
+		...(bench.state.alternativeIds ?? []).map((alternativeId) => ({
+			text: `${
+				rig.geometry.alternatives?.find(({ id }) => id === alternativeId)?.label ??
+				rig.geometry.slides.find(({ id }) => extensionId(id) === alternativeId)?.extension?.label ??
+				'Another set-up'
+			} in use.`,
+			what: { alternativeId }
+		}))
+	]);
 	const earlier = $derived(
 		bench.nudges
 			.map(({ slideId, fromM, toM }, index) => {
@@ -52,12 +98,35 @@
 	<ol class="roll" aria-label="Done before">
 		{#each earlier as { index, text } (index)}<li>{text}</li>{/each}
 	</ol>
+	{#if looked.length > 0}
+		<ol class="looked" aria-label="Seen so far">
+			{#each looked as { index, text } (index)}<li>{text}</li>{/each}
+		</ol>
+		<p class="count">
+			{#each [...new Set(bench.looks.map(({ axisId }) => axisId))] as axisId (axisId)}
+				<button type="button" class="link" onclick={() => bench.forgetLooks(axisId)}
+					>Forget the looks at {labelOf(axisId).toLowerCase()}</button
+				>
+			{/each}
+		</p>
+	{/if}
 	<p class="count">
 		{bench.nudges.length}
 		{bench.nudges.length === 1 ? 'nudge' : 'nudges'} so far
 		<button type="button" class="link" onclick={() => bench.undo()} disabled={!bench.canUndo}>Undo</button>
 		<button type="button" class="link" onclick={() => bench.redo()} disabled={!bench.canRedo}>Redo</button>
 		<button type="button" class="link" onclick={() => bench.startOver()}>Start over</button>
+		<label class="order"
+			>vertical tilt
+			<select
+				value={bench.order}
+				onchange={(event) => bench.setOrder(event.currentTarget.value as BalanceOrder)}
+				data-testid="order"
+			>
+				<option value="verticalNext">right after fore-aft</option>
+				<option value="verticalLast">last</option>
+			</select>
+		</label>
 	</p>
 {/snippet}
 
@@ -79,7 +148,20 @@
 		<Vial size="large" offset={0} label="Poised" />
 	{/if}
 	<p>{slip.why}</p>
-	{#each slip.others as other (other)}<p>{other}</p>{/each}
+	{#if checksOpen > 0}
+		<p class="checks" data-testid="checks-open">
+			<a href="{payloadHref}/checklist">{checksOpen} {checksOpen === 1 ? 'check is' : 'checks are'} still open</a> before
+			this payload is balanced.
+		</p>
+	{/if}
+	{#each slip.others as { text, remedy } (text)}
+		<p class="other">
+			{text}
+			{#if appliesHere(rig, remedy)}<button type="button" class="link" onclick={() => bench.apply(remedy)}
+					>Do this</button
+				>{/if}
+		</p>
+	{/each}
 	{#if slip.upsets !== null}<p class="quiet">{slip.upsets}</p>{/if}
 	{#if light !== null}<p class="warning">{light}</p>{/if}
 
@@ -88,16 +170,26 @@
 			It stands at {printedReading(nextSlide, figures.targetsM[nextSlide.id] ?? 0)}
 		</button>
 		<p class="quiet small">Or drag the open mark on the rule, or type what the scale reads today.</p>
+	{:else if slip.kind === 'look'}
+		<p class="quiet small">Every look is kept; a wrong one is outvoted by the next.</p>
 	{:else if slip.kind === 'remedy' || slip.kind === 'tooHeavy' || slip.kind === 'tooLight'}
+		{#if slip.remedy !== null && appliesHere(rig, slip.remedy)}
+			<button
+				type="button"
+				class="go"
+				onclick={() => slip.remedy !== null && bench.apply(slip.remedy)}
+				data-testid="apply-remedy">It is done</button
+			>
+		{/if}
 		<a
-			class="go"
+			class={slip.remedy !== null && appliesHere(rig, slip.remedy) ? 'second' : 'go'}
 			href={payloadHref + (slip.moveAllForwardM === null ? '' : `?forward=${slip.moveAllForwardM}`)}
 			data-testid="change-payload"
 		>
 			Change the payload
 		</a>
 		{#if slip.kind !== 'tooHeavy'}
-			<button type="button" class="second" onclick={() => (bench.waived = true)} data-testid="waive"
+			<button type="button" class="second" onclick={() => bench.waive(true)} data-testid="waive"
 				>Carry on as it is</button
 			>
 		{/if}
@@ -115,8 +207,23 @@
 			</p>
 		{/if}
 		{#if bench.waived}
-			<button type="button" class="second" onclick={() => (bench.waived = false)}>Back to what would cure it</button>
+			<button type="button" class="second" onclick={() => bench.waive(false)}>Back to what would cure it</button>
 		{/if}
+	{/if}
+	{#each fitted as { text, what } (text)}
+		<p class="fitted" data-testid="fitted">
+			{text} <button type="button" class="link" onclick={() => bench.takeOff(what)}>Take it off</button>
+		</p>
+	{/each}
+	{#if lookSlide !== null && bench.solved !== null && !noLooks}
+		<LookPanel
+			{rig}
+			chain={bench.solved.chain}
+			positionsM={bench.positionsM}
+			slide={lookSlide}
+			{units}
+			onlook={(look) => bench.look(look)}
+		/>
 	{/if}
 	{#if trouble !== ''}<p class="warning" role="alert">{trouble}</p>{/if}
 	{#if bench.linkLost}<p class="warning" role="status">
@@ -190,6 +297,35 @@
 	.logged {
 		font-size: 18px;
 		font-weight: 700;
+	}
+	.checks {
+		border-left: 4px solid var(--spirit);
+		padding-left: 12px;
+	}
+	.other .link,
+	.fitted .link {
+		min-height: 44px;
+		padding: 0 6px;
+	}
+	.fitted {
+		background: var(--press-wash);
+		padding: 0 12px;
+	}
+	.looked {
+		color: var(--quiet);
+		font-size: 14px;
+		max-height: 110px;
+		overflow-y: auto;
+	}
+	.order {
+		display: inline-flex;
+		align-items: center;
+		gap: 8px;
+	}
+	.order select {
+		font-size: 14px;
+		padding-top: 2px;
+		padding-bottom: 2px;
 	}
 	.roll:empty {
 		display: none;

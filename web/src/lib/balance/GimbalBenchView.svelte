@@ -17,6 +17,8 @@
 	import { GimbalBench } from './gimbalBench.svelte';
 	import MotorShares from './MotorShares.svelte';
 	import RigDrawing from './RigDrawing.svelte';
+	import { benchSheets } from './sheets';
+	import SheetLinks from '$lib/state/SheetLinks.svelte';
 	import SlideRows from './SlideRows.svelte';
 
 	interface Named {
@@ -32,17 +34,18 @@
 			readonly rigs: readonly Named[];
 			readonly payloads: readonly Named[];
 			readonly person: Person;
+			readonly checksOpen: number;
 		};
 	}
 	let { data }: Props = $props();
 
 	// The page mounts a new view for another rig, payload or version, so these never change under the bench.
 	// svelte-ignore state_referenced_locally
-	const { rig, payload } = data;
+	const { payload } = data;
 	// svelte-ignore state_referenced_locally
 	const parts = standingParts(payload, new Map(data.parts.map((part) => [part.id, part])));
 	// svelte-ignore state_referenced_locally
-	const bench = new GimbalBench(rig, payload.id, mountedBodies(parts), data.bench);
+	const bench = new GimbalBench(data.rig, payload.id, mountedBodies(parts), data.bench);
 
 	let width = $state(770);
 	let height = $state(440);
@@ -55,6 +58,8 @@
 
 	const units = $derived(data.person.units);
 	const figures = $derived(bench.figures);
+	/** As it is put together today: in the chosen order, with what a remedy put on. */
+	const rig = $derived(bench.rig);
 	const payloadHref = `/payload/${payload.id}`;
 
 	onMount(() => {
@@ -82,6 +87,9 @@
 			rigId: rig.id,
 			payloadVersion: payload.version,
 			nudges: bench.nudges,
+			looks: bench.looks,
+			weights: bench.state.weights ?? [],
+			alternativeIds: bench.state.alternativeIds ?? [],
 			note: note.trim()
 		});
 		logging = false;
@@ -132,6 +140,7 @@
 				{#each data.rigs as { id, name } (id)}<option value={id}>{name}</option>{/each}
 			</select>
 		</div>
+		<SheetLinks label="Sheets of this bench" links={benchSheets(rig.id, payload.id)} />
 		{#if figures === null}
 			<p class="empty">
 				This payload holds nothing to balance yet. <a href={payloadHref}>Put the camera on its plate</a>.
@@ -148,6 +157,7 @@
 					positionsM={bench.positionsM}
 					targetsM={figures.fit === 'tooHeavy' ? null : figures.targetsM}
 					nextId={figures.next?.slideId ?? null}
+					hunts={figures.hunts}
 					onread={(slideId, positionM) => bench.read(slideId, positionM, `rule ${slideId}`)}
 					onsettle={() => bench.settle()}
 				/>
@@ -167,7 +177,19 @@
 	</section>
 	<div class="answer-column">
 		{#if figures !== null}
-			<BenchAnswer {bench} {rig} {figures} {units} {payloadHref} {logged} {logging} {trouble} bind:note onlog={log} />
+			<BenchAnswer
+				{bench}
+				{rig}
+				{figures}
+				{units}
+				{payloadHref}
+				checksOpen={data.checksOpen}
+				{logged}
+				{logging}
+				{trouble}
+				bind:note
+				onlog={log}
+			/>
 		{/if}
 	</div>
 </div>

@@ -1,13 +1,14 @@
 <script lang="ts">
 	import type { AxisState, Vec3 } from '@poise/core';
 	import CgMark from '$lib/drawing/CgMark.svelte';
-	import PartGlyph from '$lib/drawing/PartGlyph.svelte';
+	import StandingGlyph from '$lib/drawing/StandingGlyph.svelte';
 	import { boundsOf, depth, layOut, onSheet, project, type View, type ViewPlace } from '$lib/drawing/projection';
 	import SheetFrame from '$lib/drawing/SheetFrame.svelte';
 	import type { StandingPart } from '$lib/model/payload';
 	import type { UnitSystem } from '$lib/model/person';
 	import type { Positions, Rig, RigSlide, RigStroke } from '$lib/model/rig';
 	import { completePositions } from './figures';
+	import type { Hunt } from './looks';
 	import { carriedBy, cornersOfPart, cornersOfStroke, payloadOriginM, strokesAt } from './rigShapes';
 	import SlideRule from './SlideRule.svelte';
 
@@ -22,10 +23,25 @@
 		units: UnitSystem;
 		width: number;
 		height: number;
+		/** Searches for the middle of a holding band, shown on their rules. */
+		hunts?: readonly Hunt[];
 		onread?: (slideId: string, positionM: number) => void;
 		onsettle?: () => void;
 	}
-	let { rig, parts, axes, positionsM, targetsM, nextId, units, width, height, onread, onsettle }: Props = $props();
+	let {
+		rig,
+		parts,
+		axes,
+		positionsM,
+		targetsM,
+		nextId,
+		units,
+		width,
+		height,
+		hunts = [],
+		onread,
+		onsettle
+	}: Props = $props();
 
 	const uid = $props.id();
 	const views: View[] = ['side', 'front'];
@@ -194,7 +210,7 @@
 		<g mask="url(#broken-{uid}-{view})">
 			{#each items(view) as item (item.key)}
 				{#if 'standing' in item}
-					<PartGlyph part={item.standing.part} {view} pxPerM={sheet.pxPerM} at={px(item.atM, view)} />
+					<StandingGlyph standing={item.standing} {view} pxPerM={sheet.pxPerM} at={px(item.atM, view)} />
 				{:else if item.stroke.kind === 'tube'}
 					<path
 						class="tube"
@@ -237,15 +253,11 @@
 	{/each}
 
 	<!-- The axes the payload must hang in. -->
-	{#each views as view (view)}
-		{@const tilt = px(axisAt('tilt'), view)}
-		{@const roll = px(axisAt('roll'), view)}
-		{#if view === 'side'}
-			<path class="axis" d="M{tilt.x - 13} {tilt.y}h26M{tilt.x} {tilt.y - 13}v26" />
-			<text class="axis-name" x={tilt.x + 9} y={tilt.y - 9}>tilt axis</text>
-		{:else}
-			<path class="axis" d="M{roll.x - 13} {roll.y}h26M{roll.x} {roll.y - 13}v26" />
-			<text class="axis-name" x={roll.x + 9} y={roll.y - 9}>roll axis</text>
+	{#each [['tilt', 'side'], ['roll', 'front']] as const as [id, view] (id)}
+		{#if rig.geometry.axes.some((axis) => axis.id === id)}
+			{@const at = px(axisAt(id), view)}
+			<path class="axis" d="M{at.x - 13} {at.y}h26M{at.x} {at.y - 13}v26" />
+			<text class="axis-name" x={at.x + 9} y={at.y - 9}>{id} axis</text>
 		{/if}
 	{/each}
 	{#each marks as { id, at } (id)}
@@ -261,6 +273,7 @@
 			positionM={positionsM[slide.id] ?? 0}
 			targetM={targetsM?.[slide.id] ?? null}
 			active={nextId === slide.id}
+			hunt={hunts.find(({ slideId }) => slideId === slide.id) ?? null}
 			onread={onread && ((positionM) => onread(slide.id, positionM))}
 			{onsettle}
 		/>

@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { mmFromM, positionAt, readingAt } from '@poise/core';
 	import type { RigSlide } from '$lib/model/rig';
+	import type { Hunt } from './looks';
 	import { printedReading } from './reading';
 
 	/** A slide as a rule, to the drawing's scale: the open mark is where it stands, the full one where it belongs. */
@@ -13,10 +14,23 @@
 		positionM: number;
 		targetM: number | null;
 		active: boolean;
+		/** The search for the middle of its holding band, if one is on. */
+		hunt?: Hunt | null;
 		onread?: ((positionM: number) => void) | undefined;
 		onsettle?: (() => void) | undefined;
 	}
-	let { slide, at, upright = false, pxPerM, positionM, targetM, active, onread, onsettle }: Props = $props();
+	let {
+		slide,
+		at,
+		upright = false,
+		pxPerM,
+		positionM,
+		targetM,
+		active,
+		hunt = null,
+		onread,
+		onsettle
+	}: Props = $props();
 
 	const direction = $derived(upright ? -1 : 1);
 	const along = (metres: number) => direction * metres * pxPerM;
@@ -85,6 +99,18 @@
 		y={upright ? along(slide.rangeM[1]) - 18 : 5}
 		text-anchor={upright ? 'middle' : 'end'}>{slide.label}</text
 	>
+	{#if hunt !== null}
+		{@const [from, to] = hunt.nudge.bracketM.map(along) as [number, number]}
+		<path class="bracket" d={upright ? `M6 ${from}h-6V${to}h6` : `M${from} 6v-6H${to}v6`} />
+		{#each hunt.history as tried, index (index)}
+			<circle
+				class={tried.observation === 'holds' ? 'held' : 'fell'}
+				cx={upright ? -1 : along(tried.positionM)}
+				cy={upright ? along(tried.positionM) : -1}
+				r="3.5"
+			/>
+		{/each}
+	{/if}
 	{#if targetM !== null}
 		{#if Math.abs(targetM - positionM) * pxPerM > 3}
 			<path
@@ -137,6 +163,20 @@
 		font-family: var(--font-mono);
 		font-size: 12px;
 		fill: var(--quiet);
+	}
+	.bracket {
+		fill: none;
+		stroke: var(--spirit);
+		stroke-width: 5;
+	}
+	.held {
+		fill: var(--spirit);
+		stroke: var(--ink);
+	}
+	.fell {
+		fill: var(--panel);
+		stroke: var(--ink);
+		stroke-width: 1.4;
 	}
 	.target {
 		fill: var(--press);

@@ -56,7 +56,7 @@ describe('the slip of the gimbal bench', () => {
 		expect(`${slip.lead}${slip.strong}`).toBe('Move the camera on its plate back 12 mm');
 		expect(slip.why).toContain('The plate runs out of travel; tilt keeps');
 		expect(slip.moveAllForwardM).toBeCloseTo(-0.012, 12);
-		expect(slip.others).toEqual(['Or fix 145 g at the rear end of the plate.']);
+		expect(slip.others.map(({ text }) => text)).toEqual(['Or fix 145 g at the rear end of the plate.']);
 		expect(slipOf(small, tele, completePositions(small, {}), true).kind).toBe('move');
 		const waived = slipOf(small, tele, targetsOf(small, tele), true);
 		expect(`${waived.lead}${waived.strong}`).toBe('Placed, but not poised');

@@ -3,11 +3,12 @@ import type { UnitSystem } from '$lib/model/person';
 import type { Rig, RigSlide } from '$lib/model/rig';
 import { showLength, showMass, showMove, showTurns, together } from '$lib/units/display';
 import type { BenchFigures } from './figures';
+import type { Hunt } from './looks';
 import { printedReading } from './reading';
 
 /** What the slip says: a plain lead and the bold part for the hand, then why, and what it upsets. */
 export interface BenchSlip {
-	readonly kind: 'move' | 'remedy' | 'poised' | 'tooHeavy' | 'tooLight';
+	readonly kind: 'move' | 'look' | 'remedy' | 'poised' | 'tooHeavy' | 'tooLight';
 	readonly heading: string;
 	readonly lead: string;
 	readonly strong: string;
@@ -17,8 +18,9 @@ export interface BenchSlip {
 	readonly upsets: string | null;
 	/** The slide whose turn it is. */
 	readonly step: BalanceStep | null;
-	/** Other ways out, when the rig runs out of travel. */
-	readonly others: readonly string[];
+	/** The remedy it names, when the rig runs out of travel, and the other ways out. */
+	readonly remedy: Remedy | null;
+	readonly others: readonly { readonly text: string; readonly remedy: Remedy }[];
 	/** The same as a move of everything on the plate, where that is what the slip asks for. */
 	readonly moveAllForwardM: number | null;
 }
@@ -36,7 +38,7 @@ export const moveInWords = (slide: RigSlide, moveM: number, units: UnitSystem) =
 
 /** The next thing to do. `waived`: the person carries on although the rig cannot be balanced fully. */
 export function benchSlip(rig: Rig, figures: BenchFigures, units: UnitSystem, waived: boolean): BenchSlip {
-	const none = { detail: null, upsets: null, step: null, others: [], moveAllForwardM: null };
+	const none = { detail: null, upsets: null, step: null, remedy: null, others: [], moveAllForwardM: null };
 	const { massKg, fit, solution, steps, next, poised } = figures;
 
 	if (fit === 'tooHeavy')
@@ -70,10 +72,11 @@ export function benchSlip(rig: Rig, figures: BenchFigures, units: UnitSystem, wa
 				lead,
 				strong,
 				why: outOfTravel(rig, figures),
+				remedy: first,
 				moveAllForwardM: moveOfPayload(rig, first),
-				others: rest.slice(0, 2).map((remedy) => {
+				others: rest.slice(0, 3).map((remedy) => {
 					const words = remedyInWords(rig, remedy, units);
-					return `Or ${lower(words.lead)}${words.strong}.`;
+					return { text: `Or ${lower(words.lead)}${words.strong}.`, remedy };
 				})
 			};
 		}
@@ -92,7 +95,20 @@ export function benchSlip(rig: Rig, figures: BenchFigures, units: UnitSystem, wa
 		const number = steps.indexOf(next) + 1;
 		const target = figures.targetsM[slide.id] ?? 0;
 		const turns = slide.knobPitchM === null ? null : showTurns(next.moveM, slide.knobPitchM);
-		const reading = `to reading ${printedReading(slide, target)}`;
+		const sigmaM = figures.sigmasM[slide.id];
+		const sure = sigmaM === undefined || sigmaM < 0.0005 ? '' : `, give or take ${together(showLength(sigmaM, units))}`;
+		const reading = `to reading ${printedReading(slide, target)}${sure}`;
+		const hunt = figures.hunts.find(({ slideId, open }) => open && slideId === slide.id);
+		if (hunt !== undefined && Math.abs(next.moveM) <= leastMoveM)
+			return {
+				...none,
+				kind: 'look',
+				heading: `Step ${number} of ${steps.length} · ${slide.purpose} · motors off`,
+				lead: 'Tighten, let go: ',
+				strong: `does it fall ${slide.plusWord}, ${slide.minusWord}, or hold?`,
+				why: huntInWords(slide, hunt),
+				step: next
+			};
 		return {
 			...none,
 			kind: 'move',
@@ -101,7 +117,7 @@ export function benchSlip(rig: Rig, figures: BenchFigures, units: UnitSystem, wa
 			strong: moveInWords(slide, next.moveM, units),
 			detail:
 				turns === null ? `${reading.charAt(0).toUpperCase()}${reading.slice(1)}` : `${turns} of its knob, ${reading}`,
-			why: cautionFor(slide),
+			why: hunt === undefined ? cautionFor(slide) : huntInWords(slide, hunt),
 			upsets: upsetInWords(rig, steps, next, units),
 			step: next
 		};
@@ -126,6 +142,20 @@ export function benchSlip(rig: Rig, figures: BenchFigures, units: UnitSystem, wa
 		strong: 'and it still leans',
 		why: outOfTravel(rig, figures)
 	};
+}
+
+/** Below this a hand cannot tell a move from none. */
+const leastMoveM = 0.0003;
+
+/** Where the search for the middle of the holding band stands. */
+function huntInWords(slide: RigSlide, { nudge, history }: Hunt): string {
+	const [from, to] = nudge.bracketM.map((end) => printedReading(slide, end)) as [string, string];
+	const ends = Number(from) <= Number(to) ? `${from} and ${to}` : `${to} and ${from}`;
+	const looks = `${history.length} ${history.length === 1 ? 'look' : 'looks'} so far`;
+	if (nudge.outOfTravel !== null)
+		return `It still falls at the end of the travel: the slide is too short here. ${looks}.`;
+	const doubt = nudge.contradictory ? 'One of the looks does not fit the others; it is outvoted, not lost. ' : '';
+	return `${doubt}It holds somewhere between ${ends}. ${looks}.`;
 }
 
 /** What the light rig wants added, as a warning beside the slip: it can be balanced, but may not stay still. */
@@ -158,6 +188,7 @@ const movesOnlyPayload = (slide: RigSlide) => slide.moves.every((id) => id === '
 function moveOfPayload(rig: Rig, remedy: Remedy): number | null {
 	if (remedy.kind !== 'extendSlide') return null;
 	const slide = slideOf(rig, remedy.slideId);
+	if (extensionReaches(slide, remedy)) return null;
 	if (!movesOnlyPayload(slide) || slide.direction[0] !== 1) return null;
 	return (remedy.end === 'least' ? -1 : 1) * wholeMillimetresM(remedy.byM);
 }
@@ -169,13 +200,30 @@ function remedyInWords(rig: Rig, remedy: Remedy, units: UnitSystem): { lead: str
 		const kg = Math.ceil(remedy.massKg * 200 - 1e-9) / 200;
 		return { lead: 'Fix ', strong: `${together(showMass(kg, units))} at ${place?.label ?? remedy.placeId}` };
 	}
+	if (remedy.kind !== 'extendSlide') {
+		const label =
+			rig.geometry.alternatives?.find(({ id }) => id === remedy.alternativeId)?.label ?? remedy.alternativeId;
+		if (remedy.kind === 'swapPlate') return { lead: 'Swap in ', strong: label };
+		return remedy.kind === 'useHole' ? { lead: 'Use ', strong: label } : { lead: 'Turn the cradle: ', strong: label };
+	}
 	const slide = slideOf(rig, remedy.slideId);
 	const way = remedy.end === 'least' ? slide.minusWord : slide.plusWord;
 	const by = together(showLength(wholeMillimetresM(remedy.byM), units));
+	if (extensionReaches(slide, remedy)) return { lead: 'Fit ', strong: slide.extension?.label ?? 'the extension' };
 	return movesOnlyPayload(slide)
 		? { lead: 'Move the camera on its plate ', strong: `${way} ${by}` }
 		: { lead: `Extend the ${lower(slide.label)} `, strong: `${way} ${by}` };
 }
+
+/** The slide has an extension of its own that reaches far enough. */
+export function extensionReaches(slide: RigSlide, remedy: Remedy): boolean {
+	if (remedy.kind !== 'extendSlide' || !slide.extension) return false;
+	return (remedy.end === 'least' ? slide.extension.lessM : slide.extension.moreM) >= remedy.byM;
+}
+
+/** A remedy that the bench itself can put into effect, rather than the payload's page. */
+export const appliesHere = (rig: Rig, remedy: Remedy): boolean =>
+	remedy.kind !== 'extendSlide' || extensionReaches(slideOf(rig, remedy.slideId), remedy);
 
 function upsetInWords(rig: Rig, steps: readonly BalanceStep[], step: BalanceStep, units: UnitSystem): string | null {
 	const turn = (axisId: string) => steps.findIndex((each) => each.axisId === axisId) + 1;
@@ -188,7 +236,7 @@ function upsetInWords(rig: Rig, steps: readonly BalanceStep[], step: BalanceStep
 }
 
 /** One sentence of care for the hand, by what comes loose. */
-function cautionFor(slide: RigSlide): string {
+export function cautionFor(slide: RigSlide): string {
 	if (slide.balances === 'tilt' && slide.plusWord === 'up')
 		return 'Point the lens up, hold the camera, loosen; tighten before letting go.';
 	if (slide.balances === 'tilt') return 'Hold the camera level while it is loose; tighten before letting go.';

@@ -6,10 +6,15 @@ import {
 	type BalanceStep,
 	type Body,
 	type GimbalBalance,
+	type GimbalChain,
 	mountPayload,
-	PhysicsInputError
+	PhysicsInputError,
+	predictReadings,
+	type Vec3
 } from '@poise/core';
 import type { Positions, Rig } from '$lib/model/rig';
+import type { Look } from '$lib/model/balance';
+import { type Hunt, readLooks } from './looks';
 import { printablePosition } from './reading';
 
 /** Everything the gimbal bench shows, worked out from a rig, a payload and where the slides stand. */
@@ -24,56 +29,101 @@ export interface BenchFigures {
 	readonly poised: boolean;
 	/** The slide whose turn it is; null when every slide stands where it should. */
 	readonly next: BalanceStep | null;
+	/** Searches by falls and holds. */
+	readonly hunts: readonly Hunt[];
+	readonly sigmasM: Readonly<Record<string, number>>;
 }
 
 export interface MountedBody {
 	readonly id: string;
 	readonly body: Body;
+	/** How sure its centre is; absent: exact. */
+	readonly sigmaM?: Vec3;
 }
 
-/** Solves the rig: the part that does not depend on where the slides stand today. */
-export function solveBench(rig: Rig, bodies: readonly MountedBody[]): GimbalBalance {
-	const chain = mountPayload({ rig: rig.geometry, payload: bodies });
-	return balanceGimbal({ chain, options: { counterweightPlaces: rig.geometry.counterweightPlaces } });
+/** A rig solved for a payload: everything that does not depend on where the slides stand today. */
+export interface SolvedBench {
+	readonly chain: GimbalChain;
+	readonly solution: GimbalBalance;
+	readonly hunts: readonly Hunt[];
+	/** How sure each foretold reading is, one standard deviation, by slide id; no entry once somebody has looked. */
+	readonly sigmasM: Readonly<Record<string, number>>;
 }
+
+/** Where the slides belong by the figures alone. */
+export const solveBench = (rig: Rig, bodies: readonly MountedBody[]): GimbalBalance => solve(rig, bodies, []).solution;
+
+function solve(rig: Rig, bodies: readonly MountedBody[], looks: readonly Look[]) {
+	const { chain, hunts } = readLooks(rig, mountPayload({ rig: rig.geometry, payload: bodies }), looks);
+	const payloadIds = chain.parts.map(({ id }) => id).filter((id) => id.startsWith('payload:'));
+	const alternatives = (rig.geometry.alternatives ?? []).map((each) => ({
+		...each,
+		moves: each.moves.flatMap((id) => (id === 'payload' ? payloadIds : [id]))
+	}));
+	const { counterweightPlaces } = rig.geometry;
+	return { chain, hunts, solution: balanceGimbal({ chain, options: { counterweightPlaces, alternatives } }) };
+}
+
+/** Where the slides belong by the figures and by what was seen of the loose axes. */
+export function solveWithLooks(rig: Rig, bodies: readonly MountedBody[], looks: readonly Look[]): SolvedBench {
+	const zeroSigmaM = Object.fromEntries(
+		rig.geometry.slides.map(({ id, zeroSigmaM: sigma = usualZeroSigmaM }) => [id, sigma])
+	);
+	const payload = bodies.map((part) => ({ ...part, sigmaM: part.sigmaM ?? ([0, 0, 0] as const) }));
+	const looked = new Set(
+		looks.flatMap((look) => (look.kind === 'way' ? [look.slideId] : look.seen.map(({ slideId }) => slideId)))
+	);
+	const sigmasM = Object.fromEntries(
+		predictReadings({ rig: rig.geometry, payload, zeroSigmaM }).flatMap(({ id, sigmaM }) =>
+			looked.has(id) ? [] : [[id, sigmaM]]
+		)
+	);
+	return { ...solve(rig, bodies, looks), sigmasM };
+}
+
+/** A printed scale sits about this well. */
+export const usualZeroSigmaM = 0.0015;
 
 export function benchFigures(
 	rig: Rig,
 	bodies: readonly MountedBody[],
 	positionsM: Positions,
-	solution: GimbalBalance = solveBench(rig, bodies)
+	solved: SolvedBench = { ...solve(rig, bodies, []), sigmasM: {} }
 ): BenchFigures {
+	const { chain, solution, hunts, sigmasM } = solved;
 	const massKg = bodies.reduce((sum, { body }) => sum + body.massKg, 0);
-	const targetsM = settableTargets(rig, solution);
-	const { steps, poised } = balanceSteps({ rig: rig.geometry, payload: bodies, positionsM, targetsM });
+	const hunted = Object.fromEntries(hunts.filter(({ open }) => open).map((hunt) => [hunt.slideId, hunt]));
+	const targetsM = Object.fromEntries(
+		rig.geometry.slides.map((slide, index) => [
+			slide.id,
+			printablePosition(slide, hunted[slide.id]?.nudge.positionM ?? solution.slides[index]?.positionM ?? 0)
+		])
+	);
+	const { steps, poised } = balanceSteps({ rig: rig.geometry, payload: bodies, positionsM, targetsM, chain });
 	return {
 		massKg,
 		fit: massKg < rig.leastPayloadKg ? 'tooLight' : massKg > rig.greatestPayloadKg ? 'tooHeavy' : 'fits',
 		solution,
 		targetsM,
 		steps,
-		axes: axisStates({ chain: mountPayload({ rig: rig.geometry, payload: bodies }), positionsM }),
-		poised,
-		next: nextStep(steps, poised)
+		axes: axisStates({ chain, positionsM }),
+		poised: poised && Object.keys(hunted).length === 0,
+		next: nextStep(steps, poised, hunted),
+		hunts,
+		sigmasM
 	};
-}
-
-/** The solved positions, each moved to the nearest reading its scale can show. */
-function settableTargets(rig: Rig, solution: GimbalBalance): Positions {
-	return Object.fromEntries(
-		rig.geometry.slides.map((slide, index) => [
-			slide.id,
-			printablePosition(slide, solution.slides[index]?.positionM ?? 0)
-		])
-	);
 }
 
 /** Below this a hand cannot tell a move from none. */
 const leastMoveM = 0.0002;
 
 /** The first slide out of place; once all are placed but an axis still leans, the one furthest from its target. */
-function nextStep(steps: readonly BalanceStep[], poised: boolean): BalanceStep | null {
-	const out = steps.find(({ placed }) => !placed);
+function nextStep(
+	steps: readonly BalanceStep[],
+	poised: boolean,
+	hunted: Readonly<Record<string, Hunt>>
+): BalanceStep | null {
+	const out = steps.find(({ placed, slideId }) => !placed || hunted[slideId] !== undefined);
 	if (out !== undefined || poised) return out ?? null;
 	const furthest = steps.reduce<BalanceStep | null>(
 		(most, step) => (Math.abs(step.moveM) > Math.abs(most?.moveM ?? 0) ? step : most),

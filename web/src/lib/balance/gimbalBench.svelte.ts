@@ -1,6 +1,6 @@
-import type { GimbalBalance } from '@poise/core';
+import type { Remedy } from '@poise/core';
 import { ask } from '$lib/api';
-import type { BenchState, Nudge } from '$lib/model/balance';
+import type { BalanceOrder, BenchState, Look, Nudge } from '$lib/model/balance';
 import type { Positions, Rig } from '$lib/model/rig';
 import { begin, change, type History, redo, settle, undo } from '$lib/state/history';
 import { keepSoon, recall } from '$lib/state/kept';
@@ -9,13 +9,25 @@ import {
 	benchFigures,
 	completePositions,
 	type MountedBody,
-	solveBench,
+	type SolvedBench,
+	solveWithLooks,
 	tryFigures
 } from './figures';
+import { extensionId, setUpRig } from './setUp';
 
 const restMs = 400;
 const retryMs = 3000;
 const mostNudges = 200;
+
+/** Distributes over the kinds of a look, which plain `Omit` does not. */
+type WithoutPositions<T> = T extends unknown ? Omit<T, 'positionsM'> : never;
+export type NewLook = WithoutPositions<Look>;
+
+/** One and the same empty list, so that nothing is solved anew for it. */
+const none: readonly never[] = [];
+
+/** Rounded up to the next 5 g: less would not do. */
+export const weighableKg = (massKg: number) => Math.ceil(massKg * 200 - 1e-9) / 200;
 
 interface Kept {
 	readonly dirty: boolean;
@@ -32,31 +44,55 @@ export class GimbalBench {
 	#history = $state.raw<History<BenchState>>(begin({ positionsM: {}, nudges: [] }));
 	#dirty = false;
 	#timer: ReturnType<typeof setTimeout> | undefined;
-	readonly rig: Rig;
+	/** The rig as its makers made it; {@link rig} is how it is put together today. */
+	readonly bareRig: Rig;
 	readonly payloadId: string;
 	readonly bodies: readonly MountedBody[];
-	readonly solution: GimbalBalance | null;
 
 	linkLost = $state(false);
-	waived = $state(false);
 
 	constructor(rig: Rig, payloadId: string, bodies: readonly MountedBody[], saved: BenchState | null) {
-		this.rig = rig;
+		this.bareRig = rig;
 		this.payloadId = payloadId;
 		this.bodies = bodies;
-		// A bare plate is nothing to balance yet.
-		this.solution = bodies.length > 1 ? tryFigures(() => solveBench(rig, bodies)) : null;
 		this.#history = begin({
+			...saved,
 			positionsM: completePositions(rig, saved?.positionsM ?? {}),
 			nudges: saved?.nudges ?? []
 		});
 	}
 
-	readonly figures: BenchFigures | null = $derived.by(() => {
-		const { solution } = this;
-		if (solution === null) return null;
-		return benchFigures(this.rig, this.bodies, this.#history.present.positionsM, solution);
+	get state(): BenchState {
+		return this.#history.present;
+	}
+	// The parts of the state that the solution hangs on, apart from the readings, so that a drag does not solve anew.
+	readonly #looks = $derived(this.#history.present.looks ?? none);
+	readonly #order = $derived(this.#history.present.order ?? 'verticalNext');
+	readonly #weights = $derived(this.#history.present.weights ?? none);
+	readonly #alternativeIds = $derived(this.#history.present.alternativeIds ?? none);
+
+	readonly rig: Rig = $derived.by(() =>
+		setUpRig(this.bareRig, { order: this.#order, weights: this.#weights, alternativeIds: this.#alternativeIds })
+	);
+	readonly solved: SolvedBench | null = $derived.by(() => {
+		// A bare plate is nothing to balance yet.
+		if (this.bodies.length < 2) return null;
+		return tryFigures(() => solveWithLooks(this.rig, this.bodies, this.#looks));
 	});
+	readonly figures: BenchFigures | null = $derived.by(() => {
+		const { solved } = this;
+		if (solved === null) return null;
+		return benchFigures(this.rig, this.bodies, this.#history.present.positionsM, solved);
+	});
+	get looks(): readonly Look[] {
+		return this.#looks;
+	}
+	get order(): BalanceOrder {
+		return this.#order;
+	}
+	get waived(): boolean {
+		return this.#history.present.waived ?? false;
+	}
 
 	/** Takes back what this browser kept and the server never confirmed. Call once, in the browser. */
 	restore(): void {
@@ -81,24 +117,79 @@ export class GimbalBench {
 
 	/** What the scale reads now, typed or dragged: no nudge, only the truth. */
 	read(slideId: string, positionM: number, about: string): void {
-		const { positionsM, nudges } = this.#history.present;
-		this.#change({ positionsM: { ...positionsM, [slideId]: positionM }, nudges }, about);
+		const { present } = this.#history;
+		this.#change({ ...present, positionsM: { ...present.positionsM, [slideId]: positionM } }, about);
+	}
+
+	/** What a loose axis was seen to do, with the slides where they stand. */
+	look(look: NewLook): void {
+		const { present } = this.#history;
+		const seen: Look = { ...look, positionsM: present.positionsM };
+		this.#change({ ...present, looks: [...(present.looks ?? []), seen].slice(-mostNudges) });
+	}
+
+	/** Everything seen of an axis is forgotten; the figures alone speak again. */
+	forgetLooks(axisId: string): void {
+		const { present } = this.#history;
+		this.#change({ ...present, looks: (present.looks ?? []).filter((look) => look.axisId !== axisId) });
+	}
+
+	setOrder(order: BalanceOrder): void {
+		this.#change({ ...this.#history.present, order });
+	}
+	waive(waived: boolean): void {
+		this.#change({ ...this.#history.present, waived });
+	}
+
+	/** Puts a remedy into effect: a weight at its place, another hole, the cradle turned, an extension fitted. */
+	apply(remedy: Remedy): void {
+		const { present } = this.#history;
+		if (remedy.kind === 'addMass') {
+			const weight = { placeId: remedy.placeId, massKg: weighableKg(remedy.massKg) };
+			return this.#change({ ...present, weights: [...(present.weights ?? []), weight] });
+		}
+		const id = remedy.kind === 'extendSlide' ? extensionId(remedy.slideId) : remedy.alternativeId;
+		this.#change({ ...present, alternativeIds: [...(present.alternativeIds ?? []), id] });
+	}
+
+	/** Takes off what a remedy put on. */
+	takeOff(what: { readonly alternativeId: string } | { readonly weight: number }): void {
+		const { present } = this.#history;
+		if ('alternativeId' in what)
+			this.#change({
+				...present,
+				alternativeIds: (present.alternativeIds ?? []).filter((id) => id !== what.alternativeId)
+			});
+		else this.#change({ ...present, weights: (present.weights ?? []).filter((_, index) => index !== what.weight) });
 	}
 
 	/** The slide has been moved to where the slip wants it: to the reading it names, which a hand can set. */
 	accept(): void {
 		const slideId = this.figures?.next?.slideId;
 		const toM = slideId === undefined ? undefined : this.figures?.targetsM[slideId];
-		if (slideId === undefined || toM === undefined) return;
-		const { positionsM, nudges } = this.#history.present;
+		if (slideId !== undefined && toM !== undefined) this.nudgeTo(slideId, toM);
+	}
+
+	/** A slide has been moved to there. */
+	nudgeTo(slideId: string, toM: number): void {
+		const { present } = this.#history;
+		const { positionsM, nudges } = present;
 		const nudge = { slideId, fromM: positionsM[slideId] ?? 0, toM };
-		this.#change({ positionsM: { ...positionsM, [slideId]: toM }, nudges: [...nudges, nudge].slice(-mostNudges) });
+		this.#change({
+			...present,
+			positionsM: { ...positionsM, [slideId]: toM },
+			nudges: [...nudges, nudge].slice(-mostNudges)
+		});
 	}
 
 	/** Everything back to mid-travel, with a clean roll. */
 	startOver(): void {
-		this.waived = false;
-		this.#change({ positionsM: completePositions(this.rig, {}), nudges: [] });
+		const { order } = this.#history.present;
+		this.#change({
+			positionsM: completePositions(this.rig, {}),
+			nudges: [],
+			...(order === undefined ? {} : { order })
+		});
 	}
 
 	settle(): void {

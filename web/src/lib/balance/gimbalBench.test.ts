@@ -90,7 +90,7 @@ describe('a gimbal bench', () => {
 		stubServer(() => saved);
 		const bench = newBench();
 		bench.accept();
-		bench.waived = true;
+		bench.waive(true);
 		bench.startOver();
 		expect([bench.nudges.length, bench.waived]).toEqual([0, false]);
 		bench.undo();

@@ -1,6 +1,5 @@
 import type { Vec3 } from '@poise/core';
-import { outerSizeM } from '$lib/model/part';
-import type { StandingPart } from '$lib/model/payload';
+import { cornersM, type StandingPart } from '$lib/model/payload';
 import type { Positions, Rig, RigStroke } from '$lib/model/rig';
 
 const plus = (a: Vec3, b: Vec3): Vec3 => [a[0] + b[0], a[1] + b[1], a[2] + b[2]];
@@ -48,11 +47,5 @@ export function cornersOfStroke(stroke: RigStroke): Vec3[] {
 	return [plus(stroke.atM, half.map((edge) => -edge) as unknown as Vec3), plus(stroke.atM, half)];
 }
 
-export function cornersOfPart({ part: { shape }, positionM }: StandingPart, originM: Vec3): Vec3[] {
-	const [l, w, h] = shape.sizeM;
-	const [x, y, z] = plus(positionM, originM);
-	return [
-		[x - l / 2, y - w / 2, z],
-		[x - l / 2 + outerSizeM(shape)[0], y + w / 2, z + h]
-	];
-}
+export const cornersOfPart = (standing: StandingPart, originM: Vec3): Vec3[] =>
+	cornersM(standing).map((corner) => plus(corner, originM));

@@ -12,9 +12,11 @@
 		at?: PagePoint;
 		/** The part in hand. */
 		chosen?: boolean;
+		/** How far a lens is extended, 0 to 1. */
+		extended?: number;
 	}
-	let { part, view, pxPerM, at = { x: 0, y: 0 }, chosen = false }: Props = $props();
-	const drawn = $derived(glyph(part, view, pxPerM));
+	let { part, view, pxPerM, at = { x: 0, y: 0 }, chosen = false, extended = 1 }: Props = $props();
+	const drawn = $derived(glyph(part, view, pxPerM, extended));
 </script>
 
 <g transform="translate({at.x} {at.y})" class:chosen>
@@ -28,6 +30,7 @@
 		stroke: var(--ink);
 		stroke-width: 1.3;
 		stroke-linejoin: round;
+		vector-effect: non-scaling-stroke;
 	}
 	.hatched {
 		fill: url(#hatch);

@@ -16,9 +16,9 @@ export interface Glyph {
 
 type Pen = { readonly x: number; readonly y: number; readonly w: number; readonly h: number };
 
-export function glyph(part: Part, view: View, pxPerM: number): Glyph {
+export function glyph(part: Part, view: View, pxPerM: number, extended = 1): Glyph {
 	const [l, w, h] = part.shape.sizeM.map((edge) => edge * pxPerM) as [number, number, number];
-	const outer = outerSizeM(part.shape)[0] * pxPerM;
+	const outer = outerSizeM(part.shape, extended)[0] * pxPerM;
 	const pen: Pen =
 		view === 'side'
 			? { x: -l / 2, y: -h, w: outer, h }
@@ -26,7 +26,8 @@ export function glyph(part: Part, view: View, pxPerM: number): Glyph {
 				? { x: -l / 2, y: -w / 2, w: outer, h: w }
 				: { x: -w / 2, y: -h, w, h };
 	const draw = drawings[part.kind] ?? drawings.other;
-	return { ...draw(pen, view, part, pxPerM), box: { x: pen.x, y: pen.y, width: pen.w, height: pen.h } };
+	const shape = { ...part.shape, extensionM: part.shape.extensionM * extended };
+	return { ...draw(pen, view, { ...part, shape }, pxPerM), box: { x: pen.x, y: pen.y, width: pen.w, height: pen.h } };
 }
 
 type Drawn = Omit<Glyph, 'box'>;
@@ -207,16 +208,40 @@ const adapter: Draw = ({ x, y, w, h }, view) =>
 
 const other: Draw = ({ x, y, w, h }) => ({ outline: rectangle(x, y, w, h, 2), details: [], hatched: true });
 
+const matteBox: Draw = ({ x, y, w, h }, view) =>
+	view === 'front'
+		? {
+				outline: rectangle(x, y, w, h, 2),
+				details: [rectangle(x + w * 0.1, y + h * 0.14, w * 0.8, h * 0.72)],
+				hatched: false
+			}
+		: {
+				outline: `M${n(x)} ${n(y + h * 0.2)}h${n(w * 0.45)}L${n(x + w)} ${n(y)}v${n(h)}L${n(x + w * 0.45)} ${n(y + h * 0.8)}H${n(x)}z`,
+				details: [across(x + w * 0.18, y + h * 0.2, h * 0.6), across(x + w * 0.32, y + h * 0.2, h * 0.6)],
+				hatched: false
+			};
+
+const support: Draw = ({ x, y, w, h }, view) =>
+	view === 'front'
+		? {
+				outline: rectangle(x, y, w, h, 2),
+				details: [0.25, 0.75].map((share) => circle(x + w * share, y + h / 2, Math.min(w, h) * 0.26)),
+				hatched: false
+			}
+		: { outline: rectangle(x, y, w, h, 2), details: [along(x, y + h * 0.5, w)], hatched: true };
+
 const drawings: Record<Part['kind'], Draw> = {
 	camera,
 	lens,
 	adapter,
 	filter,
+	'matte box': matteBox,
 	motor,
 	monitor,
 	battery,
 	cage,
 	microphone,
+	support,
 	plate,
 	weight,
 	other

@@ -1,4 +1,4 @@
-import type { AxisState } from '@poise/core';
+import type { AxisState, Observation } from '@poise/core';
 import type { Part } from './part';
 import type { Payload } from './payload';
 import type { Positions, Rig } from './rig';
@@ -10,10 +10,40 @@ export interface Nudge {
 	readonly toM: number;
 }
 
+/** Which slide of an axis a look spoke of, and how far off the axis its load was heavy along it. */
+export interface SeenAlong {
+	readonly slideId: string;
+	/** Positive: the slide's positive side is heavy. */
+	readonly offsetM: number;
+}
+
+/** One look at a loose axis, with the slides where they stood. */
+export type Look = { readonly axisId: string; readonly positionsM: Positions } & (
+	| { readonly kind: 'way'; readonly slideId: string; readonly observation: Observation }
+	| { readonly kind: 'measured'; readonly how: string; readonly seen: readonly SeenAlong[] }
+);
+
+/** A weight fixed at a place the rig names. */
+export interface FixedWeight {
+	readonly placeId: string;
+	readonly massKg: number;
+}
+
+/** Vertical tilt straight after fore-aft tilt, or last and only for heavy or light rigs. */
+export type BalanceOrder = 'verticalNext' | 'verticalLast';
+
 /** How a rig stands today with one payload on it. */
 export interface BenchState {
 	readonly positionsM: Positions;
 	readonly nudges: readonly Nudge[];
+	/** What was seen of the loose axes, oldest first; they correct the model. */
+	readonly looks?: readonly Look[];
+	readonly order?: BalanceOrder;
+	/** Other holes, the cradle turned: ids of the rig's alternatives that are in use. */
+	readonly alternativeIds?: readonly string[];
+	readonly weights?: readonly FixedWeight[];
+	/** Carried on with although the rig cannot be poised. */
+	readonly waived?: boolean;
 }
 
 /** The payload as it was when logged, with the parts it was made of: the log must not change when the shelf does. */
@@ -43,4 +73,6 @@ export interface BalanceRecord extends LoggedBalance {
 	readonly positionsM: Positions;
 	readonly axes: readonly AxisState[];
 	readonly nudges: readonly Nudge[];
+	readonly weights?: readonly FixedWeight[];
+	readonly alternativeIds?: readonly string[];
 }

@@ -1,4 +1,4 @@
-import type { Vec3 } from '@poise/core';
+import { assumedMiddleSigma, type Vec3 } from '@poise/core';
 
 /** What a part is, in the words of the trade; it decides how the part is drawn and nothing else. */
 export const partKinds = [
@@ -6,11 +6,13 @@ export const partKinds = [
 	'lens',
 	'adapter',
 	'filter',
+	'matte box',
 	'motor',
 	'monitor',
 	'battery',
 	'cage',
 	'microphone',
+	'support',
 	'plate',
 	'weight',
 	'other'
@@ -23,8 +25,14 @@ export interface PartShape {
 	readonly sizeM: Vec3;
 	/** Centre of gravity from the middle of that box; null while nobody has measured it, which counts as the middle. */
 	readonly cgFromMiddleM: Vec3 | null;
-	/** How much further the front reaches at the lens's working zoom and focus. */
+	/** How much further the front reaches at most, over the lens's zoom and focus. */
 	readonly extensionM: number;
+	/** Standard deviation of the measured centre; absent: what a ruler and a rod are good for. */
+	readonly cgSigmaM?: Vec3 | null;
+	/** Where the measured centre comes from, in words: the way, the day, the person. */
+	readonly cgFrom?: string | null;
+	/** Plates: distance between the holes along its middle; absent or null: a slot. */
+	readonly holePitchM?: number | null;
 }
 
 /** A piece of gear on the shelf. */
@@ -38,14 +46,35 @@ export interface Part {
 
 export type NewPart = Omit<Part, 'id'>;
 
-/** The outer box as it stands on the plate, extension included. */
-export const outerSizeM = ({ sizeM, extensionM }: PartShape): Vec3 => [sizeM[0] + extensionM, sizeM[1], sizeM[2]];
+/** The outer box with so much of its extension out, 0 to 1. */
+export const outerSizeM = ({ sizeM, extensionM }: PartShape, extended = 1): Vec3 => [
+	sizeM[0] + extensionM * extended,
+	sizeM[1],
+	sizeM[2]
+];
+
+/** A lens that reaches further carries about half of its glass with it. */
+const shareThatMoves = 0.5;
 
 /**
- * Centre of gravity from the middle of the bottom of the box at its shortest. Unmeasured, it is the middle of the part as
- * it stands, so a lens that reaches further is taken to be heavy further forward by half of that.
+ * Centre of gravity from the middle of the box at its shortest, with so much of the extension out, 0 to 1. A measured
+ * centre is that of the part fully extended. Unmeasured, it is the middle of the part as it stands.
  */
-export function cgFromFootM({ sizeM, cgFromMiddleM, extensionM }: PartShape): Vec3 {
-	const [x, y, z] = cgFromMiddleM ?? [extensionM / 2, 0, 0];
-	return [x, y, z + sizeM[2] / 2];
+export function cgFromMiddleOf({ cgFromMiddleM, extensionM }: PartShape, extended = 1): Vec3 {
+	if (cgFromMiddleM === null) return [(extensionM / 2) * extended, 0, 0];
+	const [x, y, z] = cgFromMiddleM;
+	return [x - extensionM * shareThatMoves * (1 - extended), y, z];
 }
+
+/** As above, from the middle of the bottom of that box. */
+export function cgFromFootM(shape: PartShape, extended = 1): Vec3 {
+	const [x, y, z] = cgFromMiddleOf(shape, extended);
+	return [x, y, z + shape.sizeM[2] / 2];
+}
+
+/** A rod and a ruler find a centre to about this. */
+const byHandSigmaM: Vec3 = [0.002, 0.002, 0.002];
+
+/** How sure the centre is, one standard deviation along the part's own axes. */
+export const cgSigmaOf = (shape: PartShape): Vec3 =>
+	shape.cgFromMiddleM === null ? assumedMiddleSigma({ sizeM: outerSizeM(shape) }) : (shape.cgSigmaM ?? byHandSigmaM);

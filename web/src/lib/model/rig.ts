@@ -28,6 +28,36 @@ export interface RigSlide extends CoreSlide {
 	/** What the slide's positive and negative ends are called: forward and back, up and down, left and right. */
 	readonly plusWord: string;
 	readonly minusWord: string;
+	/** Distance between the lines of its scale; absent or null: no lines. */
+	readonly graduationM?: number | null;
+	/** What holds it: "lever under the plate"; absent: a screw. */
+	readonly lock?: string | null;
+	/** How far off its printed zero may be, one standard deviation. */
+	readonly zeroSigmaM?: number;
+	/** An extension that can be fitted: what it is called and how much further the slide then reaches each way. */
+	readonly extension?: { readonly label: string; readonly lessM: number; readonly moreM: number } | null;
+}
+
+/** Another hole, or the cradle turned about: what then sits elsewhere, at slide positions 0. */
+export interface RigAlternative {
+	readonly id: string;
+	readonly kind: 'useHole' | 'turnCradle';
+	readonly label: string;
+	readonly shiftM: Vec3;
+	/** Ids of rig parts and axes; `payload` stands for everything on the plate. */
+	readonly moves: readonly string[];
+}
+
+/** A mode the rig offers, and how it is reached. */
+export interface RigMode {
+	readonly name: string;
+	readonly presses: string;
+}
+
+/** Lengths a rig's drawing was made from, so that they can be changed; metres by name. */
+export interface RigFrame {
+	readonly pattern: string;
+	readonly lengths: Readonly<Record<string, number>>;
 }
 
 export interface RigPlace extends CounterweightPlace {
@@ -42,14 +72,23 @@ export interface RigGeometry {
 	readonly mountM: Vec3;
 	readonly counterweightPlaces: readonly RigPlace[];
 	readonly strokes: readonly RigStroke[];
+	readonly alternatives?: readonly RigAlternative[];
+	/** Clear width, height and depth between the arms of the cradle; absent: not measured. */
+	readonly openingM?: Vec3 | null;
+	readonly modes?: readonly RigMode[];
+	readonly frame?: RigFrame | null;
 }
 
-export interface Rig {
-	readonly id: string;
+export interface RigDraft {
 	readonly name: string;
 	readonly leastPayloadKg: number;
 	readonly greatestPayloadKg: number;
 	readonly geometry: RigGeometry;
+}
+
+export interface Rig extends RigDraft {
+	readonly id: string;
+	readonly version?: number;
 }
 
 /** Positions of slides in metres from the rig as drawn, by slide id. */

@@ -5,7 +5,9 @@
 	import type { UnitSystem } from '$lib/model/person';
 	import ShelfPicker from '$lib/shelf/ShelfPicker.svelte';
 	import Slip from '$lib/slip/Slip.svelte';
-	import { showMass } from '$lib/units/display';
+	import { radiiOfGyration } from '@poise/core';
+	import { payloadSigmaM } from '$lib/model/payload';
+	import { showInertia, showLength, showMass, together } from '$lib/units/display';
 	import Vial from '$lib/vial/Vial.svelte';
 	import type { PayloadEditor } from './payloadEditor.svelte';
 	import { cgInWords, offMiddle } from './words';
@@ -23,12 +25,22 @@
 		onmoveall: () => void;
 		onnew: () => void;
 		ondelete: () => void;
+		onvariant: () => void;
 	}
-	let { editor, shelf, units, rig, station, askedForwardM, onbalance, onmoveall, onnew, ondelete }: Props = $props();
+	let { editor, shelf, units, rig, station, askedForwardM, onbalance, onmoveall, onnew, ondelete, onvariant }: Props =
+		$props();
 
 	let confirmDelete = $state(false);
 	const totals = $derived(editor.totals);
 	const placed = $derived(editor.draft.placements);
+	const parts = $derived(editor.parts);
+	const unmeasured = $derived(parts.filter(({ part }) => part.shape.cgFromMiddleM === null && part.kind !== 'plate'));
+	const sigmaM = $derived(parts.length === 0 ? null : payloadSigmaM(parts));
+	const radii = $derived(totals === null ? null : radiiOfGyration(totals));
+	const names = ['roll', 'tilt', 'pan'] as const;
+	const moments = $derived(
+		totals === null ? [] : [totals.inertiaKgM2.xx, totals.inertiaKgM2.yy, totals.inertiaKgM2.zz]
+	);
 	const mass = $derived(showMass(totals?.massKg ?? 0, units));
 </script>
 
@@ -52,6 +64,33 @@
 			/>
 			<span>left</span>
 		</div>
+		{#if sigmaM !== null}
+			<p class="sure" class:doubt={unmeasured.length > 0} data-testid="sure">
+				{#if editor.draft.correction}
+					The whole was measured ({editor.draft.correction.from}), ± {together(showLength(Math.max(...sigmaM), units))}.
+					<button type="button" class="quietly" onclick={() => editor.correct(null)}>Forget that measurement</button>
+				{:else if unmeasured.length > 0}
+					{unmeasured.length === 1 ? 'One part has' : `${unmeasured.length} parts have`} no measured centre ({unmeasured
+						.slice(0, 3)
+						.map(({ part }) => part.name)
+						.join(', ')}{unmeasured.length > 3 ? ' …' : ''}): their middle is taken, which leaves
+					<strong>± {together(showLength(sigmaM[0], units))}</strong> fore and aft at the plate.
+				{:else}
+					Every centre was measured: ± {together(showLength(sigmaM[0], units))} fore and aft at the plate.
+				{/if}
+			</p>
+		{/if}
+		{#if radii !== null}
+			<dl class="inertia" aria-label="Inertia about the centre of gravity">
+				{#each names as name, axis (name)}
+					<div>
+						<dt>About {name}</dt>
+						<dd class="figure">{showInertia(moments[axis] ?? 0)}</dd>
+						<dd class="quiet">as if {together(showLength(radii[axis] ?? 0, units))} out</dd>
+					</div>
+				{/each}
+			</dl>
+		{/if}
 		{#if askedForwardM !== 0}
 			<div class="asked">
 				<span>The bench asks to move everything on the plate.</span>
@@ -68,6 +107,7 @@
 	<ShelfPicker {shelf} {units} onadd={(part) => editor.add(part)} {onnew} />
 	<div class="foot">
 		<a href="/payload">All payloads</a>
+		<button type="button" class="start" onclick={onvariant} data-testid="variant">Make a variant</button>
 		{#if confirmDelete}
 			<span>Delete “{editor.draft.name}”? The logbook keeps its copies.</span>
 			<button type="button" class="danger" onclick={ondelete}>Delete it</button>
@@ -157,6 +197,43 @@
 	}
 	.foot button {
 		margin-left: auto;
+	}
+	.foot .start {
+		margin-left: 0;
+	}
+	.sure {
+		font-size: 14px;
+		color: var(--quiet);
+	}
+	.doubt {
+		border-left: 4px solid var(--spirit);
+		padding-left: 12px;
+		color: var(--ink);
+	}
+	.quietly {
+		text-decoration: underline;
+		color: var(--press);
+		min-height: 30px;
+	}
+	.inertia {
+		display: flex;
+		border: 1px solid var(--rule);
+	}
+	.inertia div {
+		flex: 1;
+		padding: 4px 10px;
+	}
+	.inertia div + div {
+		border-left: 1px solid var(--rule);
+	}
+	.inertia dt,
+	.inertia .quiet {
+		font-size: 12.5px;
+	}
+	.inertia .figure {
+		font-size: 15px;
+		font-weight: 700;
+		white-space: nowrap;
 	}
 	.foot span {
 		flex: 1;

@@ -1,10 +1,10 @@
 <script lang="ts">
 	import { combineBodies } from '@poise/core';
 	import CgMark from '$lib/drawing/CgMark.svelte';
-	import PartGlyph from '$lib/drawing/PartGlyph.svelte';
+	import StandingGlyph from '$lib/drawing/StandingGlyph.svelte';
 	import { boundsOf, depth, layOut, onSheet, type ViewPlace } from '$lib/drawing/projection';
-	import { outerSizeM, type Part } from '$lib/model/part';
-	import { bodyOf, type Payload, standingParts } from '$lib/model/payload';
+	import type { Part } from '$lib/model/part';
+	import { bodyOf, cornersM, type Payload, standingParts } from '$lib/model/payload';
 	import type { UnitSystem } from '$lib/model/person';
 	import { showMass, together } from '$lib/units/display';
 
@@ -14,15 +14,7 @@
 	const height = 176;
 	const parts = $derived(standingParts(payload, shelf));
 	const totals = $derived(combineBodies({ bodies: parts.map(bodyOf) }));
-	const bounds = $derived(
-		boundsOf(
-			parts.flatMap(({ part: { shape }, positionM: [x, y, z] }) => {
-				const [l, w, h] = shape.sizeM;
-				const rear = x - l / 2;
-				return [[rear, y - w / 2, z] as const, [rear + outerSizeM(shape)[0], y + w / 2, z + h] as const];
-			})
-		)
-	);
+	const bounds = $derived(boundsOf(parts.flatMap((standing) => cornersM(standing))));
 	const sheet = $derived(
 		layOut(bounds, ['side'], width, height, { left: 24, right: 24, top: 20, bottom: 34, between: 0 })
 	);
@@ -32,8 +24,13 @@
 
 <a class="card" href="/payload/{payload.id}">
 	<svg viewBox="0 0 {width} {height}" aria-hidden="true">
-		{#each ordered as { id, part, positionM } (id)}
-			<PartGlyph {part} view="side" pxPerM={sheet.pxPerM} at={onSheet(positionM, place, sheet.pxPerM)} />
+		{#each ordered as standing (standing.id)}
+			<StandingGlyph
+				{standing}
+				view="side"
+				pxPerM={sheet.pxPerM}
+				at={onSheet(standing.positionM, place, sheet.pxPerM)}
+			/>
 		{/each}
 		<CgMark at={onSheet(totals.cgM, place, sheet.pxPerM)} plumbToY={place.box.y + place.box.height + 24} radius={7} />
 	</svg>

@@ -2,8 +2,8 @@
 	import type { CombinedBody, Vec3 } from '@poise/core';
 	import CgMark from '$lib/drawing/CgMark.svelte';
 	import Dimension from '$lib/drawing/Dimension.svelte';
-	import { glyph } from '$lib/drawing/glyph';
-	import PartGlyph from '$lib/drawing/PartGlyph.svelte';
+	import { laid } from '$lib/drawing/standing';
+	import StandingGlyph from '$lib/drawing/StandingGlyph.svelte';
 	import {
 		arrowMove,
 		boundsOf,
@@ -16,8 +16,7 @@
 		type ViewPlace
 	} from '$lib/drawing/projection';
 	import SheetFrame from '$lib/drawing/SheetFrame.svelte';
-	import { outerSizeM } from '$lib/model/part';
-	import type { StandingPart } from '$lib/model/payload';
+	import { cornersM, middleM, type StandingPart } from '$lib/model/payload';
 	import type { UnitSystem } from '$lib/model/person';
 	import { showLength, together } from '$lib/units/display';
 
@@ -45,21 +44,13 @@
 		between: narrow ? 34 : 58
 	});
 
-	const cornersOf = ({ part: { shape }, positionM: [x, y, z] }: StandingPart): Vec3[] => {
-		const [l, w, h] = shape.sizeM;
-		const rear = x - l / 2;
-		return [
-			[rear, y - w / 2, z],
-			[rear + outerSizeM(shape)[0], y + w / 2, z + h]
-		];
-	};
 	const built = $derived(parts.some(({ id }) => id !== 'plate'));
 	/** An empty plate is drawn with room for a camera on it. */
 	const room: readonly Vec3[] = [
 		[-0.08, -0.07, 0],
 		[0.14, 0.07, 0.1]
 	];
-	const bounds = $derived(boundsOf([...parts.flatMap(cornersOf), ...(built ? [] : room)]));
+	const bounds = $derived(boundsOf([...parts.flatMap((standing) => cornersM(standing)), ...(built ? [] : room)]));
 
 	interface Drag {
 		readonly id: string;
@@ -75,8 +66,7 @@
 
 	const shown = (metres: number) => together(showLength(metres, units));
 	const ordered = (view: View) =>
-		[...parts].sort((a, b) => depth(middleOf(b), view) - depth(middleOf(a), view) || b.part.massKg - a.part.massKg);
-	const middleOf = ({ part: { shape }, positionM: [x, y, z] }: StandingPart): Vec3 => [x, y, z + shape.sizeM[2] / 2];
+		[...parts].sort((a, b) => depth(middleM(b), view) - depth(middleM(a), view) || b.part.massKg - a.part.massKg);
 
 	function grab(event: PointerEvent, { id, positionM }: StandingPart, view: View) {
 		if (event.button !== 0) return;
@@ -131,6 +121,17 @@
 	const corner = (view: View, which: 'leastM' | 'greatestM') => onSheet(bounds[which], placeOf(view), sheet.pxPerM);
 	const plateFoot = $derived(corner('side', 'leastM').y);
 	const selected = $derived(parts.find(({ id }) => id === selectedId));
+	/** The part in hand and whatever moves with it. */
+	const chosen = $derived(
+		new Set(
+			parts
+				.filter(
+					({ id, attitude: { group } }) => id === selectedId || (group !== null && group === selected?.attitude.group)
+				)
+				.map(({ id }) => id)
+		)
+	);
+	const tagAt = $derived(selected && cornersM(selected)[1][2]);
 </script>
 
 <SheetFrame
@@ -158,7 +159,7 @@
 		/>
 		{#each ordered(view) as standing (standing.id)}
 			{@const at = onSheet(standing.positionM, place, sheet.pxPerM)}
-			{@const { box } = glyph(standing.part, view, sheet.pxPerM)}
+			{@const { box } = laid(standing, view, sheet.pxPerM)}
 			{@const fixed = standing.id === 'plate' || onmove === undefined}
 			<!-- svelte-ignore a11y_no_noninteractive_tabindex -->
 			<g
@@ -177,7 +178,7 @@
 				onkeydown={(event) => keys(event, standing, view)}
 				onkeyup={() => onsettle?.()}
 			>
-				<PartGlyph part={standing.part} {view} pxPerM={sheet.pxPerM} chosen={standing.id === selectedId} />
+				<StandingGlyph {standing} {view} pxPerM={sheet.pxPerM} chosen={chosen.has(standing.id)} />
 				<rect class="reach" x={box.x} y={box.y} width={box.width} height={box.height} />
 			</g>
 		{/each}
@@ -237,11 +238,7 @@
 		<CgMark at={cg('top')} />
 	{/if}
 	{#if selected}
-		{@const at = onSheet(
-			[selected.positionM[0], selected.positionM[1], selected.positionM[2] + selected.part.shape.sizeM[2]],
-			placeOf('side'),
-			sheet.pxPerM
-		)}
+		{@const at = onSheet([selected.positionM[0], selected.positionM[1], tagAt ?? 0], placeOf('side'), sheet.pxPerM)}
 		<text class="tag" x={at.x} y={at.y - 8} text-anchor="middle">{selected.part.name}</text>
 	{/if}
 </SheetFrame>

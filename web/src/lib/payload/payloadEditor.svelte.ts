@@ -1,10 +1,20 @@
-import { combineBodies } from '@poise/core';
+import { combineBodies, type Vec3 } from '@poise/core';
 import { v7 as newId } from 'uuid';
 import { ask } from '$lib/api';
 import type { Part } from '$lib/model/part';
-import { bodyOf, type Payload, type PayloadDraft, type StandingPart, standingParts } from '$lib/model/payload';
+import { type Attitude, mirrored, plainAttitude, quarterTurned } from '$lib/model/attitude';
+import {
+	bodyOf,
+	type Payload,
+	type PayloadCorrection,
+	type PayloadDraft,
+	type Placement,
+	type StandingPart,
+	standingParts
+} from '$lib/model/payload';
 import { begin, change, type History, redo, settle, undo } from '$lib/state/history';
 import { forget, keepSoon, recall } from '$lib/state/kept';
+import { differences, merge, type Merged } from './merge';
 import { placeFor } from './placeFor';
 
 /** How the draft on the screen stands to what the server has. */
@@ -16,6 +26,7 @@ interface Kept {
 	readonly history: History<PayloadDraft>;
 	/** Drafts sent since the version was confirmed: one of them may have arrived though its answer was lost. */
 	readonly sent: readonly PayloadDraft[];
+	readonly base?: PayloadDraft;
 }
 
 const restMs = 500;
@@ -35,6 +46,8 @@ export class PayloadEditor {
 	#version = 1;
 	#dirty = false;
 	#sent: readonly PayloadDraft[] = [];
+	/** What the server last had of us, to tell my changes from theirs. */
+	#base: PayloadDraft;
 	#timer: ReturnType<typeof setTimeout> | undefined;
 	#sending: Promise<void> | undefined;
 	readonly id: string;
@@ -48,7 +61,8 @@ export class PayloadEditor {
 
 	constructor(payload: Payload, shelf: readonly Part[]) {
 		this.id = payload.id;
-		this.#history = begin(draftOf(payload));
+		this.#base = draftOf(payload);
+		this.#history = begin(this.#base);
 		this.#version = payload.version;
 		this.setShelf(shelf);
 	}
@@ -58,8 +72,10 @@ export class PayloadEditor {
 		const kept = recall<Kept>(this.#key);
 		if (kept === null) return;
 		this.#sent = kept.sent;
+		if (kept.base !== undefined) this.#base = kept.base;
 		if (kept.version === server.version || (kept.dirty && this.#isOurs(server))) {
 			this.#version = server.version;
+			this.#base = draftOf(server);
 			this.#sent = [];
 			this.#history = kept.history;
 			if (kept.dirty) this.#touched();
@@ -106,8 +122,86 @@ export class PayloadEditor {
 		this.selectedId = id;
 	}
 
-	move(id: string, positionM: readonly [number, number, number], about: string): void {
-		const placements = this.draft.placements.map((each) => (each.id === id ? { ...each, positionM } : each));
+	/** Moves a part, and whatever is grouped with it as far. */
+	move(id: string, positionM: Vec3, about: string): void {
+		const moved = this.draft.placements.find((each) => each.id === id);
+		if (moved === undefined) return;
+		const by = positionM.map((value, k) => value - (moved.positionM[k] as number));
+		this.#changePlacements(this.#together(id), about, (each) => ({
+			...each,
+			// The part in hand goes exactly where it was put; the others keep their distance from it.
+			positionM:
+				each.id === id
+					? positionM
+					: (each.positionM.map((value, k) => tidy(value + (by[k] as number))) as unknown as Vec3)
+		}));
+	}
+
+	/** Turns, extends or groups a part. */
+	setAttitude(id: string, change: Partial<Attitude>, about: string | null = null): void {
+		this.#changePlacements(new Set([id]), about, (each) => ({
+			...each,
+			attitude: { ...(each.attitude ?? plainAttitude), ...change }
+		}));
+	}
+
+	quarterTurn(id: string, axis: 0 | 1 | 2): void {
+		this.#changePlacements(new Set([id]), null, (each) => ({
+			...each,
+			attitude: quarterTurned(each.attitude ?? plainAttitude, axis)
+		}));
+	}
+
+	/** Puts a part and its group on the other side of the plate's middle line. */
+	mirror(id: string): void {
+		this.#changePlacements(this.#together(id), null, (each) => ({
+			...each,
+			positionM: [each.positionM[0], -each.positionM[1] || 0, each.positionM[2]],
+			attitude: mirrored(each.attitude ?? plainAttitude)
+		}));
+	}
+
+	/** A second one beside the first; a group is copied whole. */
+	duplicate(id: string): void {
+		const together = this.#together(id);
+		const group = together.size > 1 ? newId() : null;
+		const copies = this.draft.placements
+			.filter((each) => together.has(each.id))
+			.map((each) => ({
+				...each,
+				id: newId(),
+				positionM: [each.positionM[0], tidy(each.positionM[1] + besideM), each.positionM[2]] as const,
+				attitude: { ...(each.attitude ?? plainAttitude), group }
+			}));
+		this.#change({ ...this.draft, placements: [...this.draft.placements, ...copies] });
+		const original = this.draft.placements.filter((each) => together.has(each.id)).findIndex((each) => each.id === id);
+		this.selectedId = copies[original]?.id ?? null;
+	}
+
+	/** From now on the two move together; null: it moves on its own again. */
+	groupWith(id: string, otherId: string | null): void {
+		if (otherId === null) return this.setAttitude(id, { group: null });
+		const other = this.draft.placements.find((each) => each.id === otherId);
+		const group = other?.attitude?.group ?? newId();
+		this.#changePlacements(new Set([id, otherId]), null, (each) => ({
+			...each,
+			attitude: { ...(each.attitude ?? plainAttitude), group }
+		}));
+	}
+
+	/** A measured centre of the whole build, or none. */
+	correct(correction: PayloadCorrection | null): void {
+		this.#change({ ...this.draft, correction });
+	}
+
+	#together(id: string): Set<string> {
+		const group = this.draft.placements.find((each) => each.id === id)?.attitude?.group ?? null;
+		if (group === null) return new Set([id]);
+		return new Set(this.draft.placements.filter(({ attitude }) => attitude?.group === group).map((each) => each.id));
+	}
+
+	#changePlacements(ids: ReadonlySet<string>, about: string | null, work: (each: Placement) => Placement): void {
+		const placements = this.draft.placements.map((each) => (ids.has(each.id) ? work(each) : each));
 		this.#change({ ...this.draft, placements }, about);
 	}
 
@@ -157,16 +251,35 @@ export class PayloadEditor {
 	async keepMine(): Promise<void> {
 		if (this.theirs === null) return;
 		this.#version = this.theirs.version;
+		this.#base = draftOf(this.theirs);
 		this.#sent = [];
 		this.theirs = null;
 		this.state = 'unsaved';
+		this.#dirty = true;
 		await this.save();
+	}
+
+	/** After somebody else saved: both builds in one, each part as whoever changed it left it. */
+	get together(): Merged | null {
+		if (this.theirs === null) return null;
+		return merge(this.#base, this.draft, draftOf(this.theirs), (partId) => this.#shelf.get(partId)?.name ?? 'a part');
+	}
+	/** How theirs differs from what is on this screen. */
+	get theirDifferences(): string[] {
+		return this.theirs === null ? [] : differences(this.draft, draftOf(this.theirs), this.#shelf);
+	}
+	async putTogether(): Promise<void> {
+		const { together } = this;
+		if (together === null) return;
+		this.#history = change(this.#history, together.draft);
+		await this.keepMine();
 	}
 
 	/** After somebody else saved: theirs is shown; this screen's build stays one undo away. */
 	takeTheirs(): void {
 		if (this.theirs === null) return;
-		this.#history = change(this.#history, draftOf(this.theirs));
+		this.#base = draftOf(this.theirs);
+		this.#history = change(this.#history, this.#base);
 		this.#version = this.theirs.version;
 		this.#dirty = false;
 		this.#sent = [];
@@ -201,7 +314,8 @@ export class PayloadEditor {
 			version: this.#version,
 			dirty: this.#dirty,
 			history: this.#history,
-			sent: this.#sent
+			sent: this.#sent,
+			base: this.#base
 		}));
 	}
 
@@ -218,6 +332,7 @@ export class PayloadEditor {
 		const outcome = await ask<Payload>('PUT', `/api/payloads/${this.id}`, { ...sent, version: this.#version });
 		if (outcome.ok) {
 			this.#version = outcome.value.version;
+			this.#base = sent;
 			this.#sent = [];
 			this.#dirty = this.draft !== sent;
 			this.fields = {};
@@ -248,6 +363,7 @@ export class PayloadEditor {
 		const theirs = await ask<Payload>('GET', `/api/payloads/${this.id}`);
 		if (theirs.ok && this.#isOurs(theirs.value)) {
 			this.#version = theirs.value.version;
+			this.#base = draftOf(theirs.value);
 			this.#sent = [];
 			this.message = '';
 			this.state = 'unsaved';
@@ -260,10 +376,25 @@ export class PayloadEditor {
 	}
 }
 
-const inOrder = ({ name, platePartId, placements }: PayloadDraft) => [
+const inOrder = ({ name, platePartId, placements, correction = null }: PayloadDraft) => [
 	name.trim(),
 	platePartId,
-	placements.map(({ id, partId, positionM }) => [id, partId, ...positionM])
+	placements.map(({ id, partId, positionM, attitude = plainAttitude }) => {
+		const { quarters, aboutUpRad, extended, group, arm } = attitude;
+		const held = arm === null ? null : [arm.lengthM, arm.aboutUpRad, arm.riseRad, arm.massKg];
+		return [id, partId, ...positionM, ...quarters, aboutUpRad, extended, group, held];
+	}),
+	correction === null ? null : [...correction.shiftM, ...correction.sigmaM, correction.from]
 ];
 
-const draftOf = ({ name, platePartId, placements }: Payload): PayloadDraft => ({ name, platePartId, placements });
+const draftOf = ({ name, platePartId, placements, correction = null }: Payload): PayloadDraft => ({
+	name,
+	platePartId,
+	placements,
+	correction
+});
+
+/** A duplicate stands this far to the left of what it copies. */
+const besideM = 0.04;
+/** Sums of half millimetres stay figures that a person would type. */
+const tidy = (metres: number) => Math.round(metres * 1e6) / 1e6;

@@ -1,4 +1,5 @@
 import { combineBodies } from '@poise/core';
+import { plainAttitude } from '$lib/model/attitude';
 import { describe, expect, it } from 'vitest';
 import { cgFromFootM, outerSizeM } from '$lib/model/part';
 import { bodyOf, mountedBodies, type StandingPart } from '$lib/model/payload';
@@ -8,6 +9,9 @@ import { placeFor } from './placeFor';
 const put = (name: string, on: readonly StandingPart[]): StandingPart => ({
 	id: name,
 	part: part(name),
+	attitude: plainAttitude,
+	shiftM: [0, 0, 0],
+	shiftSigmaM: null,
 	positionM: placeFor(part(name), on)
 });
 

@@ -1,6 +1,6 @@
 import type { Vec3 } from '@poise/core';
-import { outerSizeM, type Part, type PartKind } from '$lib/model/part';
-import type { StandingPart } from '$lib/model/payload';
+import type { Part, PartKind } from '$lib/model/part';
+import { cornersM, type StandingPart } from '$lib/model/payload';
 
 /**
  * Where a part of this kind usually sits, given what stands on the plate already: a camera in the middle, a lens before
@@ -12,10 +12,9 @@ export function placeFor(part: Part, standing: readonly StandingPart[]): Vec3 {
 	const last = (...kinds: PartKind[]) => standing.findLast(({ part: { kind } }) => kinds.includes(kind));
 	const camera = last('camera');
 	const lens = last('lens');
-	const topOf = ({ part: { shape }, positionM }: StandingPart) => positionM[2] + shape.sizeM[2];
-	const frontOf = ({ part: { shape }, positionM }: StandingPart) =>
-		positionM[0] - shape.sizeM[0] / 2 + outerSizeM(shape)[0];
-	const rearOf = ({ part: { shape }, positionM }: StandingPart) => positionM[0] - shape.sizeM[0] / 2;
+	const topOf = (standing: StandingPart) => cornersM(standing)[1][2];
+	const frontOf = (standing: StandingPart) => cornersM(standing)[1][0];
+	const rearOf = (standing: StandingPart) => cornersM(standing)[0][0];
 	const axisOf = ({ part: { shape }, positionM }: StandingPart) => positionM[2] + shape.sizeM[2] / 2;
 
 	if ((part.kind === 'lens' || part.kind === 'adapter') && camera) {
@@ -24,7 +23,7 @@ export function placeFor(part: Part, standing: readonly StandingPart[]): Vec3 {
 		const axis = behind === camera ? camera.positionM[2] + camera.part.shape.sizeM[2] * 0.48 : axisOf(behind);
 		return [frontOf(behind) + length / 2, camera.positionM[1], Math.max(0, axis - height / 2)];
 	}
-	if (part.kind === 'filter' && lens)
+	if ((part.kind === 'filter' || part.kind === 'matte box') && lens)
 		return [frontOf(lens) + length / 2, lens.positionM[1], Math.max(0, axisOf(lens) - height / 2)];
 	if (part.kind === 'motor' && lens)
 		return [lens.positionM[0], lens.positionM[1] - lens.part.shape.sizeM[1] / 2 - width / 2, axisOf(lens) - height / 2];

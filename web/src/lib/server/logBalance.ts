@@ -1,4 +1,6 @@
-import { axisStates, balanceSteps, balanceGimbal, combineBodies, mountPayload, PhysicsInputError } from '@poise/core';
+import { PhysicsInputError } from '@poise/core';
+import { benchFigures, solveWithLooks } from '$lib/balance/figures';
+import { setUpRig } from '$lib/balance/setUp';
 import type { BalanceRecord } from '$lib/model/balance';
 import { mountedBodies, standingParts } from '$lib/model/payload';
 import { createBalance } from './db/balances';
@@ -37,9 +39,14 @@ export async function logBalance(
 	const bodies = mountedBodies(parts);
 	const used = new Set([payload.platePartId, ...payload.placements.map(({ partId }) => partId)]);
 	try {
-		const chain = mountPayload({ rig: rig.geometry, payload: bodies });
-		const targetsM = Object.fromEntries(balanceGimbal({ chain }).slides.map(({ id, positionM }) => [id, positionM]));
-		const { poised } = balanceSteps({ rig: rig.geometry, payload: bodies, positionsM: entry.positionsM, targetsM });
+		const { weights = [], alternativeIds = [], looks = [] } = entry;
+		const rigToday = setUpRig(rig, { weights, alternativeIds });
+		const { axes, poised, massKg } = benchFigures(
+			rigToday,
+			bodies,
+			entry.positionsM,
+			solveWithLooks(rigToday, bodies, looks)
+		);
 		return await createBalance(
 			crewId,
 			personId,
@@ -49,17 +56,19 @@ export async function logBalance(
 				rigId: rig.id,
 				payloadName: payload.name,
 				rigName: rig.name,
-				payloadMassKg: combineBodies({ bodies: bodies.map(({ body }) => body) }).massKg,
+				payloadMassKg: massKg,
 				poised,
 				note: entry.note,
 				...(loggedAt === undefined ? {} : { loggedAt })
 			},
 			{
 				snapshot: { payload, parts: shelf.filter(({ id }) => used.has(id)) },
-				rig,
+				rig: rigToday,
 				positionsM: entry.positionsM,
-				axes: axisStates({ chain, positionsM: entry.positionsM }),
-				nudges: entry.nudges
+				axes,
+				nudges: entry.nudges,
+				weights,
+				alternativeIds
 			}
 		);
 	} catch (thrown) {

@@ -1,5 +1,6 @@
 import { combineBodies } from '@poise/core';
-import { benchFigures } from '$lib/balance/figures';
+import { benchFigures, solveWithLooks } from '$lib/balance/figures';
+import { setUpRig } from '$lib/balance/setUp';
 import { balanceStation, logStation, payloadStation } from '$lib/dayline/states';
 import type { StationStates } from '$lib/dayline/stations';
 import { mountedBodies, standingParts } from '$lib/model/payload';
@@ -28,7 +29,8 @@ export async function stationStates(crewId: string, person: Person): Promise<Sta
 			latestBalance(crewId, person.rigId, payload.id)
 		]);
 		if (bench === null) return states;
-		const figures = benchFigures(rig, bodies, bench.positionsM);
+		const today = setUpRig(rig, bench);
+		const figures = benchFigures(today, bodies, bench.positionsM, solveWithLooks(today, bodies, bench.looks ?? []));
 		return {
 			...states,
 			balance: balanceStation(figures),

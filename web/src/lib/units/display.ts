@@ -1,4 +1,6 @@
 import {
+	celsiusFromFahrenheit,
+	degFromRad,
 	gFromKg,
 	inFromM,
 	kgFromG,
@@ -8,7 +10,8 @@ import {
 	mFromCm,
 	mFromIn,
 	mFromMm,
-	mmFromM
+	mmFromM,
+	radFromDeg
 } from '@poise/core';
 import type { UnitSystem } from '$lib/model/person';
 
@@ -21,7 +24,8 @@ export interface Shown {
 export const together = ({ figure, unit }: Shown): string => `${figure} ${unit}`;
 
 /** The same words with every figure held to its unit, for large type that breaks into lines. */
-export const unbroken = (words: string): string => words.replace(/([\d½¼¾]) (mm|in|g|kg|lb|%|turns?)\b/g, '$1\u00a0$2');
+export const unbroken = (words: string): string =>
+	words.replace(/([\d½¼¾]) (mm|in|g|kg|lb|%|turns?|°|s|W|h|min)\b/g, '$1\u00a0$2');
 
 /** Lengths as a hand can set them: whole millimetres, halves below 10; hundredths of an inch. Size only, no sign. */
 export function showLength(metres: number, units: UnitSystem): Shown {
@@ -52,6 +56,22 @@ export const showShare = (share: number | null): Shown =>
 
 const quarters = ['', '¼', '½', '¾'];
 
+/** Angles to half a degree below ten, else whole; no sign. */
+export function showAngle(radians: number): Shown {
+	const degrees = Math.abs(degFromRad(radians));
+	return { figure: degrees < 9.75 ? plain(Math.round(degrees * 2) / 2, 1) : plain(degrees, 0), unit: '°' };
+}
+
+/** Moments of inertia in g·m², which keeps the figures of this trade between 0.1 and a few hundred. */
+export const showInertia = (kgM2: number): string => `${Number((kgM2 * 1000).toPrecision(3))} g·m²`;
+
+/** Hours and minutes: "2 h 05 min", "45 min". */
+export function showDuration(seconds: number): string {
+	const minutes = Math.round(seconds / 60);
+	if (minutes < 60) return `${minutes} min`;
+	return `${Math.floor(minutes / 60)} h ${String(minutes % 60).padStart(2, '0')} min`;
+}
+
 /** Turns of a knob to the nearest quarter: "3½ turns", "¼ turn"; null where it is less than a quarter. */
 export function showTurns(moveM: number, knobPitchM: number): string | null {
 	const count = Math.round((Math.abs(moveM) / knobPitchM) * 4);
@@ -66,32 +86,84 @@ function plain(value: number, decimals: number, keepZeros = false): string {
 }
 
 /** What a field is for, and so what may be typed in it. */
-export type Quantity = 'length' | 'mass';
+export type Quantity =
+	| 'length'
+	| 'mass'
+	| 'angle'
+	| 'time'
+	| 'torque'
+	| 'temperature'
+	| 'energy'
+	| 'voltage'
+	| 'current'
+	| 'power'
+	| 'share'
+	| 'count';
 
 /** A typed figure read, or why it cannot be. */
 export type Read = { readonly value: number } | { readonly problem: string };
 
+function same(value: number): number {
+	return value;
+}
+
 const perUnit: Record<Quantity, Readonly<Record<string, (value: number) => number>>> = {
 	length: { mm: mFromMm, cm: mFromCm, m: (metres) => metres, in: mFromIn, '"': mFromIn },
-	mass: { g: kgFromG, kg: (kilograms) => kilograms, lb: kgFromLb, oz: kgFromOz }
+	mass: { g: kgFromG, kg: (kilograms) => kilograms, lb: kgFromLb, oz: kgFromOz },
+	angle: { '°': radFromDeg, deg: radFromDeg, rad: same },
+	time: { s: same, min: (minutes) => minutes * 60, h: (hours) => hours * 3600 },
+	torque: { 'n·m': same, nm: same },
+	temperature: { '°c': same, c: same, '°f': celsiusFromFahrenheit, f: celsiusFromFahrenheit },
+	energy: { wh: same },
+	voltage: { v: same },
+	current: { a: same },
+	power: { w: same },
+	share: { '%': (percent) => percent / 100 },
+	count: { '': same }
+};
+
+/** What a bare number means, and how a value is written, for quantities that are the same in both unit systems. */
+const fixedUnits: Partial<
+	Record<Quantity, { readonly unit: string; readonly decimals: number; readonly shown: (value: number) => number }>
+> = {
+	angle: { unit: '°', decimals: 1, shown: degFromRad },
+	time: { unit: 's', decimals: 2, shown: same },
+	torque: { unit: 'N·m', decimals: 3, shown: same },
+	temperature: { unit: '°C', decimals: 1, shown: same },
+	energy: { unit: 'Wh', decimals: 1, shown: same },
+	voltage: { unit: 'V', decimals: 2, shown: same },
+	current: { unit: 'A', decimals: 2, shown: same },
+	power: { unit: 'W', decimals: 1, shown: same },
+	share: { unit: '%', decimals: 0, shown: (share) => share * 100 },
+	count: { unit: '', decimals: 0, shown: same }
 };
 
 /** The unit a bare number is read in. */
 export const fieldUnit = (quantity: Quantity, units: UnitSystem): string =>
-	quantity === 'length' ? (units === 'metric' ? 'mm' : 'in') : units === 'metric' ? 'g' : 'lb';
+	fixedUnits[quantity]?.unit ??
+	(quantity === 'length' ? (units === 'metric' ? 'mm' : 'in') : units === 'metric' ? 'g' : 'lb');
+
+const examples: Partial<Record<Quantity, string>> = {
+	length: '14 mm or 0.55 in',
+	mass: '660 g or 1.45 lb',
+	angle: '25 or 25°',
+	time: '1.4 s',
+	temperature: '18 °C',
+	share: '85 %'
+};
 
 /** `14`, `14 mm`, `1.4 cm`, `1,4`, `-3`, `1 1/2 in`, `3/8 in`: read into SI, whatever the person's own units. */
 export function readQuantity(text: string, quantity: Quantity, units: UnitSystem): Read {
 	const typed = text.trim().toLowerCase().replace('−', '-').replace(',', '.');
 	if (typed === '') return { problem: 'Type a number.' };
-	const found = /^([+-]?)(?:(\d+(?:\.\d*)?|\.\d+)|(?:(\d+)\s+)?(\d+)\/(\d+))\s*([a-z"]*)$/.exec(typed);
+	const found = /^([+-]?)(?:(\d+(?:\.\d*)?|\.\d+)|(?:(\d+)\s+)?(\d+)\/(\d+))\s*([a-z"°·%]*)$/.exec(typed);
 	const known = perUnit[quantity];
 	if (found === null)
 		return {
-			problem: `“${text.trim()}” is not a number. Type one like ${quantity === 'length' ? '14 mm or 0.55 in' : '660 g or 1.45 lb'}.`
+			problem: `“${text.trim()}” is not a number. Type one like ${examples[quantity] ?? '12'}.`
 		};
 	const [, sign, decimal, whole, over, under, unit] = found;
-	const convert = known[unit === '' || unit === undefined ? fieldUnit(quantity, units) : unit];
+	const convert = known[unit === '' || unit === undefined ? fieldUnit(quantity, units).toLowerCase() : unit];
 	if (convert === undefined)
 		return { problem: `“${unit}” is not a unit known here. Use ${Object.keys(known).slice(0, 4).join(', ')}.` };
 	const size = decimal !== undefined ? Number(decimal) : Number(whole ?? 0) + Number(over) / Number(under);
@@ -101,6 +173,8 @@ export function readQuantity(text: string, quantity: Quantity, units: UnitSystem
 
 /** An SI value as it stands in a field: enough digits to come back the same to a tenth of a millimetre or gram. */
 export function fieldText(value: number, quantity: Quantity, units: UnitSystem): string {
+	const fixed = fixedUnits[quantity];
+	if (fixed !== undefined) return plain(fixed.shown(value), fixed.decimals);
 	if (quantity === 'length') return units === 'metric' ? plain(mmFromM(value), 1) : plain(inFromM(value), 3);
 	return units === 'metric' ? plain(gFromKg(value), 1) : plain(lbFromKg(value), 3);
 }

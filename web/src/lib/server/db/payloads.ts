@@ -1,6 +1,7 @@
 import { and, asc, desc, eq, inArray, sql } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
-import type { Payload, PayloadDraft } from '$lib/model/payload';
+import type { Attitude } from '$lib/model/attitude';
+import type { Payload, PayloadCorrection, PayloadDraft } from '$lib/model/payload';
 import { Refusal } from '../refusal';
 import { database, type Queryable } from './client';
 import { parts, payloads, placements } from './schema';
@@ -18,16 +19,40 @@ export async function findPayload(crewId: string, id: string): Promise<Payload> 
 	return readPayload(database(), crewId, id);
 }
 
-export async function createPayload(crewId: string, personId: string, draft: PayloadDraft): Promise<Payload> {
+/** A new build; `variantOf` names one it is a variant of, which then shares its family. */
+export async function createPayload(
+	crewId: string,
+	personId: string,
+	draft: PayloadDraft,
+	variantOf?: string
+): Promise<Payload> {
 	const id = newId();
 	return database().transaction(async (transaction) => {
 		await refuseUnknownParts(transaction, crewId, draft);
-		await transaction
-			.insert(payloads)
-			.values({ id, crewId, name: draft.name, platePartId: draft.platePartId, updatedBy: personId });
+		const familyId = variantOf === undefined ? null : await joinFamily(transaction, crewId, variantOf);
+		await transaction.insert(payloads).values({
+			id,
+			crewId,
+			name: draft.name,
+			platePartId: draft.platePartId,
+			familyId,
+			correction: draft.correction ?? null,
+			updatedBy: personId
+		});
 		await insertPlacements(transaction, crewId, id, draft);
 		return readPayload(transaction, crewId, id);
 	});
+}
+
+/** The family of a build, made from its own id where it had none. */
+async function joinFamily(into: Queryable, crewId: string, id: string): Promise<string> {
+	const [row] = await into
+		.update(payloads)
+		.set({ familyId: sql`coalesce(${payloads.familyId}, ${payloads.id})` })
+		.where(and(eq(payloads.crewId, crewId), eq(payloads.id, id)))
+		.returning({ familyId: payloads.familyId });
+	if (row?.familyId == null) throw new Refusal('notFound', 'The build this is a variant of does not exist any more.');
+	return row.familyId;
 }
 
 /** Saves over the version the person had in front of them; refuses as stale when somebody saved in between. */
@@ -45,19 +70,21 @@ export async function savePayload(
 			.set({
 				name: draft.name,
 				platePartId: draft.platePartId,
+				correction: draft.correction ?? null,
 				version: sql`${payloads.version} + 1`,
 				updatedAt: sql`now()`,
 				updatedBy: personId
 			})
 			.where(and(eq(payloads.crewId, crewId), eq(payloads.id, id), eq(payloads.version, version)))
-			.returning({ version: payloads.version, updatedAt: payloads.updatedAt });
+			.returning({ version: payloads.version, updatedAt: payloads.updatedAt, familyId: payloads.familyId });
 		if (saved === undefined) {
 			await readPayload(transaction, crewId, id);
 			throw new Refusal('stale');
 		}
 		await transaction.delete(placements).where(eq(placements.payloadId, id));
 		await insertPlacements(transaction, crewId, id, draft);
-		return { ...draft, id, version: saved.version, updatedAt: new Date(saved.updatedAt).toISOString() };
+		const { version: newVersion, familyId, updatedAt } = saved;
+		return { ...draft, id, familyId, version: newVersion, updatedAt: new Date(updatedAt).toISOString() };
 	});
 }
 
@@ -89,18 +116,25 @@ async function withPlacements(from: Queryable, rows: (typeof payloads.$inferSele
 		id: row.id,
 		name: row.name,
 		platePartId: row.platePartId,
+		familyId: row.familyId,
+		correction: row.correction as PayloadCorrection | null,
 		version: row.version,
 		updatedAt: new Date(row.updatedAt).toISOString(),
 		placements: standing
 			.filter(({ payloadId }) => payloadId === row.id)
-			.map(({ id, partId, xM, yM, zM }) => ({ id, partId, positionM: [xM, yM, zM] as const }))
+			.map(({ id, partId, xM, yM, zM, attitude }) => ({
+				id,
+				partId,
+				positionM: [xM, yM, zM] as const,
+				...(attitude === null ? {} : { attitude: attitude as Attitude })
+			}))
 	}));
 }
 
 async function insertPlacements(into: Queryable, crewId: string, payloadId: string, draft: PayloadDraft) {
 	if (draft.placements.length === 0) return;
 	await into.insert(placements).values(
-		draft.placements.map(({ id, partId, positionM: [xM, yM, zM] }, ordinal) => ({
+		draft.placements.map(({ id, partId, positionM: [xM, yM, zM], attitude = null }, ordinal) => ({
 			id,
 			crewId,
 			payloadId,
@@ -108,7 +142,8 @@ async function insertPlacements(into: Queryable, crewId: string, payloadId: stri
 			ordinal,
 			xM,
 			yM,
-			zM
+			zM,
+			attitude
 		}))
 	);
 }

@@ -84,6 +84,10 @@ export const payloads = pgTable(
 		crewId: crewId(),
 		name: text('name').notNull(),
 		platePartId: uuid('plate_part_id').notNull(),
+		/** Variants of one build share it. */
+		familyId: uuid('family_id'),
+		/** A measured centre of the whole build; null: none. */
+		correction: jsonb('correction'),
 		version: integer('version').notNull().default(1),
 		updatedAt: moment('updated_at'),
 		updatedBy: uuid('updated_by')
@@ -112,7 +116,9 @@ export const placements = pgTable(
 		ordinal: integer('ordinal').notNull(),
 		xM: doublePrecision('x_m').notNull(),
 		yM: doublePrecision('y_m').notNull(),
-		zM: doublePrecision('z_m').notNull()
+		zM: doublePrecision('z_m').notNull(),
+		/** Turns, arm, extension, group; null: as it comes. */
+		attitude: jsonb('attitude')
 	},
 	(table) => [
 		primaryKey({ columns: [table.payloadId, table.id] }),
@@ -139,7 +145,8 @@ export const rigs = pgTable(
 		name: text('name').notNull(),
 		leastPayloadKg: doublePrecision('least_payload_kg').notNull(),
 		greatestPayloadKg: doublePrecision('greatest_payload_kg').notNull(),
-		geometry: jsonb('geometry').notNull()
+		geometry: jsonb('geometry').notNull(),
+		version: integer('version').notNull().default(1)
 	},
 	(table) => [
 		unique('rigs_name_in_crew').on(table.crewId, table.name),
@@ -201,6 +208,110 @@ export const balances = pgTable(
 		check('balances_mass_positive', sql`${table.payloadMassKg} > 0 and ${table.payloadMassKg} < 'Infinity'`),
 		foreignKey({
 			name: 'balances_person_of_crew',
+			columns: [table.crewId, table.personId],
+			foreignColumns: [people.crewId, people.id]
+		})
+	]
+);
+
+/** Papers that hang on a payload: its power, its checklist. */
+export const papers = pgTable(
+	'papers',
+	{
+		crewId: crewId(),
+		payloadId: uuid('payload_id').notNull(),
+		kind: text('kind', { enum: ['power', 'checklist'] }).notNull(),
+		content: jsonb('content').notNull(),
+		updatedAt: moment('updated_at'),
+		updatedBy: uuid('updated_by')
+	},
+	(table) => [
+		primaryKey({ columns: [table.payloadId, table.kind] }),
+		check('papers_kind_known', sql`${table.kind} in ('power', 'checklist')`),
+		foreignKey({
+			name: 'papers_payload_of_crew',
+			columns: [table.crewId, table.payloadId],
+			foreignColumns: [payloads.crewId, payloads.id]
+		}).onDelete('cascade')
+	]
+);
+
+/** Measured centres of gravity, of a part or of a whole payload. */
+export const measurements = pgTable(
+	'measurements',
+	{
+		id: id(),
+		crewId: crewId(),
+		personId: uuid('person_id').notNull(),
+		partId: uuid('part_id').references(() => parts.id, { onDelete: 'cascade' }),
+		payloadId: uuid('payload_id').references(() => payloads.id, { onDelete: 'cascade' }),
+		way: text('way').notNull(),
+		found: jsonb('found').notNull(),
+		readings: text('readings').notNull(),
+		at: moment('at')
+	},
+	(table) => [
+		index('measurements_by_part').on(table.crewId, table.partId),
+		check('measurements_one_subject', sql`(${table.partId} is null) <> (${table.payloadId} is null)`),
+		foreignKey({
+			name: 'measurements_person_of_crew',
+			columns: [table.crewId, table.personId],
+			foreignColumns: [people.crewId, people.id]
+		})
+	]
+);
+
+/** Figures of the gear changed by a measurement or a lesson, with what they were, so that each can be taken back. */
+export const gearChanges = pgTable(
+	'gear_changes',
+	{
+		id: id(),
+		crewId: crewId(),
+		personId: uuid('person_id').notNull(),
+		about: text('about', { enum: ['part', 'zero'] }).notNull(),
+		partId: uuid('part_id').references(() => parts.id, { onDelete: 'cascade' }),
+		rigId: uuid('rig_id').references(() => rigs.id, { onDelete: 'cascade' }),
+		slideId: text('slide_id'),
+		from: text('came_from').notNull(),
+		before: jsonb('before').notNull(),
+		after: jsonb('after').notNull(),
+		undone: boolean('undone').notNull().default(false),
+		at: moment('at')
+	},
+	(table) => [
+		index('gear_changes_newest').on(table.crewId, table.at),
+		check('gear_changes_one_subject', sql`(${table.partId} is null) <> (${table.rigId} is null)`),
+		foreignKey({
+			name: 'gear_changes_person_of_crew',
+			columns: [table.crewId, table.personId],
+			foreignColumns: [people.crewId, people.id]
+		})
+	]
+);
+
+/** Looks at the horizon and recalibrations, by rig. */
+export const horizonEntries = pgTable(
+	'horizon_entries',
+	{
+		id: id(),
+		crewId: crewId(),
+		rigId: uuid('rig_id').notNull(),
+		personId: uuid('person_id').notNull(),
+		kind: text('kind', { enum: ['reading', 'calibration'] }).notNull(),
+		minutes: doublePrecision('minutes').notNull(),
+		rollRad: doublePrecision('roll_rad').notNull(),
+		temperatureC: doublePrecision('temperature_c').notNull(),
+		at: moment('at')
+	},
+	(table) => [
+		index('horizon_entries_newest').on(table.rigId, table.at),
+		foreignKey({
+			name: 'horizon_entries_rig_of_crew',
+			columns: [table.crewId, table.rigId],
+			foreignColumns: [rigs.crewId, rigs.id]
+		}).onDelete('cascade'),
+		foreignKey({
+			name: 'horizon_entries_person_of_crew',
 			columns: [table.crewId, table.personId],
 			foreignColumns: [people.crewId, people.id]
 		})

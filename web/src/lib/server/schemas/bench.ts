@@ -1,7 +1,7 @@
 import Joi from 'joi';
-import type { BenchState, Nudge } from '$lib/model/balance';
+import type { BenchState, FixedWeight, Look, Nudge } from '$lib/model/balance';
 import type { Positions } from '$lib/model/rig';
-import { furthestM, id } from './quantities';
+import { furthestM, id, key, massKg } from './quantities';
 
 const position = () => Joi.number().min(-furthestM).max(furthestM).required().label('the reading');
 
@@ -17,10 +17,34 @@ const nudge = Joi.object<Nudge>({
 	toM: position()
 });
 
+const look = Joi.object({
+	axisId: key(),
+	positionsM: positions(),
+	kind: Joi.string().valid('way', 'measured').required(),
+	slideId: key().when('kind', { is: 'measured', then: Joi.forbidden() }),
+	observation: Joi.string().valid('falls+', 'falls-', 'holds').when('kind', { is: 'way', then: Joi.required() }),
+	how: Joi.string().max(200).when('kind', { is: 'measured', then: Joi.required() }),
+	seen: Joi.array()
+		.items(Joi.object({ slideId: key(), offsetM: position() }))
+		.max(4)
+		.when('kind', { is: 'measured', then: Joi.required() })
+});
+
+const setUp = {
+	weights: Joi.array()
+		.items(Joi.object({ placeId: key(), massKg: massKg() }))
+		.max(8),
+	alternativeIds: Joi.array().items(key()).max(8)
+};
+
 /** The roll of slips keeps the last two hundred moves; the page trims it before sending. */
 export const benchState = Joi.object<BenchState>({
 	positionsM: positions(),
-	nudges: Joi.array().items(nudge).max(200).required()
+	nudges: Joi.array().items(nudge).max(200).required(),
+	looks: Joi.array().items(look).max(200),
+	order: Joi.string().valid('verticalNext', 'verticalLast'),
+	waived: Joi.boolean(),
+	...setUp
 }).required();
 
 export interface NewBalance {
@@ -32,6 +56,9 @@ export interface NewBalance {
 	readonly positionsM: Positions;
 	readonly nudges: readonly Nudge[];
 	readonly note: string;
+	readonly weights?: readonly FixedWeight[];
+	readonly alternativeIds?: readonly string[];
+	readonly looks?: readonly Look[];
 }
 
 export const newBalance = Joi.object<NewBalance>({
@@ -41,6 +68,8 @@ export const newBalance = Joi.object<NewBalance>({
 	payloadVersion: Joi.number().integer().min(1).required(),
 	positionsM: positions(),
 	nudges: Joi.array().items(nudge).max(200).required(),
+	looks: Joi.array().items(look).max(200),
+	...setUp,
 	note: Joi.string()
 		.allow('')
 		.max(2000)

@@ -1,6 +1,6 @@
 import Joi from 'joi';
 import { type NewPart, partKinds, type PartShape } from '$lib/model/part';
-import { lengthM, massKg, name, vector } from './quantities';
+import { lengthM, massKg, name, sigmas, vector } from './quantities';
 
 /** Thinner than a sheet of card is a slip of the finger, and would not be seen in a drawing. */
 const thinnestM = 0.001;
@@ -12,7 +12,10 @@ export const partShape = Joi.object<PartShape>({
 		.required()
 		.label('the size'),
 	cgFromMiddleM: vector('forward of the middle', 'left of the middle', 'above the middle').allow(null),
-	extensionM: lengthM('the extension')
+	extensionM: lengthM('the extension'),
+	cgSigmaM: sigmas().allow(null),
+	cgFrom: Joi.string().max(200).allow(null),
+	holePitchM: Joi.number().min(0.002).max(0.2).allow(null).label('the distance between holes in metres')
 }).required();
 
 export const newPart = Joi.object<NewPart>({

@@ -18,6 +18,9 @@ export const plainWords: Readonly<Record<string, string>> = {
 	'number.infinity': '{{#label}} must be a number',
 	'number.unsafe': '{{#label}} is too large',
 	'number.greater': '{{#label}} must be more than {{#limit}}',
+	'boolean.base': '{{#label}} must be yes or no',
+	'array.min': '{{#label}} must hold at least {{#limit}}',
+	'array.length': '{{#label}} must hold {{#limit}}',
 	'number.positive': '{{#label}} must be more than 0',
 	'number.integer': '{{#label}} must be a whole number',
 	'number.min': '{{#label}} must be at least {{#limit}}',
@@ -35,6 +38,8 @@ export const plainWords: Readonly<Record<string, string>> = {
 	'object.base': '{{#label}} must be an object',
 	'object.min': '{{#label}} must change something',
 	'object.unknown': '{{#label}} is not expected here',
+	'rig.reference': '{{#label}} names something that is not there',
+	'any.ref': '{{#label}} cannot be compared',
 	'range.order': '{{#label}} must not have its least above its greatest'
 };
 
@@ -63,4 +68,14 @@ export const vector = (...labels: [string, string, string]) =>
 	Joi.array<Vec3>()
 		.ordered(...labels.map(offsetM))
 		.length(3)
+		.required();
+
+/** One standard deviation along each axis: nobody measures a centre to less than a hundredth of a millimetre. */
+export const sigmas = () =>
+	Joi.array<Vec3>().items(Joi.number().min(1e-5).max(furthestM)).length(3).label('the uncertainty in metres');
+
+/** A fixed word in code, such as a slide's. */
+export const key = () =>
+	Joi.string()
+		.pattern(/^[a-zA-Z][a-zA-Z0-9]{0,39}$/)
 		.required();

@@ -7,7 +7,10 @@ import { massKg, vector } from './quantities';
 import { rigGeometry } from './rig';
 
 /** What a logged balance keeps beyond its line. */
-export type BalanceDetail = Pick<BalanceRecord, 'snapshot' | 'rig' | 'positionsM' | 'axes' | 'nudges'>;
+export type BalanceDetail = Pick<
+	BalanceRecord,
+	'snapshot' | 'rig' | 'positionsM' | 'axes' | 'nudges' | 'weights' | 'alternativeIds'
+>;
 
 export const balanceDetail = Joi.object<BalanceDetail>({
 	snapshot: Joi.object({
@@ -26,6 +29,7 @@ export const balanceDetail = Joi.object<BalanceDetail>({
 	}).required(),
 	rig: Joi.object({
 		id: Joi.string().required(),
+		version: Joi.number(),
 		name: Joi.string().required(),
 		leastPayloadKg: Joi.number().required(),
 		greatestPayloadKg: Joi.number().required(),
@@ -43,5 +47,7 @@ export const balanceDetail = Joi.object<BalanceDetail>({
 			})
 		)
 		.required(),
-	nudges: benchState.extract('nudges')
+	nudges: benchState.extract('nudges'),
+	weights: benchState.extract('weights'),
+	alternativeIds: benchState.extract('alternativeIds')
 }).required();

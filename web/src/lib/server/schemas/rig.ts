@@ -1,14 +1,10 @@
 import Joi from 'joi';
-import type { RigGeometry } from '$lib/model/rig';
-import { lengthM, massKg, vector } from './quantities';
+import type { RigDraft, RigGeometry } from '$lib/model/rig';
+import { key, lengthM, massKg, name, vector } from './quantities';
 
-const key = () =>
-	Joi.string()
-		.pattern(/^[a-zA-Z][a-zA-Z0-9]{0,39}$/)
-		.required();
 const label = () => Joi.string().min(1).max(80).required();
 const point = () => vector('x', 'y', 'z');
-const torque = () => Joi.number().positive().max(200);
+const torque = () => Joi.number().positive().max(200).label('the motor’s torque in N·m');
 
 const range = () =>
 	Joi.array()
@@ -23,7 +19,7 @@ const axis = Joi.object({
 	direction: point(),
 	pivotM: point(),
 	motorTorqueNm: torque(),
-	frictionNm: Joi.number().min(0).max(50)
+	frictionNm: Joi.number().min(0).max(50).label('the friction in N·m')
 });
 
 const part = Joi.object({
@@ -47,7 +43,23 @@ const slide = Joi.object({
 		readingAtZeroM: Joi.number().required(),
 		sense: Joi.number().valid(1, -1).required()
 	}).required(),
-	knobPitchM: Joi.number().positive().allow(null).required()
+	knobPitchM: Joi.number().positive().max(0.1).allow(null).required().label('the knob’s pitch in metres'),
+	graduationM: Joi.number().positive().max(0.1).allow(null).label('the graduation in metres'),
+	lock: Joi.string().max(80).allow(null, ''),
+	zeroSigmaM: Joi.number().min(0).max(0.05).label('how far off the zero may be, in metres,'),
+	extension: Joi.object({
+		label: label(),
+		lessM: lengthM('the reach'),
+		moreM: lengthM('the reach')
+	}).allow(null)
+});
+
+const alternative = Joi.object({
+	id: key(),
+	kind: Joi.string().valid('useHole', 'turnCradle').required(),
+	label: label(),
+	shiftM: point(),
+	moves: Joi.array().items(key()).min(1).required()
 });
 
 const place = Joi.object({
@@ -90,5 +102,57 @@ export const rigGeometry = Joi.object<RigGeometry>({
 	slides: Joi.array().items(slide).required(),
 	mountM: point(),
 	counterweightPlaces: Joi.array().items(place).required(),
-	strokes: Joi.array().items(stroke).required()
+	strokes: Joi.array().items(stroke).max(200).required(),
+	alternatives: Joi.array().items(alternative).max(20),
+	openingM: Joi.array().items(lengthM('the opening', 0.01)).length(3).allow(null),
+	modes: Joi.array()
+		.items(Joi.object({ name: label(), presses: Joi.string().allow('').max(200).required() }))
+		.max(20),
+	frame: Joi.object({
+		pattern: Joi.string().max(40).required(),
+		lengths: Joi.object().pattern(key(), lengthM('the length')).required()
+	}).allow(null)
+})
+	.custom((geometry: RigGeometry, { error }) =>
+		brokenReference(geometry) === null ? geometry : error('rig.reference')
+	)
+	.required();
+
+/** The first id that names nothing, or null: the core would refuse the rig at every later step. */
+export function brokenReference({
+	axes,
+	parts,
+	slides,
+	counterweightPlaces,
+	alternatives = []
+}: RigGeometry): string | null {
+	const axisIds = new Set(axes.map(({ id }) => id));
+	const movable = new Set([...axisIds, ...parts.map(({ id }) => id), 'payload']);
+	const slideIds = new Set(slides.map(({ id }) => id));
+	const named = [
+		...parts.flatMap(({ hangsOn }) => (hangsOn === null ? [] : [[hangsOn, axisIds] as const])),
+		...slides.flatMap(({ moves, balances }) => [
+			...moves.map((id) => [id, movable] as const),
+			[balances, axisIds] as const
+		]),
+		...counterweightPlaces.flatMap(({ hangsOn, movesWith }) => [
+			[hangsOn, axisIds] as const,
+			...movesWith.map((id) => [id, slideIds] as const)
+		]),
+		...alternatives.flatMap(({ moves }) => moves.map((id) => [id, movable] as const))
+	];
+	return named.find(([id, known]) => !known.has(id))?.[0] ?? null;
+}
+
+const payloadEndKg = (label: string) => Joi.number().min(0).max(200).required().label(label);
+
+export const rigDraft = Joi.object<RigDraft>({
+	name: name(),
+	leastPayloadKg: payloadEndKg('the least payload in kg'),
+	greatestPayloadKg: payloadEndKg('the greatest payload in kg').greater(Joi.ref('leastPayloadKg')),
+	geometry: rigGeometry
 }).required();
+
+export const rigSave = rigDraft.append<RigDraft & { version: number }>({
+	version: Joi.number().integer().min(1).required()
+});

@@ -4,6 +4,7 @@ import { payloadDraft } from '$lib/server/schemas/payload';
 
 export const GET = api(({ locals }) => listPayloads(locals.crewId));
 
-export const POST = api(async (event) =>
-	createPayload(event.locals.crewId, event.locals.person.id, await readBody(event, payloadDraft))
-);
+export const POST = api(async (event) => {
+	const { variantOf, ...draft } = await readBody(event, payloadDraft);
+	return createPayload(event.locals.crewId, event.locals.person.id, draft, variantOf);
+});

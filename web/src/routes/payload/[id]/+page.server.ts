@@ -1,4 +1,6 @@
 import { idOf } from '$lib/server/api';
+import { checksLeft } from '$lib/model/paper';
+import { findPaper } from '$lib/server/db/papers';
 import { listParts } from '$lib/server/db/parts';
 import { findPayload, listPayloads } from '$lib/server/db/payloads';
 import { listRigs } from '$lib/server/db/rigs';
@@ -9,9 +11,15 @@ export const load: PageServerLoad = ({ locals, params }) =>
 	pageLoad(async () => {
 		const { crewId } = locals;
 		const payload = await findPayload(crewId, idOf(params.id));
-		const [shelf, payloads, rigs] = await Promise.all([listParts(crewId), listPayloads(crewId), listRigs(crewId)]);
+		const [shelf, payloads, rigs, checklist] = await Promise.all([
+			listParts(crewId),
+			listPayloads(crewId),
+			listRigs(crewId),
+			findPaper(crewId, payload.id, 'checklist')
+		]);
 		return {
 			payload,
+			checksLeft: checklist === null ? null : checksLeft(checklist),
 			shelf,
 			names: payloads.map(({ id, name }) => ({ id, name })),
 			rigs: rigs.map(({ id, name, leastPayloadKg, greatestPayloadKg }) => ({

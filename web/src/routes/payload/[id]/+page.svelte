@@ -11,10 +11,16 @@
 	import { PayloadEditor } from '$lib/payload/payloadEditor.svelte';
 	import PayloadAnswer from '$lib/payload/PayloadAnswer.svelte';
 	import PayloadDrawing from '$lib/payload/PayloadDrawing.svelte';
+	import PartTools from '$lib/payload/PartTools.svelte';
 	import PayloadRows from '$lib/payload/PayloadRows.svelte';
+	import { payloadSheets } from '$lib/payload/sheets';
+	import SheetLinks from '$lib/state/SheetLinks.svelte';
+	import { snappedToHoles } from '$lib/model/payload';
+	import type { Vec3 } from '@poise/core';
 	import SaveState from '$lib/payload/SaveState.svelte';
 	import PartForm from '$lib/shelf/PartForm.svelte';
 	import { forget } from '$lib/state/kept';
+	import type { Payload } from '$lib/model/payload';
 	import { onMount } from 'svelte';
 
 	let { data } = $props();
@@ -43,6 +49,15 @@
 	const totals = $derived(editor.totals);
 	const placed = $derived(editor.parts.filter(({ id }) => id !== 'plate'));
 	const plates = $derived(data.shelf.filter(({ kind }) => kind === 'plate'));
+	const selected = $derived(placed.find(({ id }) => id === editor.selectedId));
+	const plate = $derived(plates.find(({ id }) => id === editor.draft.platePartId));
+	const holes = $derived(Boolean(plate?.shape.holePitchM));
+	let snap = $state(true);
+	/** A part that stands on a plate with holes is dragged from hole to hole; a typed figure stands as typed. */
+	const snapped = (positionM: Vec3, about: string): Vec3 =>
+		snap && about.startsWith('drag') && Math.abs(positionM[2]) < 0.002
+			? snappedToHoles([positionM[0], positionM[1], 0], plate)
+			: positionM;
 	const station = $derived(payloadStation(placed.length, totals));
 	$effect(() => showStation('payload', station));
 
@@ -80,6 +95,24 @@
 		if (part.kind === 'plate') editor.choosePlate(part.id);
 		else editor.add(part);
 		await invalidate((url) => url.pathname.startsWith('/payload'));
+	}
+
+	/** The same build under another name, as a variant: another lens, without the monitor. */
+	async function makeVariant() {
+		if (!(await editor.save())) return;
+		const { draft } = editor;
+		const taken = new Set(data.names.map(({ name }) => name));
+		const base = `${draft.name}, variant`;
+		const name = [base, ...[2, 3, 4, 5, 6, 7, 8, 9].map((count) => `${base} ${count}`)].find(
+			(each) => !taken.has(each)
+		);
+		const outcome = await ask<Payload>('POST', '/api/payloads', { ...draft, name, variantOf: editor.id });
+		if (!outcome.ok) {
+			editor.message = outcome.error.message;
+			editor.state = 'refused';
+			return;
+		}
+		await goto(`/payload/${outcome.value.id}`, { invalidateAll: true });
 	}
 
 	async function remove() {
@@ -137,6 +170,9 @@
 					{#each plates as plate (plate.id)}<option value={plate.id}>{plate.name}</option>{/each}
 				</select>
 			</label>
+			{#if holes}
+				<label class="snap"><input type="checkbox" bind:checked={snap} data-testid="snap" /> snap to its holes</label>
+			{/if}
 			<SaveState {editor} />
 			<span class="problem" id="payload-name-problem" role="alert">
 				{editor.draft.name.trim() === ''
@@ -144,14 +180,22 @@
 					: (editor.fields.name ?? (editor.state === 'refused' ? editor.message : ''))}
 			</span>
 		</div>
+		<SheetLinks label="Sheets of this payload" links={payloadSheets(editor.id, data.checksLeft)} />
 		{#if editor.state === 'stale'}
 			<div class="stale" role="alert">
-				<p>
+				<div class="differ">
 					<strong>Somebody else has saved this payload since you opened it.</strong>
 					Yours has {editor.draft.placements.length} parts{editor.theirs === null
 						? ''
 						: `, theirs ${editor.theirs.placements.length}`}. Yours is kept here until you choose.
-				</p>
+					<ul>
+						{#each editor.theirDifferences as line (line)}<li>{line}</li>{/each}
+					</ul>
+					{#if editor.together !== null && editor.together.clashes.length > 0}
+						<p>Both changed {editor.together.clashes.join(', ')}: putting together keeps yours there.</p>
+					{/if}
+				</div>
+				<button type="button" onclick={() => editor.putTogether()} data-testid="put-together">Put both together</button>
 				<button type="button" onclick={() => editor.takeTheirs()}>Show theirs</button>
 				<button type="button" onclick={() => editor.keepMine()}>Save mine over it</button>
 			</div>
@@ -165,7 +209,7 @@
 				{height}
 				selectedId={editor.selectedId}
 				onselect={(id) => (editor.selectedId = id)}
-				onmove={(id, positionM, about) => editor.move(id, positionM, about)}
+				onmove={(id, positionM, about) => editor.move(id, snapped(positionM, about), about)}
 				onsettle={() => editor.settle()}
 			/>
 		</div>
@@ -179,6 +223,7 @@
 					oncancel={() => (newPart = false)}
 				/>
 			{:else if placed.length > 0}
+				{#if selected}<PartTools {editor} standing={selected} {units} />{/if}
 				<PayloadRows
 					parts={placed}
 					{units}
@@ -208,6 +253,7 @@
 			onmoveall={moveAsAsked}
 			onnew={() => (newPart = true)}
 			ondelete={remove}
+			onvariant={makeVariant}
 		/>
 	</div>
 </div>
@@ -236,6 +282,14 @@
 		font-size: 14px;
 		color: var(--quiet);
 	}
+	.snap {
+		display: inline-flex;
+		align-items: center;
+		gap: 6px;
+		min-height: 44px;
+		font-size: 14px;
+		color: var(--quiet);
+	}
 	.plate select {
 		font-size: 14px;
 		border-color: transparent;
@@ -259,7 +313,12 @@
 		background: var(--clay-wash);
 		padding: 10px 26px;
 	}
-	.stale p {
+	.differ ul {
+		list-style: disc;
+		padding-left: 20px;
+		font-size: 14px;
+	}
+	.differ {
 		flex: 1;
 		min-width: 260px;
 		font-size: 15px;

@@ -1,0 +1,49 @@
+import type { Vec3 } from '@poise/core';
+
+export const measuringWays = ['rod', 'scales', 'hang', 'swing', 'balance'] as const;
+export type MeasuringWay = (typeof measuringWays)[number];
+
+/** What was measured: a part from the middle of its box, or a whole build from the middle of its plate. */
+export interface MeasuringSubject {
+	readonly partId: string | null;
+	readonly payloadId: string | null;
+}
+
+/** One coordinate found: along x (forward), y (left) or z (up). */
+export interface FoundCoordinate {
+	readonly axis: 0 | 1 | 2;
+	readonly valueM: number;
+	readonly sigmaM: number;
+}
+
+export interface NewMeasurement extends MeasuringSubject {
+	readonly way: MeasuringWay;
+	readonly found: readonly FoundCoordinate[];
+	/** The readings as taken, in words, for whoever looks again. */
+	readonly readings: string;
+}
+
+export interface Measurement extends NewMeasurement {
+	readonly id: string;
+	readonly personName: string;
+	readonly at: string;
+}
+
+/** A figure of the gear that was changed by a measurement or a lesson, so that it can be taken back. */
+export interface GearChange {
+	readonly id: string;
+	readonly about: 'part' | 'zero';
+	/** The part, or the rig. */
+	readonly subjectId: string;
+	readonly slideId: string | null;
+	readonly from: string;
+	readonly before: GearFigure;
+	readonly after: GearFigure;
+	readonly personName: string;
+	readonly at: string;
+	readonly undone: boolean;
+}
+
+export type GearFigure =
+	| { readonly cgFromMiddleM: Vec3 | null; readonly cgSigmaM: Vec3 | null; readonly cgFrom: string | null }
+	| { readonly readingAtZeroM: number; readonly zeroSigmaM: number };

@@ -1,0 +1,124 @@
+import { and, desc, eq, sql } from 'drizzle-orm';
+import { v7 as newId } from 'uuid';
+import type { GearChange, GearFigure } from '$lib/model/measurement';
+import { Refusal } from '../refusal';
+import { database, inTransaction } from './client';
+import { changePart, listParts } from './parts';
+import { findRig } from './rigs';
+import { gearChanges, people, rigs } from './schema';
+
+type PartFigure = Extract<GearFigure, { cgFrom: string | null }>;
+type ZeroFigure = Extract<GearFigure, { readingAtZeroM: number }>;
+
+export type WantedChange =
+	| { readonly about: 'part'; readonly partId: string; readonly from: string; readonly figure: PartFigure }
+	| {
+			readonly about: 'zero';
+			readonly rigId: string;
+			readonly slideId: string;
+			readonly from: string;
+			readonly figure: ZeroFigure;
+	  };
+
+/** Takes a figure over into the gear and keeps what it was. */
+export const changeGear = (crewId: string, personId: string, wanted: WantedChange): Promise<{ id: string }> =>
+	inTransaction(async () => {
+		const id = newId();
+		const before = await setFigure(crewId, wanted);
+		await database()
+			.insert(gearChanges)
+			.values({
+				id,
+				crewId,
+				personId,
+				about: wanted.about,
+				partId: wanted.about === 'part' ? wanted.partId : null,
+				rigId: wanted.about === 'zero' ? wanted.rigId : null,
+				slideId: wanted.about === 'zero' ? wanted.slideId : null,
+				from: wanted.from,
+				before,
+				after: wanted.figure
+			});
+		return { id };
+	});
+
+/** Puts a figure back to what it was before. */
+export const takeBack = (crewId: string, id: string): Promise<void> =>
+	inTransaction(async () => {
+		const [row] = await database()
+			.update(gearChanges)
+			.set({ undone: true })
+			.where(and(eq(gearChanges.crewId, crewId), eq(gearChanges.id, id), eq(gearChanges.undone, false)))
+			.returning();
+		if (row === undefined) throw new Refusal('notFound', 'That change was taken back already.');
+		const common = { from: row.from };
+		if (row.about === 'part')
+			await setFigure(crewId, {
+				...common,
+				about: 'part',
+				partId: row.partId as string,
+				figure: row.before as PartFigure
+			});
+		else
+			await setFigure(crewId, {
+				...common,
+				about: 'zero',
+				rigId: row.rigId as string,
+				slideId: row.slideId as string,
+				figure: row.before as ZeroFigure
+			});
+	});
+
+/** Writes the figure and returns what stood there before. */
+async function setFigure(crewId: string, wanted: WantedChange): Promise<GearFigure> {
+	if (wanted.about === 'part') {
+		const part = (await listParts(crewId)).find(({ id }) => id === wanted.partId);
+		if (part === undefined) throw new Refusal('notFound', 'That part is not on the shelf any more.');
+		const { id, ...rest } = part;
+		const { cgFromMiddleM, cgSigmaM = null, cgFrom = null } = part.shape;
+		await changePart(crewId, id, { ...rest, shape: { ...part.shape, ...wanted.figure } });
+		return { cgFromMiddleM, cgSigmaM, cgFrom };
+	}
+	const rig = await findRig(crewId, wanted.rigId);
+	const slide = rig.geometry.slides.find(({ id }) => id === wanted.slideId);
+	if (slide === undefined) throw new Refusal('notFound', 'That slide is not on the rig any more.');
+	const slides = rig.geometry.slides.map((each) =>
+		each === slide
+			? {
+					...each,
+					scale: { ...each.scale, readingAtZeroM: wanted.figure.readingAtZeroM },
+					zeroSigmaM: wanted.figure.zeroSigmaM
+				}
+			: each
+	);
+	await database()
+		.update(rigs)
+		.set({ geometry: { ...rig.geometry, slides }, version: sql`${rigs.version} + 1` })
+		.where(and(eq(rigs.crewId, crewId), eq(rigs.id, rig.id)));
+	return { readingAtZeroM: slide.scale.readingAtZeroM, zeroSigmaM: slide.zeroSigmaM ?? defaultZeroSigmaM };
+}
+
+const defaultZeroSigmaM = 0.0015;
+
+/** Newest first. */
+export async function listGearChanges(crewId: string): Promise<GearChange[]> {
+	const rows = await database()
+		.select({ entry: gearChanges, personName: people.name })
+		.from(gearChanges)
+		.innerJoin(people, eq(people.id, gearChanges.personId))
+		.where(eq(gearChanges.crewId, crewId))
+		.orderBy(desc(gearChanges.at), desc(gearChanges.id))
+		.limit(100);
+	return rows.map(({ entry, personName }) => ({
+		id: entry.id,
+		about: entry.about,
+		subjectId: (entry.partId ?? entry.rigId) as string,
+		slideId: entry.slideId,
+		from: entry.from,
+		before: entry.before as GearFigure,
+		after: entry.after as GearFigure,
+		personName,
+		at: new Date(entry.at).toISOString(),
+		undone: entry.undone
+	}));
+}

@@ -1,0 +1,59 @@
+import { and, desc, eq, or } from 'drizzle-orm';
+import { v7 as newId } from 'uuid';
+import type {
+	FoundCoordinate,
+	Measurement,
+	MeasuringSubject,
+	MeasuringWay,
+	NewMeasurement
+} from '$lib/model/measurement';
+import { validated } from '../api';
+import { foundCoordinates } from '../schemas/measurement';
+import { database } from './client';
+import { measurements, people } from './schema';
+
+export async function createMeasurement(
+	crewId: string,
+	personId: string,
+	entry: NewMeasurement
+): Promise<{ id: string }> {
+	const id = newId();
+	await database()
+		.insert(measurements)
+		.values({ id, crewId, personId, ...entry });
+	return { id };
+}
+
+/** Newest first. */
+export async function listMeasurements(
+	crewId: string,
+	{ partId, payloadId }: MeasuringSubject
+): Promise<Measurement[]> {
+	const subjects = [
+		...(partId === null ? [] : [eq(measurements.partId, partId)]),
+		...(payloadId === null ? [] : [eq(measurements.payloadId, payloadId)])
+	];
+	const rows = await database()
+		.select({ entry: measurements, personName: people.name })
+		.from(measurements)
+		.innerJoin(people, eq(people.id, measurements.personId))
+		.where(and(eq(measurements.crewId, crewId), or(...subjects)))
+		.orderBy(desc(measurements.at), desc(measurements.id))
+		.limit(100);
+	return rows.map(({ entry, personName }) => ({
+		id: entry.id,
+		partId: entry.partId,
+		payloadId: entry.payloadId,
+		way: entry.way as MeasuringWay,
+		found: validated<readonly FoundCoordinate[]>(entry.found, foundCoordinates),
+		readings: entry.readings,
+		personName,
+		at: new Date(entry.at).toISOString()
+	}));
+}
+
+export async function deleteMeasurement(crewId: string, id: string): Promise<void> {
+	await database()
+		.delete(measurements)
+		.where(and(eq(measurements.crewId, crewId), eq(measurements.id, id)));
+}

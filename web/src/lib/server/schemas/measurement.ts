@@ -1,0 +1,65 @@
+import Joi from 'joi';
+import { measuringWays, type NewMeasurement } from '$lib/model/measurement';
+import type { NewHorizonEntry } from '$lib/model/horizon';
+import { furthestM, id, key, sigmas, vector } from './quantities';
+
+const found = Joi.array()
+	.items(
+		Joi.object({
+			axis: Joi.number().valid(0, 1, 2).required(),
+			valueM: Joi.number().min(-furthestM).max(furthestM).required().label('the centre in metres'),
+			sigmaM: Joi.number().min(1e-5).max(furthestM).required().label('its uncertainty in metres')
+		})
+	)
+	.min(1)
+	.max(3)
+	.unique('axis')
+	.required()
+	.label('what was found');
+
+export const newMeasurement = Joi.object<NewMeasurement>({
+	partId: id().allow(null),
+	payloadId: id().allow(null),
+	way: Joi.string()
+		.valid(...measuringWays)
+		.required(),
+	found,
+	readings: Joi.string().max(2000).required()
+})
+	.custom((value: NewMeasurement, { error }) =>
+		(value.partId === null) === (value.payloadId === null) ? error('any.only') : value
+	)
+	.required();
+
+export const foundCoordinates = found;
+
+/** A figure to be taken over: a part's centre, or a scale's zero. */
+export const gearFigure = Joi.alternatives().try(
+	Joi.object({
+		about: Joi.string().valid('part').required(),
+		partId: id(),
+		from: Joi.string().max(200).required(),
+		figure: Joi.object({
+			cgFromMiddleM: vector('forward', 'left', 'up').allow(null),
+			cgSigmaM: sigmas().allow(null).required(),
+			cgFrom: Joi.string().max(200).allow(null).required()
+		}).required()
+	}),
+	Joi.object({
+		about: Joi.string().valid('zero').required(),
+		rigId: id(),
+		slideId: key(),
+		from: Joi.string().max(200).required(),
+		figure: Joi.object({
+			readingAtZeroM: Joi.number().min(-furthestM).max(furthestM).required(),
+			zeroSigmaM: Joi.number().min(0).max(0.05).required()
+		}).required()
+	})
+);
+
+export const newHorizonEntry = Joi.object<NewHorizonEntry>({
+	kind: Joi.string().valid('reading', 'calibration').required(),
+	minutes: Joi.number().min(0).max(2880).required().label('minutes since power-on'),
+	rollRad: Joi.number().min(-0.8).max(0.8).required().label('the lean in radians'),
+	temperatureC: Joi.number().min(-40).max(70).required().label('the temperature in °C')
+}).required();

@@ -1,0 +1,80 @@
+import Joi from 'joi';
+import type { ChecklistPaper, PaperKind, PowerPaper } from '$lib/model/paper';
+import { id } from './quantities';
+
+const words = (label: string, most = 120) =>
+	Joi.string()
+		.trim()
+		.min(1)
+		.max(most)
+		.pattern(/^\P{Cc}*$/u)
+		.required()
+		.label(label);
+const more = (label: string, most: number) => Joi.number().greater(0).max(most).required().label(label);
+const count = (label: string, least: number) => Joi.number().integer().min(least).max(99).required().label(label);
+const share = (label: string) => Joi.number().greater(0).max(1).required().label(label);
+
+const power = Joi.object<PowerPaper>({
+	sources: Joi.array()
+		.items(
+			Joi.object({
+				id: id(),
+				name: words('the battery’s name'),
+				capacityWh: more('the capacity in Wh', 2000),
+				voltageV: more('the voltage in V', 60),
+				count: count('how many there are', 0),
+				atOnce: count('how many are worn at once', 1),
+				ageFactor: share('what age has left')
+			})
+		)
+		.max(12)
+		.required(),
+	taps: Joi.array()
+		.items(
+			Joi.object({
+				id: id(),
+				name: words('the tap’s name'),
+				sourceId: id(),
+				voltageV: more('the tap’s voltage in V', 60),
+				limitA: more('the tap’s limit in A', 60),
+				efficiency: share('the tap’s efficiency')
+			})
+		)
+		.max(24)
+		.required(),
+	loads: Joi.array()
+		.items(
+			Joi.object({
+				id: id(),
+				name: words('the load’s name'),
+				tapId: id(),
+				drawW: Joi.number().min(0).max(1000).required().label('the draw in W')
+			})
+		)
+		.max(40)
+		.required(),
+	marginShare: Joi.number().min(0).max(0.9).required().label('the margin'),
+	jobS: Joi.number().min(0).max(172_800).required().label('the length of the job in seconds'),
+	indicator: Joi.array()
+		.items(Joi.number().min(0).less(1))
+		.min(1)
+		.max(10)
+		.required()
+		.label('the steps of the indicator'),
+	lit: Joi.number().integer().min(0).max(10).required().label('the steps that are lit')
+}).required();
+
+const stamp = Joi.object({ by: words('who'), at: Joi.string().isoDate().required() });
+
+const checklist = Joi.object<ChecklistPaper>({
+	items: Joi.array()
+		.items(Joi.object({ id: id(), text: words('the check', 200), ticked: stamp.allow(null).required() }))
+		.max(60)
+		.required(),
+	waived: stamp
+		.append({ reason: words('the reason', 300) })
+		.allow(null)
+		.required()
+}).required();
+
+export const paperSchemas: Readonly<Record<PaperKind, Joi.ObjectSchema>> = { power, checklist };

@@ -1,0 +1,6 @@
+import { api, idOf } from '$lib/server/api';
+import { takeBack } from '$lib/server/db/gearChanges';
+import type { RequestEvent } from './$types';
+
+/** Takes a change of the gear back. */
+export const DELETE = api((event: RequestEvent) => takeBack(event.locals.crewId, idOf(event.params.id)));
