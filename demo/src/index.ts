@@ -38,5 +38,29 @@ export const scenario = {
 			missedByM: { plate: 0.0003, base: -0.0002, fork: 0.0002, topBeam: 0.0002 },
 			note: 'Tidewater Hall, fencing final. Matte box on, two filters.'
 		}
-	]
+	],
+	/** What really sits elsewhere than the shelf says: the logged readings carry it, so that there is something to learn. */
+	hidden: {
+		partsM: { '35 mm prime': [0.006, 0, 0], 'Wide zoom 16–35': [-0.004, 0, 0.001], 'Side microphone': [0.012, 0, 0] },
+		zerosM: { 'Small single-handed gimbal': { panArm: 0.002, crossbar: -0.0015 } }
+	},
+	/** Looks at the horizon of one rig on one morning: minutes since power-on, degrees clockwise, °C. */
+	horizon: {
+		rig: 'Small single-handed gimbal',
+		person: 'Joss Averley',
+		calibratedAtC: 18,
+		readings: [
+			[4, 0.05, 18],
+			[14, 0.1, 18],
+			[25, 0.12, 17],
+			[38, 0.21, 16],
+			[52, 0.26, 16]
+		]
+	},
+	/** The checklist of one payload, half ticked. */
+	checklist: {
+		payload: 'Compact body, wide zoom',
+		person: 'Joss Averley',
+		ticked: ['Card in, with room on it', 'Battery in, the one that will be used', 'Filters on', 'Lens cap off']
+	}
 };

@@ -46,7 +46,7 @@ export const parts = [
 		name: 'Long plate',
 		kind: 'plate',
 		massKg: 0.148,
-		shape: { sizeM: [0.18, 0.046, 0.011], cgFromMiddleM: null, extensionM: 0 }
+		shape: { sizeM: [0.18, 0.046, 0.011], cgFromMiddleM: null, extensionM: 0, holePitchM: 0.012 }
 	},
 	{
 		name: 'Plate weight',
@@ -86,13 +86,13 @@ export const parts = [
 	},
 	{
 		name: 'Matte box',
-		kind: 'filter',
+		kind: 'matte box',
 		massKg: 0.47,
 		shape: { sizeM: [0.082, 0.166, 0.138], cgFromMiddleM: [-0.012, 0, 0], extensionM: 0 }
 	},
 	{
 		name: 'Rod support',
-		kind: 'other',
+		kind: 'support',
 		massKg: 0.38,
 		shape: { sizeM: [0.36, 0.08, 0.02], cgFromMiddleM: null, extensionM: 0 }
 	},

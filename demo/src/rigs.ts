@@ -99,6 +99,21 @@ const smallSingleHanded = {
 				greatestKg: 0.4
 			}
 		],
+		openingM: [0.21, 0.23, 0.142],
+		modes: [
+			{ name: 'Pan follows', presses: 'one press' },
+			{ name: 'Pan and tilt follow', presses: 'two presses' },
+			{ name: 'Everything holds', presses: 'hold the trigger' }
+		],
+		alternatives: [
+			{
+				id: 'turned',
+				kind: 'turnCradle',
+				label: 'base reversed, its mount 8 mm further back',
+				shiftM: [-0.008, 0, 0],
+				moves: ['payload']
+			}
+		],
 		strokes: [
 			{
 				kind: 'tube',
@@ -196,7 +211,10 @@ const largeTwoHanded = {
 				rangeM: [-0.13, 0.1],
 				moves: ['payload'],
 				scale: { readingAtZeroM: 0.13, sense: 1 },
-				knobPitchM: 0.004
+				knobPitchM: 0.004,
+				graduationM: 0.001,
+				lock: 'two levers under the plate',
+				extension: { label: 'the long plate rails', lessM: 0.08, moreM: 0.08 }
 			},
 			{
 				id: 'base',
@@ -255,6 +273,21 @@ const largeTwoHanded = {
 				hangsOn: 'tilt',
 				movesWith: ['plate', 'base', 'fork', 'topBeam'],
 				greatestKg: 1.5
+			}
+		],
+		openingM: [0.28, 0.32, 0.28],
+		modes: [
+			{ name: 'Pan follows', presses: 'rocker left' },
+			{ name: 'Everything follows', presses: 'rocker right' },
+			{ name: 'Everything holds', presses: 'rocker in' }
+		],
+		alternatives: [
+			{
+				id: 'rearHoles',
+				kind: 'useHole',
+				label: 'the rear holes of the base, 40 mm further back',
+				shiftM: [-0.04, 0, 0],
+				moves: ['payload']
 			}
 		],
 		strokes: [

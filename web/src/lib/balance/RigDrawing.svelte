@@ -23,6 +23,8 @@
 		units: UnitSystem;
 		width: number;
 		height: number;
+		/** Without rules: only the rig. */
+		plain?: boolean;
 		/** Searches for the middle of a holding band, shown on their rules. */
 		hunts?: readonly Hunt[];
 		onread?: (slideId: string, positionM: number) => void;
@@ -39,6 +41,7 @@
 		width,
 		height,
 		hunts = [],
+		plain = false,
 		onread,
 		onsettle
 	}: Props = $props();
@@ -74,14 +77,16 @@
 	/** Where a broken-off handle ends, past the frame of its view, px. */
 	const stub = 34;
 	const narrow = $derived(width < 600);
-	const footer = $derived(narrow ? 96 : 62);
-	const lanes = $derived(narrow ? foreAft.length + sideways.length : Math.max(foreAft.length, sideways.length));
+	const footer = $derived(plain ? 0 : narrow ? 96 : 62);
+	const lanes = $derived(
+		plain ? 0 : narrow ? foreAft.length + sideways.length : Math.max(foreAft.length, sideways.length)
+	);
 	const margins = $derived({
 		left: narrow ? 20 : 40,
 		right: narrow ? 20 : 40,
 		top: 26 + stub,
 		bottom: stub + 14 + lane * lanes + footer,
-		between: vertical.length > 0 ? (narrow ? 84 : 104) : 40
+		between: vertical.length > 0 && !plain ? (narrow ? 84 : 104) : 40
 	});
 	const sheet = $derived(layOut(bounds, views, width, height, margins));
 	const placeOf = (view: View) => sheet.places.find((each) => each.view === view) as ViewPlace;
@@ -264,7 +269,7 @@
 		<CgMark {at} plumbToY={Math.min(foot + stub, at.y + 130)} radius={8} />
 	{/each}
 
-	{#each rules as { slide, at, upright } (slide.id)}
+	{#each plain ? [] : rules as { slide, at, upright } (slide.id)}
 		<SlideRule
 			{slide}
 			{at}

@@ -193,7 +193,7 @@ function moveOfPayload(rig: Rig, remedy: Remedy): number | null {
 	return (remedy.end === 'least' ? -1 : 1) * wholeMillimetresM(remedy.byM);
 }
 
-function remedyInWords(rig: Rig, remedy: Remedy, units: UnitSystem): { lead: string; strong: string } {
+export function remedyInWords(rig: Rig, remedy: Remedy, units: UnitSystem): { lead: string; strong: string } {
 	if (remedy.kind === 'addMass') {
 		const place = rig.geometry.counterweightPlaces.find(({ id }) => id === remedy.placeId);
 		// Rounded up to the next 5 g: less would not do.

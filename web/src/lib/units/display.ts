@@ -135,7 +135,7 @@ const fixedUnits: Partial<
 	current: { unit: 'A', decimals: 2, shown: same },
 	power: { unit: 'W', decimals: 1, shown: same },
 	share: { unit: '%', decimals: 0, shown: (share) => share * 100 },
-	count: { unit: '', decimals: 0, shown: same }
+	count: { unit: '', decimals: 2, shown: same }
 };
 
 /** The unit a bare number is read in. */

@@ -41,6 +41,10 @@
 		<span class="quiet" role="status">{data.balances.length} {data.balances.length === 1 ? 'balance' : 'balances'}</span
 		>
 	</form>
+	<p class="also">
+		<a href="/logbook/compare">Lay two side by side</a>
+		<a href="/learn">What they teach about the gear</a>
+	</p>
 	<ol>
 		{#each data.balances as entry (entry.id)}
 			<li>
@@ -69,6 +73,17 @@
 </section>
 
 <style>
+	.also {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0 22px;
+		font-size: 15px;
+	}
+	.also a {
+		min-height: 44px;
+		display: inline-flex;
+		align-items: center;
+	}
 	section {
 		padding: 20px 26px;
 		max-width: 1400px;

@@ -84,12 +84,12 @@
 			</div>
 		{/each}
 		<div class="group">
-			<h2>gimbals</h2>
+			<h2>gimbals <a href="/rigs">all rigs, and a new one</a></h2>
 			<ul>
 				{#each data.rigs as rig (rig.id)}
 					<li>
 						<span class="what">
-							<strong>{rig.name}</strong>
+							<a href="/rigs/{rig.id}"><strong>{rig.name}</strong></a>
 							<span class="quiet">
 								{rig.geometry.slides
 									.map(

@@ -86,3 +86,25 @@ export async function createBalance(
 		.onConflictDoNothing();
 	return findBalance(crewId, entry.id);
 }
+
+/** Records opened, newest first: of one payload, or of anything that holds a part. */
+export async function balancesWith(
+	crewId: string,
+	wanted: { readonly payloadId: string } | { readonly partId: string } | 'all',
+	most = 40
+): Promise<BalanceRecord[]> {
+	const holds =
+		wanted === 'all'
+			? []
+			: 'payloadId' in wanted
+				? [eq(balances.payloadId, wanted.payloadId)]
+				: [sql`${balances.record} @> ${JSON.stringify({ snapshot: { parts: [{ id: wanted.partId }] } })}::jsonb`];
+	const rows = await database()
+		.select({ ...lineColumns, record: balances.record })
+		.from(balances)
+		.innerJoin(people, eq(people.id, balances.personId))
+		.where(and(eq(balances.crewId, crewId), ...holds))
+		.orderBy(desc(balances.loggedAt), desc(balances.id))
+		.limit(most);
+	return rows.map(({ record, ...rest }) => ({ ...line(rest), ...validated<BalanceDetail>(record, balanceDetail) }));
+}

@@ -34,7 +34,7 @@ const setUp = {
 	weights: Joi.array()
 		.items(Joi.object({ placeId: key(), massKg: massKg() }))
 		.max(8),
-	alternativeIds: Joi.array().items(key()).max(8)
+	alternativeIds: Joi.array().items(key().optional()).max(8)
 };
 
 /** The roll of slips keeps the last two hundred moves; the page trims it before sending. */

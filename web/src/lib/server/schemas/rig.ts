@@ -59,7 +59,7 @@ const alternative = Joi.object({
 	kind: Joi.string().valid('useHole', 'turnCradle').required(),
 	label: label(),
 	shiftM: point(),
-	moves: Joi.array().items(key()).min(1).required()
+	moves: Joi.array().items(key().optional()).min(1).required()
 });
 
 const place = Joi.object({
@@ -67,7 +67,7 @@ const place = Joi.object({
 	label: label(),
 	atM: point(),
 	hangsOn: key(),
-	movesWith: Joi.array().items(key()).required(),
+	movesWith: Joi.array().items(key().optional()).required(),
 	greatestKg: massKg()
 });
 

@@ -1,0 +1,219 @@
+<script lang="ts">
+	import '$lib/state/sheet.css';
+	import { invalidateAll } from '$app/navigation';
+	import { mmFromM, type Vec3 } from '@poise/core';
+	import { ask } from '$lib/api';
+	import type { Proposal } from '$lib/learn/lesson';
+	import { when } from '$lib/logbook/when';
+	import { showLength, together } from '$lib/units/display';
+	import { SvelteSet } from 'svelte/reactivity';
+
+	let { data } = $props();
+	const units = $derived(data.person.units);
+	const left = new SvelteSet<string>();
+	const open = $derived(data.lesson.proposals.filter(({ key }) => !left.has(key)));
+	let trouble = $state('');
+	let busy = $state(false);
+
+	const words = [
+		['forward', 'back'],
+		['left', 'right'],
+		['up', 'down']
+	] as const;
+	const largest = (sigmas: Vec3) => `± ${together(showLength(Math.max(...sigmas), units))}`;
+	/** The moves of a centre in words, largest first, what is under a fifth of a millimetre left out. */
+	const moved = (before: Vec3, after: Vec3) => {
+		const parts = after
+			.map((value, axis) => ({ by: value - (before[axis] ?? 0), axis: axis as 0 | 1 | 2 }))
+			.filter(({ by }) => Math.abs(by) >= 0.0002)
+			.sort((a, b) => Math.abs(b.by) - Math.abs(a.by))
+			.map(({ by, axis }) => `${together(showLength(by, units))} ${words[axis][by > 0 ? 0 : 1]}`);
+		return parts.length === 0 ? 'stays where it is' : parts.join(', ');
+	};
+	const from = $derived(`learned from ${data.lesson.used} logged ${data.lesson.used === 1 ? 'balance' : 'balances'}`);
+
+	function bodyOf(proposal: Proposal) {
+		if (proposal.about === 'part') {
+			const safe = (sigmas: Vec3) => sigmas.map((sigma) => Math.max(sigma, 1e-5));
+			return {
+				about: 'part',
+				partId: proposal.part.id,
+				from,
+				figure: { cgFromMiddleM: proposal.afterM, cgSigmaM: safe(proposal.afterSigmaM), cgFrom: from }
+			};
+		}
+		return {
+			about: 'zero',
+			rigId: proposal.rig.id,
+			slideId: proposal.slideId,
+			from,
+			figure: { readingAtZeroM: proposal.afterM, zeroSigmaM: proposal.afterSigmaM }
+		};
+	}
+	async function accept(proposals: readonly Proposal[]) {
+		busy = true;
+		trouble = '';
+		// All of them belong together: taken one by one, each is still right given the others.
+		for (const proposal of proposals) {
+			const outcome = await ask('POST', '/api/gear', bodyOf(proposal));
+			if (!outcome.ok) trouble = outcome.error.message;
+		}
+		await invalidateAll();
+		for (const { key } of proposals) left.add(key);
+		busy = false;
+	}
+	async function takeBack(id: string) {
+		const outcome = await ask('DELETE', `/api/gear/${id}`);
+		trouble = outcome.ok ? '' : outcome.error.message;
+		left.clear();
+		await invalidateAll();
+	}
+	const slideOf = (proposal: Extract<Proposal, { about: 'zero' }>) =>
+		proposal.rig.geometry.slides.find(({ id }) => id === proposal.slideId)?.label.toLowerCase() ?? '';
+</script>
+
+<svelte:head><title>What it learned · Poise</title></svelte:head>
+<div class="sheet">
+	<h1>What the finished balances teach</h1>
+	<p class="big" data-testid="lesson">
+		{#if data.lesson.used === 0}<strong>Nothing yet</strong>: log a poised balance first{:else if open.length === 0}<strong
+				>Nothing new</strong
+			>
+			in {data.lesson.used}
+			{data.lesson.used === 1 ? 'balance' : 'balances'}{:else}<strong
+				>{open.length} {open.length === 1 ? 'figure' : 'figures'}</strong
+			>
+			to take over, from {data.lesson.used}
+			{data.lesson.used === 1 ? 'balance' : 'balances'}{/if}
+	</p>
+	<p class="lead">
+		Every poised balance says where its parts must be heavy. Poise weighs that against what is entered, each by how sure
+		it is. Nothing changes until you take it over, and each can be taken back.
+		{#if data.lesson.misfit !== null && data.lesson.misfit > 2}
+			The balances do not agree with one another (misfit {data.lesson.misfit.toFixed(1)}): look for a reading gone
+			wrong, or a part that was changed, before taking anything over.
+		{/if}
+	</p>
+	{#if open.length > 1}
+		<div class="actions">
+			<button type="button" class="go" disabled={busy} onclick={() => accept(open)} data-testid="accept-all"
+				>Take all of them over</button
+			>
+		</div>
+	{/if}
+	{#if trouble !== ''}<p class="problem" role="alert">{trouble}</p>{/if}
+	{#if open.length > 0}
+		<div class="scroll">
+			<table>
+				<thead
+					><tr
+						><th>What</th><th>is really</th><th class="number">was sure to</th><th class="number">now</th><th></th></tr
+					></thead
+				>
+				<tbody>
+					{#each open as proposal (proposal.key)}
+						<tr
+							data-proposal={proposal.about === 'part'
+								? proposal.part.name
+								: `${proposal.rig.name} ${proposal.slideId}`}
+						>
+							{#if proposal.about === 'part'}
+								<th
+									>{proposal.part.name}<small class="quiet"
+										>{proposal.part.shape.cgFromMiddleM === null
+											? 'its middle was taken'
+											: (proposal.part.shape.cgFrom ?? 'measured by hand')}</small
+									></th
+								>
+								<td>heavy {moved(proposal.beforeM, proposal.afterM)}</td>
+								<td class="number figure">{largest(proposal.beforeSigmaM)}</td>
+								<td class="number figure">{largest(proposal.afterSigmaM)}</td>
+							{:else}
+								<th>{proposal.rig.name}<small class="quiet">zero of the {slideOf(proposal)}’s scale</small></th>
+								<td
+									>{(mmFromM(proposal.afterM) - mmFromM(proposal.beforeM)).toFixed(1)} mm {proposal.afterM >
+									proposal.beforeM
+										? 'further on its scale'
+										: 'on its scale'}</td
+								>
+								<td class="number figure">± {together(showLength(proposal.beforeSigmaM, units))}</td>
+								<td class="number figure">± {together(showLength(proposal.afterSigmaM, units))}</td>
+							{/if}
+							<td class="do">
+								<button
+									type="button"
+									class="second"
+									disabled={busy}
+									onclick={() => accept([proposal])}
+									data-testid="accept-one">Take it over</button
+								>
+								<button type="button" class="tool" onclick={() => left.add(proposal.key)} data-testid="reject"
+									>Leave it</button
+								>
+							</td>
+						</tr>
+					{/each}
+				</tbody>
+			</table>
+		</div>
+	{/if}
+	{#if data.lesson.untold.length > 0}
+		<h2>What they cannot tell apart</h2>
+		<p class="lead">
+			These were only weighed together, so their error is shared out between them by how unsure each was. A balance with
+			one of them exchanged would part them: {data.lesson.untold.slice(0, 12).join('; ')}{data.lesson.untold.length > 12
+				? `; and ${data.lesson.untold.length - 12} more`
+				: ''}.
+		</p>
+	{/if}
+	{#if data.changes.length > 0}
+		<h2>Taken over before</h2>
+		<ul class="changes">
+			{#each data.changes.slice(0, 40) as change (change.id)}
+				<li class:undone={change.undone} data-change={data.names[change.subjectId]}>
+					<span
+						>{data.names[change.subjectId] ?? 'Gear no longer there'}{change.slideId === null
+							? ''
+							: `, ${change.slideId}`}: {change.from}</span
+					>
+					<span class="quiet">{change.personName}, {when(change.at)}</span>
+					{#if !change.undone}<button
+							type="button"
+							class="tool"
+							onclick={() => takeBack(change.id)}
+							data-testid="take-back">Take it back</button
+						>{/if}
+				</li>
+			{/each}
+		</ul>
+	{/if}
+</div>
+
+<style>
+	small {
+		display: block;
+		font-weight: 400;
+		font-size: 13px;
+	}
+	.do {
+		display: flex;
+		gap: 8px;
+		flex-wrap: wrap;
+	}
+	.changes li {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 4px 16px;
+		align-items: center;
+		border-top: 1px solid var(--rule);
+		padding: 4px 0;
+	}
+	.changes span:first-child {
+		flex: 1;
+		min-width: 240px;
+	}
+	.undone {
+		text-decoration: line-through;
+		color: var(--quiet);
+	}
+</style>

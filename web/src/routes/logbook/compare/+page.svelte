@@ -1,0 +1,146 @@
+<script lang="ts">
+	import '$lib/state/sheet.css';
+	import { goto } from '$app/navigation';
+	import RigDrawing from '$lib/balance/RigDrawing.svelte';
+	import { recordParts, twoUp, type TwoUpLine } from '$lib/logbook/twoUp';
+	import { when } from '$lib/logbook/when';
+	import type { BalanceRecord } from '$lib/model/balance';
+	import Vial from '$lib/vial/Vial.svelte';
+
+	let { data } = $props();
+	const units = $derived(data.person.units);
+	const compared = $derived(data.a === null || data.b === null ? null : twoUp(data.a, data.b));
+	const pair = $derived([data.a, data.b].filter((each) => each !== null));
+	let width = $state(560);
+
+	const choose = (which: 'a' | 'b', id: string) => {
+		const ids = { a: data.a?.id ?? '', b: data.b?.id ?? '', [which]: id };
+		void goto(`?a=${ids.a}&b=${ids.b}`, { replaceState: true, noScroll: true });
+	};
+	const shown = (value: number | null, { unit, decimals }: TwoUpLine) =>
+		value === null ? '–' : `${Number(value.toFixed(decimals))} ${unit}`;
+	function difference({ a, b, unit, decimals }: TwoUpLine): string {
+		if (a === null || b === null) return '';
+		const by = Number((b - a).toFixed(decimals));
+		return by === 0 ? 'same' : `${by > 0 ? '+' : '−'}${Math.abs(by)} ${unit}`;
+	}
+	/** A millimetre of a slide, a tenth of a motor, a twentieth of the mass count as the same. */
+	const tolerance = ({ unit, a }: TwoUpLine) =>
+		unit === 'mm' ? 1 : unit === '%' ? 10 : unit === 'g' ? Math.max(5, (a ?? 0) / 20) : 1;
+	const words = (record: BalanceRecord) => `${record.payloadName}, ${when(record.loggedAt)}`;
+</script>
+
+<svelte:head><title>Two balances side by side · Poise</title></svelte:head>
+<div class="sheet">
+	<p class="screen"><a href="/logbook">The logbook</a></p>
+	<h1>Two balances side by side</h1>
+	{#if compared === null || pair.length < 2}
+		<p class="hint">Log two balances, and they can be laid side by side here.</p>
+	{:else}
+		<div class="pair" bind:clientWidth={width}>
+			{#each pair as record, index (index)}
+				<section class="card" aria-label="{index === 0 ? 'First' : 'Second'} balance">
+					<label class="stack screen"
+						>{index === 0 ? 'First' : 'Second'}
+						<select
+							value={record.id}
+							onchange={(event) => choose(index === 0 ? 'a' : 'b', event.currentTarget.value)}
+							data-testid="pick-{index === 0 ? 'a' : 'b'}"
+						>
+							{#each data.lines as line (line.id)}
+								<option value={line.id}>{line.payloadName} on {line.rigName}, {when(line.loggedAt)}</option>
+							{/each}
+						</select>
+					</label>
+					<strong>{record.payloadName}</strong>
+					<span class="quiet"
+						>{record.rigName} · {record.personName}, {when(record.loggedAt)} · {record.poised
+							? 'poised'
+							: 'not poised'}</span
+					>
+					<RigDrawing
+						rig={record.rig}
+						parts={recordParts(record)}
+						axes={record.axes}
+						positionsM={record.positionsM}
+						targetsM={null}
+						nextId={null}
+						{units}
+						width={Math.max(280, (width < 800 ? width : width / 2) - 60)}
+						height={330}
+						plain
+					/>
+					{#if record.note !== ''}<p class="note">{record.note}</p>{/if}
+				</section>
+			{/each}
+		</div>
+		<div class="scroll">
+			<table>
+				<thead
+					><tr
+						><th>What</th><th class="number">first</th><th class="number">second</th><th class="number">difference</th
+						><th class="tube"></th></tr
+					></thead
+				>
+				<tbody>
+					{#each compared.lines as line (line.label)}
+						<tr data-line={line.label}>
+							<th>{line.label}</th>
+							<td class="number figure">{shown(line.a, line)}</td>
+							<td class="number figure">{shown(line.b, line)}</td>
+							<td class="number figure">{difference(line)}</td>
+							<td
+								>{#if line.a !== null && line.b !== null}<Vial
+										offset={(line.b - line.a) / tolerance(line)}
+										label="{line.label}: {difference(line)}"
+									/>{/if}</td
+							>
+						</tr>
+					{/each}
+				</tbody>
+			</table>
+		</div>
+		<p class="lead">
+			{compared.onlyA.length === 0 && compared.onlyB.length === 0
+				? 'The same parts on both.'
+				: [
+						compared.onlyA.length === 0
+							? ''
+							: `Only on the first (${words(pair[0] as BalanceRecord)}): ${compared.onlyA.join(', ')}.`,
+						compared.onlyB.length === 0 ? '' : `Only on the second: ${compared.onlyB.join(', ')}.`
+					].join(' ')}
+		</p>
+		<div class="actions screen"><button type="button" class="second" onclick={() => window.print()}>Print</button></div>
+	{/if}
+</div>
+
+<style>
+	.pair {
+		display: grid;
+		grid-template-columns: 1fr 1fr;
+		gap: 16px;
+		margin: 10px 0;
+	}
+	.card {
+		display: grid;
+		gap: 4px;
+		align-content: start;
+		min-width: 0;
+		overflow: hidden;
+	}
+	.card select {
+		width: 100%;
+		min-width: 0;
+	}
+	.note {
+		font-size: 15px;
+	}
+	.tube {
+		width: 24%;
+	}
+	@media (max-width: 860px) {
+		.pair {
+			grid-template-columns: minmax(0, 1fr);
+		}
+	}
+</style>

@@ -1,0 +1,31 @@
+<script lang="ts">
+	import '$lib/state/sheet.css';
+	import { goto } from '$app/navigation';
+	import MeasureSheet from '$lib/measure/MeasureSheet.svelte';
+	import { payloadSheets } from '$lib/payload/sheets';
+	import SheetLinks from '$lib/state/SheetLinks.svelte';
+
+	let { data } = $props();
+</script>
+
+<svelte:head><title>Measure: {data.part?.name ?? data.payload.name} · Poise</title></svelte:head>
+<SheetLinks label="Sheets of this payload" links={payloadSheets(data.payload.id)} />
+<div class="sheet">
+	<h1>Where is it heavy?</h1>
+	<label class="stack screen"
+		>Measure
+		<select
+			value={data.part?.id ?? ''}
+			onchange={(event) =>
+				goto(event.currentTarget.value === '' ? '?' : `?part=${event.currentTarget.value}`, {
+					replaceState: true,
+					noScroll: true
+				})}
+			data-testid="subject"
+		>
+			<option value="">the whole build: {data.payload.name}</option>
+			{#each data.parts as part (part.id)}<option value={part.id}>{part.name}</option>{/each}
+		</select>
+	</label>
+	{#key data.part?.id ?? ''}<MeasureSheet {data} />{/key}
+</div>

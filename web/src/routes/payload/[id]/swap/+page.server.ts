@@ -1,0 +1,20 @@
+import { idOf } from '$lib/server/api';
+import { listParts } from '$lib/server/db/parts';
+import { findPayload, listPayloads } from '$lib/server/db/payloads';
+import { listRigs } from '$lib/server/db/rigs';
+import { pageLoad } from '$lib/server/page';
+import type { PageServerLoad } from './$types';
+
+export const load: PageServerLoad = ({ locals, params, url }) =>
+	pageLoad(async () => {
+		const { crewId, person } = locals;
+		const [payload, payloads, shelf, rigs] = await Promise.all([
+			findPayload(crewId, idOf(params.id)),
+			listPayloads(crewId),
+			listParts(crewId),
+			listRigs(crewId)
+		]);
+		const wanted = [url.searchParams.get('rig'), person.rigId];
+		const rig = wanted.map((id) => rigs.find((each) => each.id === id)).find((each) => each !== undefined) ?? rigs[0];
+		return { payload, payloads, shelf, rigs: rigs.map(({ id, name }) => ({ id, name })), rig: rig ?? null };
+	});

@@ -1,0 +1,185 @@
+<script lang="ts">
+	import '$lib/state/sheet.css';
+	import { goto } from '$app/navigation';
+	import { printedReading } from '$lib/balance/reading';
+	import { moveInWords } from '$lib/balance/benchSlip';
+	import { payloadSheets } from '$lib/payload/sheets';
+	import { swapBuilds, swapMoves } from '$lib/payload/swap';
+	import { offMiddle } from '$lib/payload/words';
+	import SheetLinks from '$lib/state/SheetLinks.svelte';
+	import { showMass, showTurns, together } from '$lib/units/display';
+	import { SvelteSet } from 'svelte/reactivity';
+
+	let { data } = $props();
+	const units = $derived(data.person.units);
+	/** The build's own variants to begin with; any other build can join. */
+	const family = $derived(
+		data.payloads.filter(
+			({ id, familyId }) => id === data.payload.id || (familyId != null && familyId === data.payload.familyId)
+		)
+	);
+	const added = new SvelteSet<string>();
+	const chosen = $derived(data.payloads.filter((each) => family.includes(each) || added.has(each.id)));
+	const others = $derived(data.payloads.filter((each) => !family.includes(each)));
+	const builds = $derived(data.rig === null ? [] : swapBuilds(chosen, data.shelf, data.rig));
+	const moves = $derived(swapMoves(builds));
+	const moveOf = (fromId: string, toId: string) => moves.find((each) => each.fromId === fromId && each.toId === toId);
+	const slides = $derived(data.rig?.geometry.slides ?? []);
+	const today = new Date().toLocaleDateString('en-GB', { day: 'numeric', month: 'long', year: 'numeric' });
+	const signedMass = (kg: number) => `${kg >= 0 ? '+' : '−'}${together(showMass(Math.abs(kg), units))}`;
+	const still = 0.0003;
+</script>
+
+<svelte:head><title>Swap sheet: {data.payload.name} · Poise</title></svelte:head>
+<SheetLinks label="Sheets of this payload" links={payloadSheets(data.payload.id)} />
+<div class="sheet">
+	<h1>Swap sheet</h1>
+	<p class="lead">
+		From the build in each row to the build in each column, on {data.rig?.name ?? 'a rig'}: what the slides have to do.
+		{today}.
+	</p>
+	<div class="row screen">
+		<label class="stack"
+			>On
+			<select
+				value={data.rig?.id}
+				onchange={(event) => goto(`?rig=${event.currentTarget.value}`, { replaceState: true, noScroll: true })}
+				data-testid="swap-rig"
+			>
+				{#each data.rigs as { id, name } (id)}<option value={id}>{name}</option>{/each}
+			</select>
+		</label>
+		<fieldset>
+			<legend>Also with</legend>
+			{#each others as { id, name } (id)}
+				<label class="also"
+					><input
+						type="checkbox"
+						checked={added.has(id)}
+						onchange={(event) => (event.currentTarget.checked ? added.add(id) : added.delete(id))}
+						data-testid="also-{name}"
+					/>
+					{name}</label
+				>
+			{/each}
+		</fieldset>
+		<button type="button" class="second" onclick={() => window.print()}>Print</button>
+	</div>
+
+	{#if builds.length < 2}
+		<p class="hint">
+			One build alone has nothing to swap with. Make a variant of it on its page (another lens, without the monitor), or
+			tick another build above.
+		</p>
+	{/if}
+	<h2>Where everything stands</h2>
+	<div class="scroll">
+		<table>
+			<thead>
+				<tr
+					><th>Build</th><th class="number">mass</th><th>centre over the plate</th>
+					{#each slides as slide (slide.id)}<th class="number">{slide.label}</th>{/each}</tr
+				>
+			</thead>
+			<tbody>
+				{#each builds as { payload, massKg, cgM, targetsM, fits } (payload.id)}
+					<tr data-build={payload.name}>
+						<th
+							>{payload.name}{#if !fits}<span class="problem"> does not balance here</span>{/if}</th
+						>
+						<td class="number figure">{together(showMass(massKg, units))}</td>
+						<td>{offMiddle(cgM[0], 'forward', 'back', units) ?? 'in the middle'}</td>
+						{#each slides as slide (slide.id)}<td class="number figure"
+								>{printedReading(slide, targetsM[slide.id] ?? 0)}</td
+							>{/each}
+					</tr>
+				{/each}
+			</tbody>
+		</table>
+	</div>
+
+	{#if builds.length > 1}
+		<h2>From … to</h2>
+		<div class="scroll">
+			<table class="matrix">
+				<thead>
+					<tr>
+						<th></th>
+						{#each builds as { payload } (payload.id)}<th>to {payload.name}</th>{/each}
+					</tr>
+				</thead>
+				<tbody>
+					{#each builds as from (from.payload.id)}
+						<tr>
+							<th>from {from.payload.name}</th>
+							{#each builds as to (to.payload.id)}
+								{@const move = moveOf(from.payload.id, to.payload.id)}
+								<td data-swap="{from.payload.name} → {to.payload.name}">
+									{#if move}
+										<span class="quiet"
+											>{signedMass(move.massKg)}, centre {offMiddle(move.cgM[0], 'forward', 'back', units) ??
+												'unmoved'}</span
+										>
+										<ul>
+											{#each slides as slide (slide.id)}
+												{@const by = move.movesM[slide.id] ?? 0}
+												{@const turns = slide.knobPitchM === null ? null : showTurns(by, slide.knobPitchM)}
+												<li class:still={Math.abs(by) < still}>
+													{slide.label}
+													<strong>{Math.abs(by) < still ? 'stays' : moveInWords(slide, by, units)}</strong>
+													{#if turns !== null && Math.abs(by) >= still}<small>{turns}</small>{/if}
+													<small class="figure">→ {printedReading(slide, to.targetsM[slide.id] ?? 0)}</small>
+												</li>
+											{/each}
+										</ul>
+									{:else}<span class="quiet">–</span>{/if}
+								</td>
+							{/each}
+						</tr>
+					{/each}
+				</tbody>
+			</table>
+		</div>
+	{/if}
+	<p class="caution">Motors off before a lens comes off; hold the camera, and tighten before letting go.</p>
+</div>
+
+<style>
+	fieldset {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0 16px;
+		font-size: 14px;
+		border: 0;
+	}
+	legend {
+		font-size: 14px;
+	}
+	.also {
+		display: inline-flex;
+		align-items: center;
+		gap: 6px;
+		min-height: 44px;
+	}
+	.matrix td {
+		vertical-align: top;
+		min-width: 220px;
+		font-size: 15px;
+	}
+	.matrix .quiet {
+		font-size: 13px;
+	}
+	.matrix tbody th {
+		max-width: 170px;
+	}
+	small {
+		font-size: 13px;
+		color: var(--quiet);
+	}
+	.still {
+		color: var(--quiet);
+	}
+	.still strong {
+		font-weight: 400;
+	}
+</style>
