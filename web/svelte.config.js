@@ -12,7 +12,12 @@ export default {
 			directives: {
 				'default-src': ['self'],
 				'script-src': ['self'],
-				'style-src-elem': ['self'],
+				// The chart library puts two style sheets of its own into the page; these are they, by their content.
+				'style-src-elem': [
+					'self',
+					'sha256-VLYexD6+koEqzP28Ll4y0/LOKUrZBbwWOlmvkdQtKmw=',
+					'sha256-cJUBhQPEW+O7+PAZUHiwm1+OdkmD0bWMUq/knNQGWmk='
+				],
 				// Drawings place their labels by style attributes; no element or script may be inline.
 				'style-src-attr': ['unsafe-inline'],
 				'img-src': ['self', 'data:'],

@@ -5,7 +5,7 @@
 	import Slip from '$lib/slip/Slip.svelte';
 	import Vial from '$lib/vial/Vial.svelte';
 	import type { BalanceOrder } from '$lib/model/balance';
-	import { appliesHere, benchSlip, lightWarning, moveInWords, slideOf } from './benchSlip';
+	import { appliesHere, benchSlip, fallsWord, lightWarning, moveInWords, slideOf } from './benchSlip';
 	import LookPanel from './LookPanel.svelte';
 	import { extensionId } from './setUp';
 	import { printedReading } from './reading';
@@ -65,7 +65,7 @@
 				const slide = rig.geometry.slides.find(({ id }) => id === look.slideId);
 				if (slide === undefined) return { index, text: '' };
 				const at = `${slide.label} at ${printedReading(slide, look.positionsM[slide.id] ?? 0)}`;
-				const did = { holds: 'holds', 'falls+': `falls ${slide.plusWord}`, 'falls-': `falls ${slide.minusWord}` };
+				const did = { holds: 'holds', 'falls+': fallsWord(slide, 1), 'falls-': fallsWord(slide, -1) };
 				return { index, text: `${at}: ${did[look.observation]}` };
 			})
 			.reverse()

@@ -5,6 +5,7 @@
 	import type { Positions, Rig, RigSlide } from '$lib/model/rig';
 	import { showAngle, showMove, together } from '$lib/units/display';
 	import type { NewLook } from './gimbalBench.svelte';
+	import { fallsWord } from './benchSlip';
 	import { lookAt, type Measured } from './lookAt';
 
 	/** What the loose axis does: three big buttons, or rest and swing, or a pocket scale. */
@@ -73,19 +74,20 @@
 		clear();
 		way = 'buttons';
 	}
+	const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 	const slideOf = (id: string) => rig.geometry.slides.find((each) => each.id === id) as RigSlide;
 	const heavy = (id: string, offsetM: number) =>
 		`${together(showMove(offsetM, units))} heavy ${offsetM > 0 ? slideOf(id).plusWord : slideOf(id).minusWord}`;
 </script>
 
 <div class="looks" role="group" aria-label="What the loose axis does">
-	<p class="ask">Hold it, loosen only this axis, let go gently. What does it do?</p>
+	<p class="ask">Unlock only this axis, hands a finger away from it. What does it do?</p>
 	<div class="three">
 		<button
 			type="button"
 			data-testid="falls-minus"
 			onclick={() => onlook({ axisId, kind: 'way', slideId: slide.id, observation: 'falls-' })}
-			>Falls {slide.minusWord}</button
+			>{capital(fallsWord(slide, -1))}</button
 		>
 		<button
 			type="button"
@@ -97,7 +99,7 @@
 			type="button"
 			data-testid="falls-plus"
 			onclick={() => onlook({ axisId, kind: 'way', slideId: slide.id, observation: 'falls+' })}
-			>Falls {slide.plusWord}</button
+			>{capital(fallsWord(slide, 1))}</button
 		>
 	</div>
 	<div class="ways">

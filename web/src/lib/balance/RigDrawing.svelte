@@ -77,7 +77,9 @@
 	/** Where a broken-off handle ends, past the frame of its view, px. */
 	const stub = 34;
 	const narrow = $derived(width < 600);
-	const footer = $derived(plain ? 0 : narrow ? 96 : 62);
+	/** A picture the size of a stamp: no names, no bar. */
+	const bare = $derived(plain && width < 420);
+	const footer = $derived(plain ? (bare ? 0 : 26) : narrow ? 96 : 62);
 	const lanes = $derived(
 		plain ? 0 : narrow ? foreAft.length + sideways.length : Math.max(foreAft.length, sideways.length)
 	);
@@ -86,7 +88,7 @@
 		right: narrow ? 20 : 40,
 		top: 26 + stub,
 		bottom: stub + 14 + lane * lanes + footer,
-		between: vertical.length > 0 && !plain ? (narrow ? 84 : 104) : 40
+		between: bare ? 34 : vertical.length > 0 ? (narrow ? 84 : 104) : 40
 	});
 	const sheet = $derived(layOut(bounds, views, width, height, margins));
 	const placeOf = (view: View) => sheet.places.find((each) => each.view === view) as ViewPlace;
@@ -194,7 +196,8 @@
 	{units}
 	{names}
 	nameLift={stub + 12}
-	barAt={{ x: 28, y: height - (narrow ? 68 : 16) }}
+	barAt={{ x: 28, y: height - (narrow && !plain ? 68 : 16) }}
+	{bare}
 	label="Drawing of {rig.name} with the payload, side and front"
 >
 	<defs>
@@ -259,7 +262,7 @@
 
 	<!-- The axes the payload must hang in. -->
 	{#each [['tilt', 'side'], ['roll', 'front']] as const as [id, view] (id)}
-		{#if rig.geometry.axes.some((axis) => axis.id === id)}
+		{#if !bare && rig.geometry.axes.some((axis) => axis.id === id)}
 			{@const at = px(axisAt(id), view)}
 			<path class="axis" d="M{at.x - 13} {at.y}h26M{at.x} {at.y - 13}v26" />
 			<text class="axis-name" x={at.x + 9} y={at.y - 9}>{id} axis</text>

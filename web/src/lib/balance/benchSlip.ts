@@ -33,6 +33,11 @@ export const slideOf = (rig: Rig, id: string): RigSlide => {
 
 const lower = (text: string) => text.charAt(0).toLowerCase() + text.slice(1);
 export const wayOf = (slide: RigSlide, moveM: number) => (moveM > 0 ? slide.plusWord : slide.minusWord);
+/** What an axis does when that side of it is heavy: with the lens pointing up, height is which side drops. */
+export function fallsWord(slide: RigSlide, side: 1 | -1): string {
+	if (Math.abs(slide.direction[2]) > 0.7) return side === 1 ? 'top side drops' : 'underside drops';
+	return `falls ${side === 1 ? slide.plusWord : slide.minusWord}`;
+}
 export const moveInWords = (slide: RigSlide, moveM: number, units: UnitSystem) =>
 	`${wayOf(slide, moveM)} ${together(showMove(moveM, units))}`;
 
@@ -105,7 +110,7 @@ export function benchSlip(rig: Rig, figures: BenchFigures, units: UnitSystem, wa
 				kind: 'look',
 				heading: `Step ${number} of ${steps.length} · ${slide.purpose} · motors off`,
 				lead: 'Tighten, let go: ',
-				strong: `does it fall ${slide.plusWord}, ${slide.minusWord}, or hold?`,
+				strong: 'what does it do?',
 				why: huntInWords(slide, hunt),
 				step: next
 			};

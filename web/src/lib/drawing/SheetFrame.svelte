@@ -16,6 +16,8 @@
 		children: Snippet;
 		/** How far above its view a name stands, px. */
 		nameLift?: number;
+		/** Without names and scale bar. */
+		bare?: boolean;
 		element?: SVGSVGElement | undefined;
 		onpointerdown?: (event: PointerEvent) => void;
 	}
@@ -29,6 +31,7 @@
 		names,
 		barAt = undefined,
 		children,
+		bare = false,
 		element = $bindable(),
 		onpointerdown = undefined
 	}: Props = $props();
@@ -53,7 +56,7 @@
 		</pattern>
 	</defs>
 	<rect {width} {height} fill="url(#grid-{uid})" />
-	{#each sheet.places as { view, box } (view)}
+	{#each bare ? [] : sheet.places as { view, box } (view)}
 		<text
 			class="name"
 			x={Math.max(14, view === 'front' ? box.x - 4 : box.x - 40)}
@@ -63,7 +66,7 @@
 		</text>
 	{/each}
 	{@render children()}
-	<g class="bar" transform="translate({bar.x} {bar.y})" aria-hidden="true">
+	<g class="bar" class:bare transform="translate({bar.x} {bar.y})" aria-hidden="true">
 		<path d="M0 -4V4M{barM * sheet.pxPerM} -4V4M0 0H{barM * sheet.pxPerM}" />
 		<path d="M0 0H{(barM * sheet.pxPerM) / 2}" class="half" />
 		<text x={barM * sheet.pxPerM + 8} y="4"
@@ -83,6 +86,9 @@
 		font-size: 14px;
 		font-weight: 700;
 		fill: var(--ink);
+	}
+	.bare {
+		display: none;
 	}
 	.bar path {
 		stroke: var(--ink);

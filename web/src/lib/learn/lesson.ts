@@ -1,4 +1,4 @@
-import { add, learnFromBalances, type Lesson, readingAt, scale, type Vec3 } from '@poise/core';
+import { add, learnFromBalances, type Learned, type Lesson, readingAt, scale, type Vec3 } from '@poise/core';
 import { usualZeroSigmaM } from '$lib/balance/figures';
 import type { BalanceRecord } from '$lib/model/balance';
 import { armReachM, turnOfAttitude } from '$lib/model/attitude';
@@ -38,8 +38,9 @@ export interface LessonSheet {
 
 /** A scale read and a hand's work: seven tenths of a millimetre. */
 const readingSigmaM = 0.0007;
-/** A figure that moved less than this, and grew no surer, is not worth a line. */
-const worthM = 0.0003;
+/** A figure that moved by less than this and grew little surer is not worth a line. */
+const worthM = 0.0008;
+const worthLearned = 0.6;
 
 /**
  * What the logged balances say of today's shelf and rigs. A record counts when it was poised, its rig and all its parts
@@ -81,7 +82,7 @@ export function lessonFrom(
 				id: part.id,
 				massKg: part.massKg,
 				cgM: cgFromMiddleOf(part.shape, 1),
-				sigmaM: cgSigmaOf(part.shape)
+				sigmaM: cgSigmaOf(part)
 			})),
 			...arms(usable.flatMap(({ parts }) => parts))
 		],
@@ -178,10 +179,20 @@ function read(lesson: Lesson, parts: readonly Part[], rigs: readonly Rig[]) {
 		return rig === undefined || slide === undefined ? null : `${rig.name}, zero of the ${slide.label.toLowerCase()}`;
 	};
 	return {
-		proposals: [...ofParts, ...ofZeros],
+		proposals: [...ofParts, ...ofZeros].sort((a, b) => surprise(b) - surprise(a)),
 		untold: lesson.notIdentifiable.map(nameOf).filter((name) => name !== null)
 	};
 }
 
-const worthTelling = ({ value, prior, learned }: { value: number; prior: number; learned: number }) =>
-	Math.abs(value - prior) > worthM || learned > 0.2;
+const worthTelling = ({ value, prior, priorSigma, learned }: Learned) =>
+	Math.abs(value - prior) > Math.max(worthM, 0.25 * priorSigma) || learned > worthLearned;
+
+/** How far a proposal goes beyond what was believed, in standard deviations: the telling ones first. */
+const surprise = (proposal: Proposal): number =>
+	proposal.about === 'zero'
+		? Math.abs(proposal.afterM - proposal.beforeM) / proposal.beforeSigmaM
+		: Math.max(
+				...proposal.afterM.map(
+					(value, axis) => Math.abs(value - (proposal.beforeM[axis] ?? 0)) / (proposal.beforeSigmaM[axis] || 1)
+				)
+			);

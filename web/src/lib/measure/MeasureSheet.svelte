@@ -186,7 +186,7 @@
 
 	async function write() {
 		const now = data.part?.shape.cgFromMiddleM ?? null;
-		const sigmas = data.part === null ? null : cgSigmaOf(data.part.shape);
+		const sigmas = data.part === null ? null : cgSigmaOf(data.part);
 		const today = new Date().toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' });
 		const ways = [...new Set(data.measurements.map((entry) => wayWords[entry.way].toLowerCase()))].join(', ');
 		const from = `${ways}, ${today}, ${data.person.name}`.slice(0, 200);
@@ -248,7 +248,7 @@
 		{now === null
 			? 'Not measured: its middle is taken'
 			: `Now ${[0, 1, 2].map((k) => place(k, now[k] ?? 0)).join(', ')}`}
-		({subject.from}, {sure(Math.max(...cgSigmaOf(data.part.shape)))}){data.part.shape.cgFrom
+		({subject.from}, {sure(Math.max(...cgSigmaOf(data.part)))}){data.part.shape.cgFrom
 			? `: ${data.part.shape.cgFrom}`
 			: ''}.
 	{:else if data.payload.correction}

@@ -75,6 +75,15 @@ export function cgFromFootM(shape: PartShape, extended = 1): Vec3 {
 /** A rod and a ruler find a centre to about this. */
 const byHandSigmaM: Vec3 = [0.002, 0.002, 0.002];
 
+/** Round glass is heavy on its own axis, and a plate or a weight in its middle, as near as they are made. */
+const asMade = 0.15;
+const onItsAxis: readonly PartKind[] = ['lens', 'filter', 'adapter', 'matte box'];
+const uniform: readonly PartKind[] = ['plate', 'weight', 'support'];
+
 /** How sure the centre is, one standard deviation along the part's own axes. */
-export const cgSigmaOf = (shape: PartShape): Vec3 =>
-	shape.cgFromMiddleM === null ? assumedMiddleSigma({ sizeM: outerSizeM(shape) }) : (shape.cgSigmaM ?? byHandSigmaM);
+export function cgSigmaOf({ kind, shape }: Pick<Part, 'kind' | 'shape'>): Vec3 {
+	if (shape.cgFromMiddleM !== null) return shape.cgSigmaM ?? byHandSigmaM;
+	const [x, y, z] = assumedMiddleSigma({ sizeM: outerSizeM(shape) });
+	if (uniform.includes(kind)) return [x * asMade, y * asMade, z * asMade];
+	return onItsAxis.includes(kind) ? [x, y * asMade, z * asMade] : [x, y, z];
+}

@@ -156,7 +156,7 @@ function thinRod(massKg: number, [x, y, z]: Vec3): Inertia {
 export function sigmaOf({ part, attitude, shiftSigmaM }: StandingPart): Vec3 {
 	// A measured build is known as a whole: its parts no longer matter one by one.
 	if (shiftSigmaM !== null) return [0, 0, 0];
-	const own = cgSigmaOf(part.shape);
+	const own = cgSigmaOf(part);
 	if (isPlainTurn(attitude)) return own;
 	const along = (row: Vec3) => Math.hypot(row[0] * own[0], row[1] * own[1], row[2] * own[2]);
 	const [x, y, z] = turnOfAttitude(attitude);

@@ -25,17 +25,16 @@
 		standing.part.kind === 'monitor' || standing.part.kind === 'other' || attitude.arm !== null
 	);
 	const turns = [
-		[2, 'Turn about up'],
-		[1, 'Tip forward'],
-		[0, 'Roll over']
+		[2, 'Turn'],
+		[1, 'Tip'],
+		[0, 'Roll']
 	] as const;
 	const startArm = { lengthM: 0.12, aboutUpRad: Math.PI / 2, riseRad: 0, massKg: 0.06 };
-	const sigma = $derived(Math.max(...cgSigmaOf(standing.part.shape)));
+	const sigma = $derived(Math.max(...cgSigmaOf(standing.part)));
 </script>
 
 <div class="tools" role="group" aria-label="What to do with {standing.part.name}">
 	<div class="line">
-		<strong>{standing.part.name}</strong>
 		<button type="button" onclick={() => editor.duplicate(id)} data-testid="duplicate">Duplicate</button>
 		<button type="button" onclick={() => editor.mirror(id)} data-testid="mirror">Mirror</button>
 		{#each turns as [axis, words] (axis)}
@@ -52,6 +51,11 @@
 				{#each others as other (other.id)}<option value={other.id}>{other.part.name}</option>{/each}
 			</select>
 		</label>
+		<a href="/payload/{editor.id}/measure?part={standing.part.id}">
+			{standing.part.shape.cgFromMiddleM === null
+				? `Measure it: assumed ± ${together(showLength(sigma, units))}`
+				: `Measured ± ${together(showLength(sigma, units))}`}
+		</a>
 	</div>
 	<div class="line">
 		{#if standing.part.shape.extensionM > 0}
@@ -76,7 +80,7 @@
 		{/if}
 		<span class="narrow">
 			<QuantityField
-				label="Turned about up"
+				label="Turned"
 				value={attitude.aboutUpRad}
 				quantity="angle"
 				{units}
@@ -139,11 +143,6 @@
 				>Put it on an arm</button
 			>
 		{/if}
-		<a href="/payload/{editor.id}/measure?part={standing.part.id}">
-			{standing.part.shape.cgFromMiddleM === null
-				? `Measure its centre: assumed, ± ${together(showLength(sigma, units))}`
-				: `Measured ± ${together(showLength(sigma, units))}`}
-		</a>
 	</div>
 </div>
 
@@ -156,19 +155,18 @@
 		border-bottom: 1px solid var(--rule);
 		font-size: 14px;
 	}
+	.tools :global(input) {
+		min-height: 40px;
+	}
 	.line {
 		display: flex;
 		flex-wrap: wrap;
-		gap: 6px 10px;
+		gap: 4px 8px;
 		align-items: end;
 	}
-	strong {
-		font-size: 16px;
-		align-self: center;
-	}
 	button {
-		min-height: 44px;
-		padding: 0 12px;
+		min-height: 40px;
+		padding: 0 9px;
 		border: 1px solid var(--edge);
 		border-radius: 6px;
 		background: var(--panel);
@@ -184,12 +182,10 @@
 		gap: 8px;
 		min-height: 44px;
 	}
-	.with {
-		margin-left: auto;
-	}
 	.with select {
-		max-width: 190px;
-		font-size: 15px;
+		max-width: 150px;
+		min-height: 40px;
+		font-size: 14px;
 	}
 	.extend input {
 		width: 130px;
@@ -197,7 +193,7 @@
 		min-height: 44px;
 	}
 	.narrow :global(.field) {
-		width: 104px;
+		width: 98px;
 	}
 	a {
 		min-height: 44px;

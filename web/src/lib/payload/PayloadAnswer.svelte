@@ -34,7 +34,9 @@
 	const totals = $derived(editor.totals);
 	const placed = $derived(editor.draft.placements);
 	const parts = $derived(editor.parts);
-	const unmeasured = $derived(parts.filter(({ part }) => part.shape.cgFromMiddleM === null && part.kind !== 'plate'));
+	const unmeasured = $derived(
+		parts.filter(({ part }) => part.shape.cgFromMiddleM === null && !['plate', 'weight', 'support'].includes(part.kind))
+	);
 	const sigmaM = $derived(parts.length === 0 ? null : payloadSigmaM(parts));
 	const radii = $derived(totals === null ? null : radiiOfGyration(totals));
 	const names = ['roll', 'tilt', 'pan'] as const;

@@ -239,7 +239,14 @@
 	{/if}
 	{#if selected}
 		{@const at = onSheet([selected.positionM[0], selected.positionM[1], tagAt ?? 0], placeOf('side'), sheet.pxPerM)}
-		<text class="tag" x={at.x} y={at.y - 8} text-anchor="middle">{selected.part.name}</text>
+		<!-- Clear of the name of the view, which stands over the top of it. -->
+		{@const lifted = at.y - placeOf('side').box.y > 24}
+		<text
+			class="tag"
+			x={lifted ? at.x : placeOf('side').box.x + 44}
+			y={lifted ? at.y - 8 : at.y - 14}
+			text-anchor={lifted ? 'middle' : 'start'}>{selected.part.name}</text
+		>
 	{/if}
 </SheetFrame>
 

@@ -259,7 +259,7 @@
 		<table>
 			<thead>
 				<tr
-					><th>Slide</th><th>from</th><th>to</th><th>scale reads at 0</th><th>runs</th><th>lines every</th><th
+					><th>Slide</th><th>from</th><th>to</th><th>scale there</th><th>counts up</th><th>lines every</th><th
 						>set by</th
 					><th>a turn is</th><th>held by</th><th>extension adds</th></tr
 				>
@@ -316,9 +316,7 @@
 										slide.id,
 										{ scale: { ...slide.scale, sense: Number(event.currentTarget.value) === 1 ? 1 : -1 } },
 										`sense ${slide.id}`
-									)}
-								><option value={1}>up to {slide.plusWord}</option><option value={-1}>up to {slide.minusWord}</option
-								></select
+									)}><option value={1}>{slide.plusWord}</option><option value={-1}>{slide.minusWord}</option></select
 							></td
 						>
 						<td

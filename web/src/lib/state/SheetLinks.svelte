@@ -49,7 +49,11 @@
 	@media (max-width: 700px) {
 		nav {
 			padding: 0 14px;
-			gap: 0 16px;
+			gap: 0 18px;
+			flex-wrap: nowrap;
+			overflow-x: auto;
+			scrollbar-width: none;
+			white-space: nowrap;
 		}
 		a {
 			min-height: 44px;

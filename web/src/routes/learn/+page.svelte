@@ -131,10 +131,10 @@
 							{:else}
 								<th>{proposal.rig.name}<small class="quiet">zero of the {slideOf(proposal)}’s scale</small></th>
 								<td
-									>{(mmFromM(proposal.afterM) - mmFromM(proposal.beforeM)).toFixed(1)} mm {proposal.afterM >
+									>reads {Math.abs(mmFromM(proposal.afterM - proposal.beforeM)).toFixed(1)} mm {proposal.afterM >
 									proposal.beforeM
-										? 'further on its scale'
-										: 'on its scale'}</td
+										? 'too much'
+										: 'too little'}</td
 								>
 								<td class="number figure">± {together(showLength(proposal.beforeSigmaM, units))}</td>
 								<td class="number figure">± {together(showLength(proposal.afterSigmaM, units))}</td>

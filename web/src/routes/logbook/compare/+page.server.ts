@@ -6,13 +6,13 @@ import type { PageServerLoad } from './$types';
 export const load: PageServerLoad = ({ locals: { crewId }, url }) =>
 	pageLoad(async () => {
 		const lines = await listBalances(crewId, '');
-		const [first, second] = [url.searchParams.get('a'), url.searchParams.get('b')];
-		const a = first ?? lines[0]?.id;
-		// The other is the next one on the same rig, where there is one: those compare best.
-		const rigOf = lines.find(({ id }) => id === a)?.rigName;
-		const b =
-			second ??
-			(lines.find(({ id, rigName }) => id !== a && rigName === rigOf) ?? lines.find(({ id }) => id !== a))?.id;
+		// Two of one rig compare best: the newest pair of one, unless the person chose.
+		const pair = lines.flatMap((line, index) => {
+			const other = lines.slice(index + 1).find(({ rigName }) => rigName === line.rigName);
+			return other === undefined ? [] : [[line.id, other.id] as const];
+		})[0] ?? [lines[0]?.id, lines[1]?.id];
+		const a = url.searchParams.get('a') ?? pair[0];
+		const b = url.searchParams.get('b') ?? pair[1];
 		return {
 			lines,
 			a: a === undefined ? null : await findBalance(crewId, idOf(a)),

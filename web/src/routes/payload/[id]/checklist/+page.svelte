@@ -89,15 +89,14 @@
 					>
 				</button>
 				<span class="text">
-					<input
-						type="text"
+					<textarea
+						rows="1"
 						value={item.text}
 						maxlength={200}
 						aria-label="Words of the check"
 						aria-invalid={item.text.trim() === ''}
 						oninput={(event) => retext(item.id, event.currentTarget.value)}
-						onblur={() => keeper.settle()}
-					/>
+						onblur={() => keeper.settle()}></textarea>
 					{#if item.ticked !== null}<small>{item.ticked.by}, {when(item.ticked.at)}</small>{/if}
 					{#if item.text.trim() === ''}<small class="problem">Say what is to be checked, or take the line out.</small
 						>{/if}
@@ -196,14 +195,17 @@
 		display: grid;
 		padding: 2px 0;
 	}
-	.text input {
+	.text textarea {
+		field-sizing: content;
+		resize: none;
+		line-height: 1.25;
 		border-color: transparent;
 		background: transparent;
 		font-size: 19px;
 		width: 100%;
 	}
-	.text input:hover,
-	.text input:focus {
+	.text textarea:hover,
+	.text textarea:focus {
 		border-color: var(--edge);
 		background: var(--panel);
 	}
@@ -219,6 +221,14 @@
 	}
 	.moves button:disabled {
 		opacity: 0.3;
+	}
+	@media (max-width: 700px) {
+		li {
+			grid-template-columns: 52px 1fr 44px;
+		}
+		.moves button:not(:last-child) {
+			display: none;
+		}
 	}
 	.grow {
 		flex: 1;

@@ -441,7 +441,8 @@
 <style>
 	.vial {
 		display: grid;
-		grid-template-columns: auto minmax(0, 520px) auto;
+		grid-template-columns: auto 1fr auto;
+		max-width: 640px;
 		gap: 10px;
 		align-items: center;
 		font-size: 14px;

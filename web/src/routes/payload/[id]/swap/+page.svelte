@@ -85,7 +85,7 @@
 				{#each builds as { payload, massKg, cgM, targetsM, fits } (payload.id)}
 					<tr data-build={payload.name}>
 						<th
-							>{payload.name}{#if !fits}<span class="problem"> does not balance here</span>{/if}</th
+							>{payload.name}{#if !fits}<small class="problem">does not balance here</small>{/if}</th
 						>
 						<td class="number figure">{together(showMass(massKg, units))}</td>
 						<td>{offMiddle(cgM[0], 'forward', 'back', units) ?? 'in the middle'}</td>
@@ -171,6 +171,9 @@
 	}
 	.matrix tbody th {
 		max-width: 170px;
+	}
+	.problem {
+		display: block;
 	}
 	small {
 		font-size: 13px;

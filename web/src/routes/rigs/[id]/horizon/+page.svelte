@@ -128,7 +128,7 @@
 				: `Drifts ${Math.abs(degFromRad(trend.driftRadPerMinute) * 10).toFixed(2)}° in ten minutes${
 						trend.driftErrorRadPerMinute === null
 							? ''
-							: `, ± ${(degFromRad(trend.driftErrorRadPerMinute) * 10).toFixed(2)}°`
+							: `, ± ${(degFromRad(trend.driftErrorRadPerMinute) * 10).toFixed(3)}°`
 					}, over ${readings.length} ${readings.length === 1 ? 'reading' : 'readings'} since it was switched on.`}
 		</p>
 	{/if}
