@@ -53,10 +53,21 @@
 		slip.kind === 'tooHeavy' || slip.kind === 'remedy'
 			? null
 			: (nextSlide ??
-					rig.geometry.slides.find((slide) => slide.balances === lastLook?.axisId) ??
+					rig.geometry.slides.find(
+						(slide) => slide.id === (lastLook?.kind === 'way' ? lastLook.slideId : lastLook?.seen[0]?.slideId)
+					) ??
 					rig.geometry.slides[0] ??
 					null)
 	);
+	/** The last look at this slide held where it stands, and nobody looks for the middle yet. */
+	const heldHere = (slideId: string) =>
+		figures.hunts.some(
+			(hunt) =>
+				hunt.slideId === slideId &&
+				!hunt.open &&
+				hunt.history[hunt.history.length - 1]?.observation === 'holds' &&
+				Math.abs(hunt.nudge.positionM - (bench.positionsM[slideId] ?? 0)) <= 0.0005
+		);
 	const labelOf = (id: string) => rig.geometry.axes.find((axis) => axis.id === id)?.label ?? id;
 	const looked = $derived(
 		bench.looks
@@ -222,6 +233,7 @@
 			positionsM={bench.positionsM}
 			slide={lookSlide}
 			{units}
+			canSeek={heldHere(lookSlide.id)}
 			onlook={(look) => bench.look(look)}
 		/>
 	{/if}

@@ -172,6 +172,15 @@
 				/>
 			{:else}
 				<button type="button" class="go" onclick={() => (chosen = null)}>Go on</button>
+				<button
+					type="button"
+					class="link"
+					data-testid="seek"
+					onclick={() => {
+						const { slide } = step;
+						bench.look({ axisId: slide.balances, kind: 'way', slideId: slide.id, observation: 'holds', seek: true });
+					}}>Find both edges of where it holds, and its middle</button
+				>
 			{/if}
 			<p class="quiet">{step.right} {step.upsets}</p>
 		</Slip>

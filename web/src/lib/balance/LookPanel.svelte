@@ -16,8 +16,10 @@
 		slide: RigSlide;
 		units: UnitSystem;
 		onlook: (look: NewLook) => void;
+		/** It was just seen to hold here: the middle of where it holds can be looked for. */
+		canSeek?: boolean;
 	}
-	let { rig, chain, positionsM, slide, units, onlook }: Props = $props();
+	let { rig, chain, positionsM, slide, units, onlook, canSeek = false }: Props = $props();
 
 	let way = $state<'buttons' | 'swing' | 'scale'>('buttons');
 	const axisId = $derived(slide.balances);
@@ -102,6 +104,15 @@
 			>{capital(fallsWord(slide, 1))}</button
 		>
 	</div>
+	{#if canSeek}
+		<button
+			type="button"
+			class="seek"
+			data-testid="seek"
+			onclick={() => onlook({ axisId, kind: 'way', slideId: slide.id, observation: 'holds', seek: true })}
+			>It holds: find both edges and the middle between them</button
+		>
+	{/if}
 	<div class="ways">
 		<button
 			type="button"
@@ -254,6 +265,13 @@
 		display: flex;
 		flex-wrap: wrap;
 		gap: 0 18px;
+	}
+	.seek {
+		min-height: 44px;
+		text-align: left;
+		text-decoration: underline;
+		color: var(--press);
+		font-size: 15px;
 	}
 	.ways button {
 		min-height: 44px;

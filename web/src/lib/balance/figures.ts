@@ -93,10 +93,11 @@ export function benchFigures(
 	const { chain, solution, hunts, sigmasM } = solved;
 	const massKg = bodies.reduce((sum, { body }) => sum + body.massKg, 0);
 	const hunted = Object.fromEntries(hunts.filter(({ open }) => open).map((hunt) => [hunt.slideId, hunt]));
+	const wanted = withHeld(chain, positionsM, hunts) ?? solution;
 	const targetsM = Object.fromEntries(
 		rig.geometry.slides.map((slide, index) => [
 			slide.id,
-			printablePosition(slide, hunted[slide.id]?.nudge.positionM ?? solution.slides[index]?.positionM ?? 0)
+			printablePosition(slide, hunted[slide.id]?.nudge.positionM ?? wanted.slides[index]?.positionM ?? 0)
 		])
 	);
 	const { steps, poised } = balanceSteps({ rig: rig.geometry, payload: bodies, positionsM, targetsM, chain });
@@ -112,6 +113,27 @@ export function benchFigures(
 		hunts,
 		sigmasM
 	};
+}
+
+/** A slide that stands this near to where it was seen to hold has not been moved since. */
+const heldM = 0.0005;
+
+/**
+ * The solution with every slide left where its axis was seen to hold: a hand's half millimetre on an inner slide is made
+ * up for by the outer ones, not asked for again. Null where nothing was seen to hold.
+ */
+function withHeld(chain: GimbalChain, positionsM: Positions, hunts: readonly Hunt[]): GimbalBalance | null {
+	const held = new Set(
+		hunts
+			.filter(({ open, slideId, nudge }) => !open && Math.abs((positionsM[slideId] ?? 0) - nudge.positionM) <= heldM)
+			.map(({ slideId }) => slideId)
+	);
+	if (held.size === 0) return null;
+	const slides = chain.slides.map((slide) => {
+		const at = positionsM[slide.id] ?? 0;
+		return held.has(slide.id) ? { ...slide, rangeM: [at, at] as const } : slide;
+	});
+	return balanceGimbal({ chain: { ...chain, slides } });
 }
 
 /** Below this a hand cannot tell a move from none. */

@@ -45,14 +45,9 @@ export function guideSteps(
 		const held = labels.filter(({ id }) => id !== slide.balances).map(({ label }) => lower(label));
 		const hunt = figures.hunts.find((each) => each.slideId === slide.id);
 		const placed = Math.abs(step.moveM) <= sameM;
-		const stage: Stage =
-			!placed && !step.placed
-				? 'set'
-				: wasSeenToHold(slide, step.bandM, state)
-					? 'done'
-					: hunt?.open && !placed
-						? 'set'
-						: 'look';
+		const hunting = hunt?.open === true;
+		const toMove = hunting ? !placed : !placed && !step.placed;
+		const stage: Stage = !hunting && wasSeenToHold(slide, step.bandM, state) ? 'done' : toMove ? 'set' : 'look';
 		const target = figures.targetsM[slide.id] ?? 0;
 		const turns = slide.knobPitchM === null ? null : showTurns(step.moveM, slide.knobPitchM);
 		const upset = step.upsets

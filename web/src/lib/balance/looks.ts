@@ -83,10 +83,12 @@ function huntOf(rig: Rig, chain: GimbalChain, slide: RigSlide, looks: readonly L
 			? holdingBand({ massKg: carriedKg, frictionNm: axis?.frictionNm ?? 0 }).holdingBandM
 			: 0;
 	const nudge = nextNudge({ history, rangeM: slide.rangeM, toleranceM, firstStepM: 4 * toleranceM, bandM });
-	// One look that holds is good enough, unless the person goes on to look for the middle.
-	const holdsAtOnce = history.length === 1 && last.observation === 'holds';
-	if (holdsAtOnce)
-		return { slideId: slide.id, history, nudge: { ...nudge, positionM: history[0]?.positionM ?? 0 }, open: false };
+	// A look that holds is good enough, unless the person goes on to look for the middle.
+	const seeking = still.some(({ seek }) => seek === true);
+	if (last.observation === 'holds' && !seeking) {
+		const standsM = history[history.length - 1]?.positionM ?? 0;
+		return { slideId: slide.id, history, nudge: { ...nudge, positionM: standsM }, open: false };
+	}
 	return { slideId: slide.id, history, nudge, open: !nudge.done };
 }
 

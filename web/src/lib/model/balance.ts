@@ -19,7 +19,13 @@ export interface SeenAlong {
 
 /** One look at a loose axis, with the slides where they stood. */
 export type Look = { readonly axisId: string; readonly positionsM: Positions } & (
-	| { readonly kind: 'way'; readonly slideId: string; readonly observation: Observation }
+	| {
+			readonly kind: 'way';
+			readonly slideId: string;
+			readonly observation: Observation;
+			/** It holds, and the person goes on to find the middle of where it does. */
+			readonly seek?: boolean;
+	  }
 	| { readonly kind: 'measured'; readonly how: string; readonly seen: readonly SeenAlong[] }
 );
 

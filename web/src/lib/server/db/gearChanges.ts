@@ -1,6 +1,7 @@
 import { and, desc, eq, sql } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
 import type { GearChange, GearFigure } from '$lib/model/measurement';
+import type { PartShape } from '$lib/model/part';
 import { Refusal } from '../refusal';
 import { database, inTransaction } from './client';
 import { changePart, listParts } from './parts';
@@ -76,7 +77,7 @@ async function setFigure(crewId: string, wanted: WantedChange): Promise<GearFigu
 		if (part === undefined) throw new Refusal('notFound', 'That part is not on the shelf any more.');
 		const { id, ...rest } = part;
 		const { cgFromMiddleM, cgSigmaM = null, cgFrom = null } = part.shape;
-		await changePart(crewId, id, { ...rest, shape: { ...part.shape, ...wanted.figure } });
+		await changePart(crewId, id, { ...rest, shape: withoutEmpty({ ...part.shape, ...wanted.figure }) });
 		return { cgFromMiddleM, cgSigmaM, cgFrom };
 	}
 	const rig = await findRig(crewId, wanted.rigId);
@@ -96,6 +97,11 @@ async function setFigure(crewId: string, wanted: WantedChange): Promise<GearFigu
 		.set({ geometry: { ...rig.geometry, slides }, version: sql`${rigs.version} + 1` })
 		.where(and(eq(rigs.crewId, crewId), eq(rigs.id, rig.id)));
 	return { readingAtZeroM: slide.scale.readingAtZeroM, zeroSigmaM: slide.zeroSigmaM ?? defaultZeroSigmaM };
+}
+
+/** What was never there is not written as nothing: a figure taken back leaves the part as it was. */
+function withoutEmpty({ cgSigmaM, cgFrom, ...shape }: PartShape): PartShape {
+	return { ...shape, ...(cgSigmaM ? { cgSigmaM } : {}), ...(cgFrom ? { cgFrom } : {}) };
 }
 
 const defaultZeroSigmaM = 0.0015;

@@ -23,6 +23,7 @@ const look = Joi.object({
 	kind: Joi.string().valid('way', 'measured').required(),
 	slideId: key().when('kind', { is: 'measured', then: Joi.forbidden() }),
 	observation: Joi.string().valid('falls+', 'falls-', 'holds').when('kind', { is: 'way', then: Joi.required() }),
+	seek: Joi.boolean(),
 	how: Joi.string().max(200).when('kind', { is: 'measured', then: Joi.required() }),
 	seen: Joi.array()
 		.items(Joi.object({ slideId: key(), offsetM: position() }))

@@ -176,22 +176,24 @@
 			</div>
 			{#if trouble !== ''}<p class="problem" role="alert">{trouble}</p>{/if}
 			<h2>Log</h2>
-			<table>
-				<tbody>
-					{#each entries.slice(0, 30) as entry (entry.id)}
-						<tr>
-							<td>{when(entry.at)}</td>
-							<td>{entry.kind === 'calibration' ? 'Recalibrated' : lean(entry.rollRad)}</td>
-							<td class="number figure">{entry.minutes.toFixed(0)} min</td>
-							<td class="number figure">{entry.temperatureC.toFixed(0)} °C</td>
-							<td>{entry.personName}</td>
-							<td><button type="button" class="tool" onclick={() => drop(entry.id)}>Throw away</button></td>
-						</tr>
-					{:else}
-						<tr><td>Nothing logged yet.</td></tr>
-					{/each}
-				</tbody>
-			</table>
+			<div class="scroll">
+				<table>
+					<tbody>
+						{#each entries.slice(0, 30) as entry (entry.id)}
+							<tr>
+								<td>{when(entry.at)}</td>
+								<td>{entry.kind === 'calibration' ? 'Recalibrated' : lean(entry.rollRad)}</td>
+								<td class="number figure">{entry.minutes.toFixed(0)} min</td>
+								<td class="number figure">{entry.temperatureC.toFixed(0)} °C</td>
+								<td>{entry.personName}</td>
+								<td><button type="button" class="tool" onclick={() => drop(entry.id)}>Throw away</button></td>
+							</tr>
+						{:else}
+							<tr><td>Nothing logged yet.</td></tr>
+						{/each}
+					</tbody>
+				</table>
+			</div>
 		</div>
 		<div class="card">
 			<h2>To recalibrate: still, level, warm</h2>
