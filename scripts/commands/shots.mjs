@@ -32,6 +32,7 @@ export default async function shots() {
 		const [payloads, rigs, log] = [await get('/api/payloads'), await get('/api/rigs'), await get('/api/balances')];
 		const [small, large] = [idOf(rigs, 'Small'), idOf(rigs, 'Large')];
 		const [wide, tele, cine] = [idOf(payloads, 'wide'), idOf(payloads, 'tele'), idOf(payloads, 'Cine')];
+		const [prime, screenOut] = [idOf(payloads, 'monitor'), idOf(payloads, 'screen')];
 		const oldest = log[log.length - 1].id;
 
 		/** @type {import('puppeteer-core').Page} */
@@ -62,23 +63,41 @@ export default async function shots() {
 				await new Promise((resolve) => setTimeout(resolve, 900));
 				await page.screenshot({ path: join(folder, `${name}.png`) });
 			});
+		const click =
+			(/** @type {string[]} */ ...selectors) =>
+			async () => {
+				for (const selector of selectors) await page.click(selector);
+			};
 		const accept = (/** @type {number} */ times) => async () => {
 			for (let count = 0; count < times; count += 1) await page.click('[data-testid="accept"]');
 		};
 
 		await take('payloads', '/payload');
-		await take('payload-wide', `/payload/${wide}`, {
-			before: () => page.click('[data-part="Compact body"][data-view="side"]')
+		await take('payload-cine', `/payload/${cine}`, {
+			before: click('[data-part="Cine zoom 25–120"][data-view="side"]')
 		});
-		await take('payload-cine', `/payload/${cine}`);
-		await take('payload-phone', `/payload/${wide}`, { phone: true });
 		await take('balance-day', `/balance/${small}/${wide}`);
 		await take('balance-house', `/balance/${large}/${cine}`, { theme: 'house', before: accept(2) });
 		await take('balance-out-of-travel', `/balance/${small}/${tele}`);
 		await take('balance-phone', `/balance/${small}/${wide}`, { phone: true });
-		await take('balance-poised', `/balance/${small}/${wide}`, { before: accept(4) });
+		await take('balance-search', `/balance/${small}/${prime}`, {
+			before: click('[data-testid="accept"]', '[data-testid="falls-minus"]')
+		});
+		await take('guide-phone', `/balance/${small}/${screenOut}/guide`, {
+			phone: true,
+			before: click('[data-testid="motors-off"]')
+		});
+		await take('fit', `/balance/${small}/${tele}/fit`);
+		await take('poses', `/balance/${small}/${tele}/poses`);
+		await take('measure', `/payload/${wide}/measure`, { before: click('[data-testid="way-scales"]') });
+		await take('swap', `/payload/${wide}/swap?rig=${small}`);
+		await take('power', `/payload/${cine}/power`);
+		await take('rig', `/rigs/${large}`);
+		await take('horizon', `/rigs/${small}/horizon`);
+		await take('learn', '/learn');
 		await take('logbook', '/logbook');
 		await take('logbook-compare', `/logbook/${oldest}?with=${wide}`);
+		await take('two-up', '/logbook/compare');
 		await take('shelf', '/shelf');
 		console.log(`Pictures are in docs/screenshots.`);
 	} finally {

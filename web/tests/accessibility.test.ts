@@ -30,6 +30,18 @@ beforeAll(async () => {
 		'choosing what to balance': '/balance',
 		'gimbal bench': `/balance/${rigs[0]!.id}/${payloads[0]!.id}`,
 		'gimbal bench out of travel': `/balance/${rigs[0]!.id}/${tele.id}`,
+		guide: `/balance/${rigs[0]!.id}/${payloads[0]!.id}/guide`,
+		fit: `/balance/${rigs[0]!.id}/${tele.id}/fit`,
+		poses: `/balance/${rigs[0]!.id}/${payloads[0]!.id}/poses`,
+		measure: `/payload/${payloads[0]!.id}/measure`,
+		power: `/payload/${payloads[0]!.id}/power`,
+		checklist: `/payload/${payloads[0]!.id}/checklist`,
+		'swap sheet': `/payload/${payloads[0]!.id}/swap`,
+		rigs: '/rigs',
+		rig: `/rigs/${rigs[0]!.id}`,
+		horizon: `/rigs/${rigs[0]!.id}/horizon`,
+		learning: '/learn',
+		'two balances': '/logbook/compare',
 		logbook: '/logbook',
 		'empty search': '/logbook?search=nothing-like-this',
 		'logged balance': `/logbook/${logged!.id}`,
@@ -47,6 +59,8 @@ describe.each(['day', 'house'])('by %s light', (theme) => {
 			await go(page, screen.origin + path);
 			expect(await page.evaluate(() => document.documentElement.dataset.theme)).toBe(theme);
 			if (name === 'shelf') await page.click('.new');
+			if (name === 'payload') await page.click('[data-row] .name');
+			if (name === 'guide') await page.click('[data-testid="motors-off"]');
 			await page.evaluate(axe);
 			const { violations } = (await page.evaluate('axe.run()')) as AxeResults;
 			for (const { id, impact, nodes } of violations)

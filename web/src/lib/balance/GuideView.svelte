@@ -13,6 +13,7 @@
 	import Vial from '$lib/vial/Vial.svelte';
 	import { onMount } from 'svelte';
 	import { GimbalBench } from './gimbalBench.svelte';
+	import { huntInWords } from './benchSlip';
 	import { guideSteps, spoken } from './guide';
 	import LookPanel from './LookPanel.svelte';
 	import { printedReading } from './reading';
@@ -48,6 +49,7 @@
 	const firstOpen = $derived(steps.findIndex(({ stage }) => stage !== 'done'));
 	const at = $derived(chosen ?? (firstOpen < 0 ? steps.length : firstOpen));
 	const step = $derived(steps[at]);
+	const hunt = $derived(figures?.hunts.find(({ slideId }) => slideId === step?.slide.id));
 	const stuck = $derived(figures !== null && !figures.solution.balanced && !bench.waived);
 	const vials = $derived(
 		(figures?.steps ?? []).map((each, index) => ({
@@ -153,6 +155,7 @@
 					<dd>{step.camera}</dd>
 				</div>
 			</dl>
+			{#if hunt?.open}<p class="hunt" data-testid="hunt">{huntInWords(step.slide, hunt)}</p>{/if}
 			<p class="caution">{step.caution}</p>
 			{#if step.stage === 'set'}
 				<button type="button" class="go" onclick={stands} data-testid="stands">
@@ -212,6 +215,19 @@
 			{bench.nudges.length === 1 ? 'nudge' : 'nudges'}, {bench.looks.length}
 			{bench.looks.length === 1 ? 'look' : 'looks'}</span
 		>
+		<label class="order"
+			>vertical tilt
+			<select
+				value={bench.order}
+				onchange={(event) => {
+					chosen = null;
+					bench.setOrder(event.currentTarget.value === 'verticalLast' ? 'verticalLast' : 'verticalNext');
+				}}
+			>
+				<option value="verticalNext">right after fore-aft</option>
+				<option value="verticalLast">last</option>
+			</select>
+		</label>
 		<label><input type="checkbox" bind:checked={aloud} data-testid="aloud" /> read aloud</label>
 	</div>
 	{#if bench.linkLost}<p class="caution" role="status">
@@ -267,6 +283,7 @@
 		padding: 2px 12px;
 		color: var(--clay);
 	}
+	.hunt,
 	.checks {
 		border-left: 4px solid var(--spirit);
 		padding-left: 12px;

@@ -153,7 +153,7 @@ export function benchSlip(rig: Rig, figures: BenchFigures, units: UnitSystem, wa
 const leastMoveM = 0.0003;
 
 /** Where the search for the middle of the holding band stands. */
-function huntInWords(slide: RigSlide, { nudge, history }: Hunt): string {
+export function huntInWords(slide: RigSlide, { nudge, history }: Hunt): string {
 	const [from, to] = nudge.bracketM.map((end) => printedReading(slide, end)) as [string, string];
 	const ends = Number(from) <= Number(to) ? `${from} and ${to}` : `${to} and ${from}`;
 	const looks = `${history.length} ${history.length === 1 ? 'look' : 'looks'} so far`;

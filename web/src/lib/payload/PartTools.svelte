@@ -53,8 +53,8 @@
 		</label>
 		<a href="/payload/{editor.id}/measure?part={standing.part.id}">
 			{standing.part.shape.cgFromMiddleM === null
-				? `Measure it: assumed ± ${together(showLength(sigma, units))}`
-				: `Measured ± ${together(showLength(sigma, units))}`}
+				? `Measure: ± ${together(showLength(sigma, units))}`
+				: `Measured: ± ${together(showLength(sigma, units))}`}
 		</a>
 	</div>
 	<div class="line">
@@ -183,7 +183,7 @@
 		min-height: 44px;
 	}
 	.with select {
-		max-width: 150px;
+		max-width: 128px;
 		min-height: 40px;
 		font-size: 14px;
 	}

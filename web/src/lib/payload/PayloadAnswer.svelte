@@ -5,8 +5,8 @@
 	import type { UnitSystem } from '$lib/model/person';
 	import ShelfPicker from '$lib/shelf/ShelfPicker.svelte';
 	import Slip from '$lib/slip/Slip.svelte';
-	import { radiiOfGyration } from '@poise/core';
-	import { payloadSigmaM } from '$lib/model/payload';
+	import { combineBodies, radiiOfGyration } from '@poise/core';
+	import { bodyOf, payloadSigmaM } from '$lib/model/payload';
 	import { showInertia, showLength, showMass, together } from '$lib/units/display';
 	import Vial from '$lib/vial/Vial.svelte';
 	import type { PayloadEditor } from './payloadEditor.svelte';
@@ -38,6 +38,17 @@
 		parts.filter(({ part }) => part.shape.cgFromMiddleM === null && !['plate', 'weight', 'support'].includes(part.kind))
 	);
 	const sigmaM = $derived(parts.length === 0 ? null : payloadSigmaM(parts));
+	/** How far zooming or focusing every lens from end to end carries the whole's centre. */
+	const breathesM = $derived.by(() => {
+		if (!parts.some(({ part }) => part.shape.extensionM > 0)) return 0;
+		const [shut, out] = [0, 1].map(
+			(extended) =>
+				combineBodies({
+					bodies: parts.map((each) => bodyOf({ ...each, attitude: { ...each.attitude, extended } }))
+				}).cgM[0]
+		);
+		return (out ?? 0) - (shut ?? 0);
+	});
 	const radii = $derived(totals === null ? null : radiiOfGyration(totals));
 	const names = ['roll', 'tilt', 'pan'] as const;
 	const moments = $derived(
@@ -80,6 +91,13 @@
 				{:else}
 					Every centre was measured: ± {together(showLength(sigmaM[0], units))} fore and aft at the plate.
 				{/if}
+			</p>
+		{/if}
+		{#if Math.abs(breathesM) >= 0.0005}
+			<p class="sure" data-testid="breathes">
+				From shut to fully extended the lens carries the centre <strong>{together(showLength(breathesM, units))}</strong
+				>
+				forward: balance it where it will be used.
 			</p>
 		{/if}
 		{#if radii !== null}

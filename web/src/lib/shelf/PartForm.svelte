@@ -41,7 +41,7 @@
 	let busy = $state(false);
 
 	onMount(() => {
-		text = recall<PartText>(key) ?? start;
+		text = { ...start, ...recall<PartText>(key) };
 	});
 
 	const unit = $derived(fieldUnit('length', units));
@@ -58,7 +58,8 @@
 			['cgLeft', `CG left, ${unit}`, 'middle'],
 			['cgUp', `CG up, ${unit}`, 'middle']
 		];
-		return [...size, ...(text.kind === 'lens' ? lens : []), ...cg];
+		const holes: (readonly [PartField, string, string])[] = [['holes', `Holes every, ${unit}`, 'slot']];
+		return [...size, ...(text.kind === 'lens' ? lens : []), ...(text.kind === 'plate' ? holes : []), ...cg];
 	});
 
 	const typedIn = (event: Event) => (event.currentTarget as HTMLInputElement | HTMLSelectElement).value;
@@ -72,7 +73,7 @@
 	async function save(event: SubmitEvent) {
 		event.preventDefault();
 		trouble = '';
-		const read = readPart(text, units);
+		const read = readPart(text, units, part);
 		if ('problems' in read) {
 			problems = read.problems;
 			focusFirst();

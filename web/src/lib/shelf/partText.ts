@@ -15,6 +15,8 @@ export interface PartText {
 	readonly cgLeft: string;
 	readonly cgUp: string;
 	readonly extension: string;
+	/** Plates: distance between their holes; empty: a slot. */
+	readonly holes: string;
 }
 
 export const emptyPartText: PartText = {
@@ -27,7 +29,8 @@ export const emptyPartText: PartText = {
 	cgForward: '',
 	cgLeft: '',
 	cgUp: '',
-	extension: ''
+	extension: '',
+	holes: ''
 };
 
 export function textOfPart({ name, kind, massKg, shape }: Part, units: UnitSystem): PartText {
@@ -43,15 +46,23 @@ export function textOfPart({ name, kind, massKg, shape }: Part, units: UnitSyste
 		cgForward: cg === null ? '' : length(cg[0]),
 		cgLeft: cg === null ? '' : length(cg[1]),
 		cgUp: cg === null ? '' : length(cg[2]),
-		extension: shape.extensionM === 0 ? '' : length(shape.extensionM)
+		extension: shape.extensionM === 0 ? '' : length(shape.extensionM),
+		holes: shape.holePitchM ? length(shape.holePitchM) : ''
 	};
 }
 
 export type PartField = keyof PartText;
 export type PartProblems = Readonly<Partial<Record<PartField, string>>>;
 
-/** The part that the text means, or what is wrong at each field. The server has the last word on limits. */
-export function readPart(text: PartText, units: UnitSystem): { part: NewPart } | { problems: PartProblems } {
+/**
+ * The part that the text means, or what is wrong at each field. The server has the last word on limits. How a centre was
+ * measured, which no field holds, is kept from `before` while the centre itself is left alone.
+ */
+export function readPart(
+	text: PartText,
+	units: UnitSystem,
+	before: Part | null = null
+): { part: NewPart } | { problems: PartProblems } {
 	const problems: Partial<Record<PartField, string>> = {};
 	const name = text.name.trim();
 	if (name === '') problems.name = 'Give the part a name.';
@@ -86,8 +97,31 @@ export function readPart(text: PartText, units: UnitSystem): { part: NewPart } |
 		if (problems[field] === undefined && Math.abs(value) > most)
 			problems[field] = 'Outside the part. It is counted from the part’s middle.';
 
+	const holePitchM = text.kind === 'plate' && text.holes.trim() !== '' ? positive('holes', 'length') : null;
+	if (problems.holes === undefined && holePitchM !== null && (holePitchM < 0.002 || holePitchM > 0.2))
+		problems.holes = 'Between 2 and 200 mm.';
+
 	if (Object.keys(problems).length > 0) return { problems };
-	return { part: { name, kind: text.kind, massKg, shape: { sizeM, cgFromMiddleM, extensionM } } };
+	const was = before === null ? null : textOfPart(before, units);
+	const sameCentre =
+		was !== null && was.cgForward === text.cgForward && was.cgLeft === text.cgLeft && was.cgUp === text.cgUp;
+	const kept = sameCentre ? before?.shape : undefined;
+	return {
+		part: {
+			name,
+			kind: text.kind,
+			massKg,
+			shape: {
+				sizeM,
+				// To the last digit as it was learned, not as the field rounds it.
+				cgFromMiddleM: kept === undefined ? cgFromMiddleM : kept.cgFromMiddleM,
+				extensionM,
+				...(holePitchM === null ? {} : { holePitchM }),
+				...(kept?.cgSigmaM ? { cgSigmaM: kept.cgSigmaM } : {}),
+				...(kept?.cgFrom ? { cgFrom: kept.cgFrom } : {})
+			}
+		}
+	};
 }
 
 /** The field that a path of the server's answer speaks of. */
@@ -101,7 +135,8 @@ const fieldOfPath: Readonly<Record<string, PartField>> = {
 	'shape.cgFromMiddleM.0': 'cgForward',
 	'shape.cgFromMiddleM.1': 'cgLeft',
 	'shape.cgFromMiddleM.2': 'cgUp',
-	'shape.extensionM': 'extension'
+	'shape.extensionM': 'extension',
+	'shape.holePitchM': 'holes'
 };
 
 export function problemsOf(fields: Readonly<Record<string, string>>): PartProblems {

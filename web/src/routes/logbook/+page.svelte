@@ -27,6 +27,10 @@
 <section>
 	<form class="head" role="search" action="/logbook" onsubmit={(event) => event.preventDefault()}>
 		<h1>Logbook</h1>
+		<span class="also">
+			<a href="/logbook/compare">Lay two side by side</a>
+			<a href="/learn">What they teach about the gear</a>
+		</span>
 		<label class="sr-only" for="log-search">Search the logbook</label>
 		<input
 			bind:this={field}
@@ -41,10 +45,6 @@
 		<span class="quiet" role="status">{data.balances.length} {data.balances.length === 1 ? 'balance' : 'balances'}</span
 		>
 	</form>
-	<p class="also">
-		<a href="/logbook/compare">Lay two side by side</a>
-		<a href="/learn">What they teach about the gear</a>
-	</p>
 	<ol>
 		{#each data.balances as entry (entry.id)}
 			<li>

@@ -84,7 +84,8 @@ export async function savePayload(
 		await transaction.delete(placements).where(eq(placements.payloadId, id));
 		await insertPlacements(transaction, crewId, id, draft);
 		const { version: newVersion, familyId, updatedAt } = saved;
-		return { ...draft, id, familyId, version: newVersion, updatedAt: new Date(updatedAt).toISOString() };
+		const { correction = null } = draft;
+		return { ...draft, correction, id, familyId, version: newVersion, updatedAt: new Date(updatedAt).toISOString() };
 	});
 }
 
