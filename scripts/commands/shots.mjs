@@ -79,7 +79,6 @@ export default async function shots() {
 		await take('balance-day', `/balance/${small}/${wide}`);
 		await take('balance-house', `/balance/${large}/${cine}`, { theme: 'house', before: accept(2) });
 		await take('balance-out-of-travel', `/balance/${small}/${tele}`);
-		await take('balance-phone', `/balance/${small}/${wide}`, { phone: true });
 		await take('balance-search', `/balance/${small}/${prime}`, {
 			before: click('[data-testid="accept"]', '[data-testid="falls-minus"]')
 		});

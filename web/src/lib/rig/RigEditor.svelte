@@ -36,10 +36,15 @@
 	let width = $state(700);
 	let confirmDelete = $state(false);
 	/** A payload drawn in the cradle, so that the arms can be judged by eye. */
-	const shown = $derived(data.payloads.find(({ id }) => id === data.person.payloadId) ?? data.payloads[0]);
-	const parts = $derived(
-		shown === undefined ? [] : standingParts(shown, new Map(data.shelf.map((part) => [part.id, part])))
+	const byId = $derived(new Map(data.shelf.map((part) => [part.id, part])));
+	const carried = $derived(
+		data.payloads.filter((payload) => {
+			const kg = standingParts(payload, byId).reduce((sum, { part }) => sum + part.massKg, 0);
+			return kg >= draft.leastPayloadKg && kg <= draft.greatestPayloadKg;
+		})
 	);
+	const shown = $derived(carried.find(({ id }) => id === data.person.payloadId) ?? carried[0] ?? data.payloads[0]);
+	const parts = $derived(shown === undefined ? [] : standingParts(shown, byId));
 
 	onMount(() => {
 		keeper.restore();
