@@ -1,0 +1,87 @@
+import { balanceGimbal, mountPayload, type Vec3 } from '@poise/core';
+import { describe, expect, it } from 'vitest';
+import type { BalanceRecord } from '$lib/model/balance';
+import { cgFromMiddleOf, type Part } from '$lib/model/part';
+import { mountedBodies, type Payload, standingParts } from '$lib/model/payload';
+import { payload, record, rig, shelf } from '$lib/testing/scenario';
+import { lessonFrom } from './lesson';
+
+const small = rig('Small');
+/** The shelf as it truly is: one part heavy elsewhere. */
+const truly = (name: string, byM: Vec3): Part[] =>
+	shelf.map((part) =>
+		part.name === name
+			? {
+					...part,
+					shape: {
+						...part.shape,
+						cgFromMiddleM: cgFromMiddleOf(part.shape).map((value, k) => value + byM[k]!) as unknown as Vec3
+					}
+				}
+			: part
+	);
+const logged = (of: Payload, world: readonly Part[], id: string, zeroM = 0): BalanceRecord => {
+	const bodies = mountedBodies(standingParts(of, new Map(world.map((part) => [part.id, part]))));
+	const { slides } = balanceGimbal({ chain: mountPayload({ rig: small.geometry, payload: bodies }) });
+	const positionsM = Object.fromEntries(
+		slides.map(({ id: slide, positionM }) => [slide, positionM + (slide === 'panArm' ? zeroM : 0)])
+	);
+	return { ...record(of, small, positionsM), id };
+};
+
+describe('a lesson from the logbook', () => {
+	it('says nothing without records, and nothing new where the shelf was right', () => {
+		expect(lessonFrom([], shelf, [small])).toEqual({ proposals: [], untold: [], used: 0, misfit: null });
+		const right = lessonFrom([logged(payload('wide'), shelf, 'a')], shelf, [small]);
+		expect(right.used).toBe(1);
+		for (const proposal of right.proposals)
+			if (proposal.about === 'part')
+				proposal.afterM.forEach((value, k) => expect(value).toBeCloseTo(proposal.beforeM[k]!, 3));
+	});
+	it('moves the lens that is really heavy further forward, most of the way, and is surer after', () => {
+		const world = truly('35 mm prime', [0.008, 0, 0]);
+		const records = [
+			logged(payload('monitor'), world, 'a'),
+			logged(payload('screen'), world, 'b'),
+			logged(payload('wide'), world, 'c')
+		];
+		const { proposals, used } = lessonFrom(records, shelf, [small]);
+		expect(used).toBe(3);
+		const lens = proposals.find((each) => each.about === 'part' && each.part.name === '35 mm prime');
+		if (lens?.about !== 'part') throw new Error('The lens is not among what was learned.');
+		expect(lens.afterM[0] - lens.beforeM[0]).toBeGreaterThan(0.005);
+		expect(lens.afterM[0] - lens.beforeM[0]).toBeLessThan(0.009);
+		expect(lens.afterSigmaM[0]).toBeLessThan(lens.beforeSigmaM[0] / 1.5);
+		// The most telling figure stands first.
+		expect(proposals[0]).toBe(lens);
+	});
+	it('finds a scale whose zero is off from several builds that agree on it', () => {
+		const records = ['wide', 'monitor', 'screen'].map((word, index) =>
+			logged(payload(word), shelf, String(index), 0.003)
+		);
+		const zero = lessonFrom(records, shelf, [small]).proposals.find(
+			(each) => each.about === 'zero' && each.slideId === 'panArm'
+		);
+		if (zero?.about !== 'zero') throw new Error('The pan arm’s zero is not among what was learned.');
+		expect(zero.afterM - zero.beforeM).toBeGreaterThan(0.002);
+		expect(zero.afterM - zero.beforeM).toBeLessThan(0.0031);
+	});
+	it.each([
+		['was not poised', (one: BalanceRecord) => ({ ...one, poised: false })],
+		['stands on a rig that is gone', (one: BalanceRecord) => ({ ...one, rigId: 'gone' })],
+		['had a weight on it', (one: BalanceRecord) => ({ ...one, weights: [{ placeId: 'plateRear', massKg: 0.1 }] })],
+		[
+			'holds a part that left the shelf',
+			(one: BalanceRecord) => ({
+				...one,
+				snapshot: { ...one.snapshot, payload: { ...one.snapshot.payload, platePartId: 'gone' } }
+			})
+		]
+	])('leaves out a record that %s', (_, change) =>
+		expect(lessonFrom([change(logged(payload('wide'), shelf, 'a'))], shelf, [small]).used).toBe(0)
+	);
+	it('names what was only weighed together', () =>
+		expect(lessonFrom([logged(payload('wide'), shelf, 'a')], shelf, [small]).untold.join()).toMatch(
+			/Compact body, fore-aft/
+		));
+});
