@@ -451,7 +451,7 @@ describe('a rig of one’s own', () => {
 		expect(saved.geometry.slides[0]!.knobPitchM).toBeCloseTo(0.0015, 9);
 		expect(saved.greatestPayloadKg).toBe(5);
 		await page.select(id('axis-order'), 'pan-tilt-roll');
-		await page.waitForSelector('[data-slide="sideBar"]');
+		await page.waitForSelector('[data-row="sideBar"]');
 		await settled(1500);
 		expect((await get<Rig>(`/api/rigs/${rigId}`)).geometry.axes.map((axis) => axis.id)).toEqual([
 			'pan',

@@ -257,35 +257,6 @@
 		font-size: 14px;
 		color: var(--quiet);
 	}
-	.go,
-	.second {
-		display: grid;
-		place-items: center;
-		min-height: 58px;
-		border-radius: 6px;
-		font-size: 20px;
-		font-weight: 700;
-		text-decoration: none;
-		padding: 0 16px;
-		text-align: center;
-	}
-	.go {
-		background: var(--press);
-		color: var(--press-ink);
-	}
-	.go:hover {
-		background: var(--press-deep);
-	}
-	.go:disabled {
-		background: var(--hover);
-		color: var(--quiet);
-	}
-	.second {
-		border: 1.5px solid var(--press);
-		color: var(--press);
-		min-height: 48px;
-		font-size: 17px;
-	}
 	.small {
 		font-size: 14px;
 		margin-top: -6px;

@@ -288,22 +288,8 @@
 		border-left: 4px solid var(--spirit);
 		padding-left: 12px;
 	}
-	.go {
-		display: grid;
-		place-items: center;
-		text-align: center;
+	.guide :global(.go) {
 		min-height: 68px;
-		border-radius: 6px;
-		background: var(--press);
-		color: var(--press-ink);
-		font-size: 21px;
-		font-weight: 700;
-		text-decoration: none;
-		padding: 6px 14px;
-		touch-action: manipulation;
-	}
-	.go:hover {
-		background: var(--press-deep);
 	}
 	.vials {
 		display: grid;

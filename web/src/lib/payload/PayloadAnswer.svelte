@@ -152,16 +152,6 @@
 		font-size: 13px;
 		color: var(--quiet);
 	}
-	.go {
-		background: var(--press);
-		color: var(--press-ink);
-		border-radius: 6px;
-		min-height: 58px;
-		font-size: 20px;
-		font-weight: 700;
-		line-height: 1.15;
-		padding: 6px 14px;
-	}
 	.asked {
 		display: flex;
 		flex-wrap: wrap;
@@ -187,14 +177,6 @@
 		display: block;
 		font-size: 14px;
 		font-weight: 400;
-	}
-	.go:hover {
-		background: var(--press-deep);
-	}
-	.go:disabled {
-		background: var(--hover);
-		color: var(--quiet);
-		cursor: default;
 	}
 	.foot {
 		display: flex;

@@ -1,19 +1,21 @@
 <script lang="ts">
 	import { beforeNavigate, goto } from '$app/navigation';
-	import { mFromMm, mmFromM, type Vec3 } from '@poise/core';
+	import { mmFromM, type Vec3 } from '@poise/core';
 	import { ask } from '$lib/api';
 	import RigDrawing from '$lib/balance/RigDrawing.svelte';
 	import { isTyping } from '$lib/dayline/keys';
+	import FigureTable from '$lib/fields/FigureTable.svelte';
 	import QuantityField from '$lib/fields/QuantityField.svelte';
 	import type { Part } from '$lib/model/part';
 	import { type Payload, standingParts } from '$lib/model/payload';
 	import type { Person } from '$lib/model/person';
-	import type { Rig, RigSlide } from '$lib/model/rig';
+	import type { Rig } from '$lib/model/rig';
 	import { forget } from '$lib/state/kept';
 	import SheetLinks from '$lib/state/SheetLinks.svelte';
 	import { onMount } from 'svelte';
 	import { lengthsOf, orderOf, withLength, withOrder } from './lengths';
 	import { axisOrders } from './patterns';
+	import { axisColumns, partColumns, slideColumns } from './rigColumns';
 	import { RigKeeper } from './rigKeeper.svelte';
 
 	interface Props {
@@ -71,25 +73,8 @@
 		away: 'Kept here'
 	};
 
-	/** A scale's ends as it is printed; changing one changes the travel. */
-	const readingEnds = (slide: RigSlide) =>
-		slide.rangeM.map((end) => slide.scale.readingAtZeroM + slide.scale.sense * end).sort((a, b) => a - b) as [
-			number,
-			number
-		];
-	function setTravel(slide: RigSlide, which: 0 | 1, metres: number) {
-		const rangeM: [number, number] = [slide.rangeM[0], slide.rangeM[1]];
-		rangeM[which] = metres;
-		if (rangeM[0] <= rangeM[1]) keeper.slide(slide.id, { rangeM }, `range ${slide.id} ${which}`);
-	}
 	const within = (least: number, greatest: number, words: string) => (value: number) =>
 		value >= least && value <= greatest ? null : words;
-	const positive = (value: number) => (value > 0 ? null : 'More than 0.');
-
-	function setKnob(slide: RigSlide, value: string) {
-		const knobPitchM = value === 'hand' ? null : (slide.knobPitchM ?? mFromMm(2));
-		keeper.slide(slide.id, { knobPitchM }, `knob ${slide.id}`);
-	}
 	const modes = $derived(geometry.modes ?? []);
 	const alternatives = $derived(geometry.alternatives ?? []);
 	function addHole() {
@@ -260,181 +245,12 @@
 	</div>
 
 	<h2>Slides, in the order they are set</h2>
-	<div class="scroll">
-		<table>
-			<thead>
-				<tr
-					><th>Slide</th><th>from</th><th>to</th><th>scale there</th><th>counts up</th><th>lines every</th><th
-						>set by</th
-					><th>a turn is</th><th>held by</th><th>extension adds</th></tr
-				>
-			</thead>
-			<tbody>
-				{#each geometry.slides as slide (slide.id)}
-					<tr data-slide={slide.id}>
-						<th
-							>{slide.label}<small class="quiet"
-								>{slide.purpose}; reads {readingEnds(slide)
-									.map((end) => Math.round(mmFromM(end) * 10) / 10)
-									.join(' to ')} mm</small
-							></th
-						>
-						{#each [0, 1] as const as which (which)}
-							<td
-								><QuantityField
-									hideLabel
-									label="{slide.label}, {which === 0 ? slide.minusWord : slide.plusWord} end"
-									value={slide.rangeM[which]}
-									quantity="length"
-									{units}
-									check={(value) =>
-										Math.abs(value) > 1
-											? 'Within 1 m.'
-											: (which === 0 ? value <= slide.rangeM[1] : value >= slide.rangeM[0])
-												? null
-												: 'The ends have changed places.'}
-									onvalue={(value) => setTravel(slide, which, value)}
-									oncommit={() => keeper.settle()}
-									testId="{slide.id}-end-{which}"
-								/></td
-							>
-						{/each}
-						<td
-							><QuantityField
-								hideLabel
-								label="{slide.label}, scale at 0"
-								value={slide.scale.readingAtZeroM}
-								quantity="length"
-								{units}
-								onvalue={(readingAtZeroM) =>
-									keeper.slide(slide.id, { scale: { ...slide.scale, readingAtZeroM } }, `zero ${slide.id}`)}
-								oncommit={() => keeper.settle()}
-								testId="{slide.id}-zero"
-							/></td
-						>
-						<td
-							><select
-								value={slide.scale.sense}
-								aria-label="{slide.label}, its scale runs"
-								onchange={(event) =>
-									keeper.slide(
-										slide.id,
-										{ scale: { ...slide.scale, sense: Number(event.currentTarget.value) === 1 ? 1 : -1 } },
-										`sense ${slide.id}`
-									)}><option value={1}>{slide.plusWord}</option><option value={-1}>{slide.minusWord}</option></select
-							></td
-						>
-						<td
-							><QuantityField
-								hideLabel
-								label="{slide.label}, graduation"
-								value={slide.graduationM ?? 0.001}
-								quantity="length"
-								{units}
-								check={within(0.0001, 0.1, 'Between 0.1 and 100 mm.')}
-								onvalue={(graduationM) => keeper.slide(slide.id, { graduationM }, `graduation ${slide.id}`)}
-								oncommit={() => keeper.settle()}
-							/></td
-						>
-						<td
-							><select
-								value={slide.knobPitchM === null ? 'hand' : 'knob'}
-								aria-label="{slide.label} is set by"
-								onchange={(event) => setKnob(slide, event.currentTarget.value)}
-								data-testid="{slide.id}-set-by"
-								><option value="hand">hand</option><option value="knob">a knob</option></select
-							></td
-						>
-						<td
-							>{#if slide.knobPitchM !== null}<QuantityField
-									hideLabel
-									label="{slide.label}, travel of one turn"
-									value={slide.knobPitchM}
-									quantity="length"
-									{units}
-									check={within(0.0001, 0.1, 'Between 0.1 and 100 mm.')}
-									onvalue={(knobPitchM) => keeper.slide(slide.id, { knobPitchM }, `pitch ${slide.id}`)}
-									oncommit={() => keeper.settle()}
-									testId="{slide.id}-pitch"
-								/>{:else}<span class="quiet">–</span>{/if}</td
-						>
-						<td
-							><input
-								type="text"
-								class="lock"
-								value={slide.lock ?? ''}
-								maxlength={80}
-								aria-label="{slide.label} is held by"
-								oninput={(event) => keeper.slide(slide.id, { lock: event.currentTarget.value }, `lock ${slide.id}`)}
-							/></td
-						>
-						<td
-							><QuantityField
-								hideLabel
-								label="{slide.label}, reach an extension adds each way"
-								value={slide.extension?.moreM ?? 0}
-								quantity="length"
-								{units}
-								check={within(0, 1, 'Between 0 and 1 m.')}
-								onvalue={(metres) =>
-									keeper.slide(
-										slide.id,
-										{
-											extension:
-												metres === 0
-													? null
-													: { label: `the ${slide.label.toLowerCase()}’s extension`, lessM: metres, moreM: metres }
-										},
-										`extension ${slide.id}`
-									)}
-								oncommit={() => keeper.settle()}
-								testId="{slide.id}-extension"
-							/></td
-						>
-					</tr>
-				{/each}
-			</tbody>
-		</table>
-	</div>
+	<FigureTable rows={geometry.slides} columns={slideColumns(keeper)} {units} onsettle={() => keeper.settle()} />
 
 	<div class="two">
 		<div>
 			<h2>Motors and friction</h2>
-			<table>
-				<thead><tr><th>Axis</th><th>motor holds</th><th>friction, power off</th></tr></thead>
-				<tbody>
-					{#each geometry.axes as axis (axis.id)}
-						<tr>
-							<th>{axis.label}</th>
-							<td
-								><QuantityField
-									hideLabel
-									label="{axis.label}, motor torque"
-									value={axis.motorTorqueNm ?? 0}
-									quantity="torque"
-									{units}
-									check={positive}
-									onvalue={(motorTorqueNm) => keeper.axis(axis.id, { motorTorqueNm }, `torque ${axis.id}`)}
-									oncommit={() => keeper.settle()}
-									testId="{axis.id}-torque"
-								/></td
-							>
-							<td
-								><QuantityField
-									hideLabel
-									label="{axis.label}, friction"
-									value={axis.frictionNm ?? 0}
-									quantity="torque"
-									{units}
-									check={within(0, 50, 'Between 0 and 50 N·m.')}
-									onvalue={(frictionNm) => keeper.axis(axis.id, { frictionNm }, `friction ${axis.id}`)}
-									oncommit={() => keeper.settle()}
-								/></td
-							>
-						</tr>
-					{/each}
-				</tbody>
-			</table>
+			<FigureTable rows={geometry.axes} columns={axisColumns(keeper)} {units} onsettle={() => keeper.settle()} />
 			<h2>Other holes, and the cradle turned</h2>
 			{#each alternatives as alternative, index (alternative.id)}
 				<div class="row">
@@ -478,32 +294,7 @@
 		</div>
 		<div>
 			<h2>Masses</h2>
-			<table>
-				<thead><tr><th>Part</th><th>mass</th></tr></thead>
-				<tbody>
-					{#each geometry.parts as part (part.id)}
-						<tr>
-							<th
-								>{part.label}<small class="quiet"
-									>{part.hangsOn === null ? 'never turns' : `turns with ${part.hangsOn}`}</small
-								></th
-							>
-							<td
-								><QuantityField
-									hideLabel
-									label="{part.label}, mass"
-									value={part.body.massKg}
-									quantity="mass"
-									{units}
-									check={within(0.001, 60, 'Between 1 g and 60 kg.')}
-									onvalue={(massKg) => keeper.part(part.id, { body: { ...part.body, massKg } }, `mass ${part.id}`)}
-									oncommit={() => keeper.settle()}
-								/></td
-							>
-						</tr>
-					{/each}
-				</tbody>
-			</table>
+			<FigureTable rows={geometry.parts} columns={partColumns(keeper)} {units} onsettle={() => keeper.settle()} />
 			<h2>Modes</h2>
 			{#each modes as mode, index (index)}
 				<div class="row">
@@ -609,20 +400,6 @@
 		grid-template-columns: 1fr 1fr;
 		gap: 8px 14px;
 		margin-top: 8px;
-	}
-	small {
-		display: block;
-		font-size: 12.5px;
-		font-weight: 400;
-	}
-	td :global(.field) {
-		width: 98px;
-	}
-	td select {
-		font-size: 15px;
-	}
-	.lock {
-		width: 110px;
 	}
 	.row :global(.field) {
 		width: 88px;

@@ -56,6 +56,39 @@
 	.answer :global(strong) {
 		font-weight: 700;
 	}
+	/* The hand's own part on every slip: one full button, and perhaps an open one. */
+	.slip :global(.go),
+	.slip :global(.second) {
+		display: grid;
+		place-items: center;
+		text-align: center;
+		min-height: 58px;
+		border-radius: 6px;
+		padding: 6px 16px;
+		font-size: 20px;
+		font-weight: 700;
+		line-height: 1.15;
+		text-decoration: none;
+		touch-action: manipulation;
+	}
+	.slip :global(.go) {
+		background: var(--press);
+		color: var(--press-ink);
+	}
+	.slip :global(.go:hover) {
+		background: var(--press-deep);
+	}
+	.slip :global(.go:disabled) {
+		background: var(--hover);
+		color: var(--quiet);
+		cursor: default;
+	}
+	.slip :global(.second) {
+		border: 1.5px solid var(--press);
+		color: var(--press);
+		min-height: 48px;
+		font-size: 17px;
+	}
 	.tear {
 		border-top: 2px dashed var(--rule);
 		margin: 4px 0;

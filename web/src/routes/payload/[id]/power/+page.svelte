@@ -1,13 +1,16 @@
 <script lang="ts">
 	import '$lib/state/sheet.css';
 	import { beforeNavigate } from '$app/navigation';
+	import { type Column, positive } from '$lib/fields/columns';
+	import FigureTable from '$lib/fields/FigureTable.svelte';
 	import QuantityField from '$lib/fields/QuantityField.svelte';
+	import type { PowerPaper } from '$lib/model/paper';
 	import { standingParts } from '$lib/model/payload';
 	import { freshPower, powerFigures } from '$lib/payload/powerSheet';
 	import { payloadSheets } from '$lib/payload/sheets';
 	import { PaperKeeper } from '$lib/state/paperKeeper.svelte';
 	import SheetLinks from '$lib/state/SheetLinks.svelte';
-	import { showDuration, showShare, together } from '$lib/units/display';
+	import { type Quantity, showDuration, showShare, together } from '$lib/units/display';
 	import Vial from '$lib/vial/Vial.svelte';
 	import { onMount } from 'svelte';
 	import { v7 as newId } from 'uuid';
@@ -57,10 +60,90 @@
 			loads: [...paper.loads, { id: newId(), name: 'Accessory', tapId: paper.taps[0]?.id ?? '', drawW: 5 }]
 		});
 
-	const positive = (value: number) => (value > 0 ? null : 'More than 0.');
-	const whole = (least: number) => (value: number) =>
+	const whole = (least: number) => (_row: unknown, value: number) =>
 		Number.isInteger(value) && value >= least && value <= 99 ? null : `A whole number from ${least} to 99.`;
-	const uptoAll = (value: number) => (value > 0 && value <= 1 ? null : 'More than 0 %, at most 100 %.');
+	const uptoAll = (_row: unknown, value: number) => (value > 0 && value <= 1 ? null : 'More than 0 %, at most 100 %.');
+	type Source = PowerPaper['sources'][number];
+	type Tap = PowerPaper['taps'][number];
+	type Load = PowerPaper['loads'][number];
+	/** A column of figures in one of the three lists. */
+	const figure = <Row extends { readonly id: string; readonly name: string }>(
+		list: Lists,
+		head: string,
+		field: keyof Row & string,
+		quantity: Quantity,
+		check: (row: unknown, value: number) => string | null,
+		testId?: (row: Row) => string
+	): Column<Row> => ({
+		kind: 'figure',
+		head,
+		quantity,
+		check,
+		label: (row) => `${row.name}: ${head}`,
+		get: (row) => row[field] as number,
+		set: (row, value) => set(list, row.id, field, value),
+		...(testId === undefined ? {} : { testId })
+	});
+	const named = <Row extends { readonly id: string; readonly name: string }>(
+		list: Lists,
+		head: string
+	): Column<Row> => ({
+		kind: 'text',
+		head,
+		label: () => head,
+		get: ({ name }) => name,
+		set: ({ id }, value) => set(list, id, 'name', value)
+	});
+	const sourceColumns: readonly Column<Source>[] = [
+		named('sources', 'Kind'),
+		figure('sources', 'capacity, each', 'capacityWh', 'energy', positive, () => 'capacity'),
+		figure('sources', 'voltage', 'voltageV', 'voltage', positive),
+		figure('sources', 'how many', 'count', 'count', whole(0), () => 'battery-count'),
+		figure('sources', 'worn at once', 'atOnce', 'count', whole(1)),
+		figure('sources', 'age has left', 'ageFactor', 'share', uptoAll)
+	];
+	const tapColumns: readonly Column<Tap>[] = $derived([
+		named<Tap>('taps', 'Tap'),
+		{
+			kind: 'choice',
+			head: 'of',
+			label: ({ name }: Tap) => `${name} is on`,
+			get: ({ sourceId }: Tap) => sourceId,
+			set: ({ id }: Tap, value: string) => set('taps', id, 'sourceId', value),
+			options: () => paper.sources.map(({ id, name }) => [id, name] as const)
+		},
+		figure<Tap>('taps', 'gives', 'voltageV', 'voltage', positive),
+		figure<Tap>('taps', 'at most', 'limitA', 'current', positive, () => 'tap-limit'),
+		figure<Tap>('taps', 'efficiency', 'efficiency', 'share', uptoAll),
+		{
+			kind: 'told',
+			head: 'asked for',
+			get: ({ id }: Tap) => {
+				const asked = figures?.plan.taps.find((tap) => tap.id === id);
+				return asked === undefined ? '' : `${asked.currentA.toFixed(2)} A`;
+			},
+			bad: ({ id }: Tap) => figures?.plan.taps.find((tap) => tap.id === id)?.overloaded ?? false
+		}
+	]);
+	const loadColumns: readonly Column<Load>[] = $derived([
+		named<Load>('loads', 'Load'),
+		{
+			kind: 'choice',
+			head: 'from',
+			label: ({ name }: Load) => `${name} is on`,
+			get: ({ tapId }: Load) => tapId,
+			set: ({ id }: Load, value: string) => set('loads', id, 'tapId', value),
+			options: () => paper.taps.map(({ id, name }) => [id, name] as const)
+		},
+		figure<Load>(
+			'loads',
+			'draws',
+			'drawW',
+			'power',
+			(_row, value) => (value >= 0 ? null : 'Not below 0.'),
+			({ name }) => `draw-${name}`
+		)
+	]);
 
 	const worst = $derived(
 		figures?.plan.sources
@@ -204,225 +287,35 @@
 	</div>
 
 	<h2>Batteries</h2>
-	<div class="scroll">
-		<table>
-			<thead
-				><tr
-					><th>Kind</th><th>capacity, each</th><th>voltage</th><th>how many</th><th>worn at once</th><th
-						>age has left</th
-					><th></th></tr
-				></thead
-			>
-			<tbody>
-				{#each paper.sources as source (source.id)}
-					<tr>
-						<td
-							><input
-								type="text"
-								value={source.name}
-								maxlength={120}
-								aria-label="Battery"
-								oninput={(event) => set('sources', source.id, 'name', event.currentTarget.value)}
-							/></td
-						>
-						<td
-							><QuantityField
-								hideLabel
-								label="Capacity of {source.name}"
-								value={source.capacityWh}
-								quantity="energy"
-								{units}
-								check={positive}
-								onvalue={(value) => set('sources', source.id, 'capacityWh', value)}
-								oncommit={() => keeper.settle()}
-								testId="capacity"
-							/></td
-						>
-						<td
-							><QuantityField
-								hideLabel
-								label="Voltage of {source.name}"
-								value={source.voltageV}
-								quantity="voltage"
-								{units}
-								check={positive}
-								onvalue={(value) => set('sources', source.id, 'voltageV', value)}
-								oncommit={() => keeper.settle()}
-							/></td
-						>
-						<td
-							><QuantityField
-								hideLabel
-								label="Number of {source.name}"
-								value={source.count}
-								quantity="count"
-								{units}
-								check={whole(0)}
-								onvalue={(value) => set('sources', source.id, 'count', value)}
-								oncommit={() => keeper.settle()}
-								testId="battery-count"
-							/></td
-						>
-						<td
-							><QuantityField
-								hideLabel
-								label="{source.name} worn at once"
-								value={source.atOnce}
-								quantity="count"
-								{units}
-								check={whole(1)}
-								onvalue={(value) => set('sources', source.id, 'atOnce', value)}
-								oncommit={() => keeper.settle()}
-							/></td
-						>
-						<td
-							><QuantityField
-								hideLabel
-								label="{source.name}, what age has left"
-								value={source.ageFactor}
-								quantity="share"
-								{units}
-								check={uptoAll}
-								onvalue={(value) => set('sources', source.id, 'ageFactor', value)}
-								oncommit={() => keeper.settle()}
-							/></td
-						>
-						<td
-							>{#if !usedSources.has(source.id)}<button
-									type="button"
-									class="tool"
-									onclick={() => drop('sources', source.id)}>Take out</button
-								>{/if}</td
-						>
-					</tr>
-				{/each}
-			</tbody>
-		</table>
-	</div>
+	<FigureTable
+		rows={paper.sources}
+		columns={sourceColumns}
+		{units}
+		onsettle={() => keeper.settle()}
+		ondrop={({ id }) => drop('sources', id)}
+		mayDrop={({ id }) => !usedSources.has(id)}
+	/>
 	<button type="button" class="tool screen" onclick={addSource}>Another battery</button>
 
 	<h2>Taps</h2>
-	<div class="scroll">
-		<table>
-			<thead
-				><tr
-					><th>Tap</th><th>of</th><th>gives</th><th>at most</th><th>efficiency</th><th class="number">asked for</th><th
-					></th></tr
-				></thead
-			>
-			<tbody>
-				{#each paper.taps as tap (tap.id)}
-					{@const asked = figures?.plan.taps.find(({ id }) => id === tap.id)}
-					<tr>
-						<td
-							><input
-								type="text"
-								value={tap.name}
-								maxlength={120}
-								aria-label="Tap"
-								oninput={(event) => set('taps', tap.id, 'name', event.currentTarget.value)}
-							/></td
-						>
-						<td
-							><select
-								value={tap.sourceId}
-								aria-label="{tap.name} is on"
-								onchange={(event) => set('taps', tap.id, 'sourceId', event.currentTarget.value)}
-								>{#each paper.sources as { id, name } (id)}<option value={id}>{name}</option>{/each}</select
-							></td
-						>
-						<td
-							><QuantityField
-								hideLabel
-								label="Voltage of {tap.name}"
-								value={tap.voltageV}
-								quantity="voltage"
-								{units}
-								check={positive}
-								onvalue={(value) => set('taps', tap.id, 'voltageV', value)}
-							/></td
-						>
-						<td
-							><QuantityField
-								hideLabel
-								label="Limit of {tap.name}"
-								value={tap.limitA}
-								quantity="current"
-								{units}
-								check={positive}
-								onvalue={(value) => set('taps', tap.id, 'limitA', value)}
-								testId="tap-limit"
-							/></td
-						>
-						<td
-							><QuantityField
-								hideLabel
-								label="Efficiency of {tap.name}"
-								value={tap.efficiency}
-								quantity="share"
-								{units}
-								check={uptoAll}
-								onvalue={(value) => set('taps', tap.id, 'efficiency', value)}
-							/></td
-						>
-						<td class="number figure" class:problem={asked?.overloaded}
-							>{asked === undefined ? '' : `${asked.currentA.toFixed(2)} A`}</td
-						>
-						<td
-							>{#if !usedTaps.has(tap.id)}<button type="button" class="tool" onclick={() => drop('taps', tap.id)}
-									>Take out</button
-								>{/if}</td
-						>
-					</tr>
-				{/each}
-			</tbody>
-		</table>
-	</div>
+	<FigureTable
+		rows={paper.taps}
+		columns={tapColumns}
+		{units}
+		onsettle={() => keeper.settle()}
+		ondrop={({ id }) => drop('taps', id)}
+		mayDrop={({ id }) => !usedTaps.has(id)}
+	/>
 	<button type="button" class="tool screen" onclick={addTap} disabled={paper.sources.length === 0}>Another tap</button>
 
 	<h2>What draws</h2>
-	<div class="scroll">
-		<table>
-			<thead><tr><th>Load</th><th>from</th><th>draws</th><th></th></tr></thead>
-			<tbody>
-				{#each paper.loads as load (load.id)}
-					<tr>
-						<td
-							><input
-								type="text"
-								value={load.name}
-								maxlength={120}
-								aria-label="Load"
-								oninput={(event) => set('loads', load.id, 'name', event.currentTarget.value)}
-							/></td
-						>
-						<td
-							><select
-								value={load.tapId}
-								aria-label="{load.name} is on"
-								onchange={(event) => set('loads', load.id, 'tapId', event.currentTarget.value)}
-								>{#each paper.taps as { id, name } (id)}<option value={id}>{name}</option>{/each}</select
-							></td
-						>
-						<td
-							><QuantityField
-								hideLabel
-								label="Draw of {load.name}"
-								value={load.drawW}
-								quantity="power"
-								{units}
-								check={(value) => (value >= 0 ? null : 'Not below 0.')}
-								onvalue={(value) => set('loads', load.id, 'drawW', value)}
-								oncommit={() => keeper.settle()}
-								testId="draw-{load.name}"
-							/></td
-						>
-						<td><button type="button" class="tool" onclick={() => drop('loads', load.id)}>Take out</button></td>
-					</tr>
-				{/each}
-			</tbody>
-		</table>
-	</div>
+	<FigureTable
+		rows={paper.loads}
+		columns={loadColumns}
+		{units}
+		onsettle={() => keeper.settle()}
+		ondrop={({ id }) => drop('loads', id)}
+	/>
 	<div class="actions screen">
 		<button type="button" class="tool" onclick={addLoad} disabled={paper.taps.length === 0}>Another load</button>
 		<button type="button" class="tool" onclick={() => keeper.undo()} disabled={!keeper.canUndo}>Undo</button>
@@ -470,12 +363,6 @@
 	}
 	.lamps .lit {
 		background: var(--spirit);
-	}
-	td :global(.field) {
-		width: 110px;
-	}
-	td input[type='text'] {
-		min-width: 150px;
 	}
 	@media (max-width: 800px) {
 		.two {
