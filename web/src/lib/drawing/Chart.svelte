@@ -59,7 +59,12 @@
 				labels: { style: text, formatter: (value: number) => value.toFixed(yDecimals) }
 			},
 			grid: { borderColor: css('--rule') },
-			legend: { labels: { colors: css('--ink') }, position: 'top', horizontalAlign: 'left' },
+			legend: {
+				onItemClick: { toggleDataSeries: false },
+				labels: { colors: css('--ink') },
+				position: 'top',
+				horizontalAlign: 'left'
+			},
 			tooltip: { theme: document.documentElement.dataset.theme === 'house' ? 'dark' : 'light' }
 		};
 	}
@@ -83,7 +88,7 @@
 	});
 </script>
 
-<div class="chart" role="img" aria-label={label} bind:this={place} style:min-height="{height}px"></div>
+<div class="chart" role="figure" aria-label={label} bind:this={place} style:min-height="{height}px"></div>
 
 <style>
 	.chart {
