@@ -103,3 +103,52 @@ describe('a gimbal bench', () => {
 		expect(bare.figures).toBeNull();
 	});
 });
+
+describe('what is seen and put on at a bench', () => {
+	const tele = payload('tele');
+	const teleBench = () => new GimbalBench(small, tele.id, bodies(tele), null);
+	it('is one step each, undone and sent with the readings', async () => {
+		const sent = stubServer(() => saved);
+		const bench = newBench();
+		bench.look({ axisId: 'tilt', kind: 'way', slideId: 'plate', observation: 'falls+' });
+		expect(bench.looks[0]!.positionsM).toBe(bench.positionsM);
+		bench.setOrder('verticalLast');
+		expect(bench.rig.geometry.slides[3]!.id).toBe('cradle');
+		await vi.advanceTimersByTimeAsync(1000);
+		expect(sent[sent.length - 1]!.body).toMatchObject({ order: 'verticalLast', looks: [{ observation: 'falls+' }] });
+		bench.undo();
+		expect(bench.rig.geometry.slides[1]!.id).toBe('cradle');
+		bench.undo();
+		expect(bench.looks).toEqual([]);
+	});
+	it('forgets what was seen of one axis and keeps the rest', () => {
+		stubServer(() => saved);
+		const bench = newBench();
+		bench.look({ axisId: 'tilt', kind: 'way', slideId: 'plate', observation: 'holds' });
+		bench.look({ axisId: 'roll', kind: 'way', slideId: 'crossbar', observation: 'holds' });
+		bench.forgetLooks('tilt');
+		expect(bench.looks.map(({ axisId }) => axisId)).toEqual(['roll']);
+	});
+	it('balances once its remedy is applied, and not once that is taken off', () => {
+		stubServer(() => saved);
+		const bench = teleBench();
+		expect(bench.figures!.solution.balanced).toBe(false);
+		const remedy = bench.figures!.solution.remedies.find(({ kind }) => kind === 'addMass')!;
+		bench.apply(remedy);
+		expect(bench.state.weights).toEqual([{ placeId: 'plateRear', massKg: 0.145 }]);
+		expect(bench.figures!.solution.balanced).toBe(true);
+		bench.takeOff({ weight: 0 });
+		expect(bench.figures!.solution.balanced).toBe(false);
+		bench.undo();
+		expect(bench.figures!.solution.balanced).toBe(true);
+	});
+	it('fits an extension by its slide, and starts over with the chosen order', () => {
+		stubServer(() => saved);
+		const bench = teleBench();
+		bench.setOrder('verticalLast');
+		bench.apply({ kind: 'extendSlide', slideId: 'plate', end: 'least', byM: 0.01, positionsM: {} });
+		expect(bench.state.alternativeIds).toEqual(['extensionplate']);
+		bench.startOver();
+		expect([bench.state.alternativeIds, bench.order, bench.looks.length]).toEqual([undefined, 'verticalLast', 0]);
+	});
+});

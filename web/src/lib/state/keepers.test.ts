@@ -1,0 +1,109 @@
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { freshChecklist } from '$lib/model/paper';
+import { RigKeeper } from '$lib/rig/rigKeeper.svelte';
+import { stubServer, stubStorage } from '$lib/testing/browserStubs';
+import { rig } from '$lib/testing/scenario';
+import { PaperKeeper } from './paperKeeper.svelte';
+
+beforeEach(() => {
+	vi.useFakeTimers();
+	stubStorage();
+});
+afterEach(() => {
+	vi.useRealTimers();
+	vi.unstubAllGlobals();
+});
+let count = 0;
+const list = () => freshChecklist(() => `id${(count += 1)}`);
+const away = { status: 503, body: { error: { code: 'databaseAway', message: 'away' } } };
+const saved = { status: 200, body: { saved: true } };
+
+describe('a paper being written', () => {
+	it('is sent a moment later, once, as it last stood', async () => {
+		const sent = stubServer(() => saved);
+		const keeper = new PaperKeeper('p', 'checklist', list());
+		keeper.change({ items: [] }, 'a');
+		keeper.change({ waived: { reason: 'Rehearsal', by: 'Pia', at: '2026-01-01T00:00:00.000Z' } });
+		await vi.advanceTimersByTimeAsync(2000);
+		expect(sent).toHaveLength(1);
+		expect(sent[0]!.body).toEqual({ items: [], waived: expect.objectContaining({ reason: 'Rehearsal' }) });
+		expect(keeper.state).toBe('saved');
+	});
+	it('outlives a lost link and a reload, and is undone step by step', async () => {
+		let link = false;
+		stubServer(() => (link ? saved : away));
+		const start = list();
+		const keeper = new PaperKeeper('p', 'checklist', start);
+		keeper.change({ items: start.items.slice(1) });
+		await vi.advanceTimersByTimeAsync(1000);
+		expect(keeper.state).toBe('unsaved');
+		keeper.stop();
+		const again = new PaperKeeper('p', 'checklist', start);
+		again.restore();
+		expect(again.paper.items).toHaveLength(start.items.length - 1);
+		link = true;
+		await vi.advanceTimersByTimeAsync(8000);
+		expect(again.state).toBe('saved');
+		again.change({ items: [] });
+		again.undo();
+		expect(again.paper.items).toHaveLength(start.items.length - 1);
+		again.redo();
+		expect(again.paper.items).toEqual([]);
+		again.stop();
+		const fresh = new PaperKeeper('q', 'checklist', start);
+		fresh.restore();
+		expect(fresh.paper).toBe(start);
+	});
+	it('says what the server will not have, and keeps it', async () => {
+		stubServer(() => ({
+			status: 422,
+			body: { error: { code: 'invalid', message: 'No.', fields: { 'items.0.text': 'The check is missing.' } } }
+		}));
+		const keeper = new PaperKeeper('p', 'checklist', list());
+		keeper.change({ items: [{ id: 'x', text: '', ticked: null }] });
+		await vi.advanceTimersByTimeAsync(1000);
+		expect(keeper.trouble).toBe('The check is missing.');
+		expect(keeper.paper.items[0]!.text).toBe('');
+	});
+});
+
+describe('a rig being edited', () => {
+	const small = { ...rig('Small'), version: 4 };
+	it('names the version it was made from and takes the new one', async () => {
+		const versions: number[] = [];
+		stubServer(({ body }) => {
+			versions.push(body.version);
+			return { status: 200, body: { ...small, version: body.version + 1 } };
+		});
+		const keeper = new RigKeeper(small);
+		keeper.slide('plate', { knobPitchM: 0.002 }, 'pitch');
+		await vi.advanceTimersByTimeAsync(1500);
+		keeper.axis('tilt', { frictionNm: 0.02 }, 'friction');
+		await vi.advanceTimersByTimeAsync(1500);
+		expect(versions).toEqual([4, 5]);
+		expect(keeper.state).toBe('saved');
+		expect(keeper.draft.geometry.slides[0]!.knobPitchM).toBe(0.002);
+	});
+	it('stops at somebody else’s save, and goes over it or takes it only when told', async () => {
+		let stale = true;
+		stubServer(({ method }) => {
+			if (method === 'GET') return { status: 200, body: { ...small, name: 'Theirs', version: 9 } };
+			return stale
+				? { status: 409, body: { error: { code: 'stale', message: 'stale' } } }
+				: { status: 200, body: { ...small, version: 10 } };
+		});
+		const keeper = new RigKeeper(small);
+		keeper.set({ name: 'Mine' });
+		await vi.advanceTimersByTimeAsync(1500);
+		expect(keeper.state).toBe('stale');
+		keeper.set({ name: 'Mine still' });
+		await vi.advanceTimersByTimeAsync(5000);
+		expect(keeper.state).toBe('stale');
+		stale = false;
+		await keeper.settleWith('theirs');
+		expect(keeper.draft.name).toBe('Theirs');
+		keeper.undo();
+		expect(keeper.draft.name).toBe('Mine still');
+		keeper.stop();
+	});
+});
