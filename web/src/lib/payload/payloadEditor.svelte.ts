@@ -2,18 +2,18 @@ import { combineBodies, type Vec3 } from '@poise/core';
 import { v7 as newId } from 'uuid';
 import { ask } from '$lib/api';
 import type { Part } from '$lib/model/part';
-import { type Attitude, mirrored, plainAttitude, quarterTurned } from '$lib/model/attitude';
+import { type Attitude, plainAttitude, quarterTurned } from '$lib/model/attitude';
 import {
 	bodyOf,
 	type Payload,
 	type PayloadCorrection,
 	type PayloadDraft,
-	type Placement,
 	type StandingPart,
 	standingParts
 } from '$lib/model/payload';
 import { begin, change, type History, redo, settle, undo } from '$lib/state/history';
 import { forget, keepSoon, recall } from '$lib/state/kept';
+import { allMoved, duplicated, grouped, mirroredOver, moved, withAttitude } from './arrange';
 import { differences, merge, type Merged } from './merge';
 import { placeFor } from './placeFor';
 
@@ -124,95 +124,36 @@ export class PayloadEditor {
 
 	/** Moves a part, and whatever is grouped with it as far. */
 	move(id: string, positionM: Vec3, about: string): void {
-		const moved = this.draft.placements.find((each) => each.id === id);
-		if (moved === undefined) return;
-		const by = positionM.map((value, k) => value - (moved.positionM[k] as number));
-		this.#changePlacements(this.#together(id), about, (each) => ({
-			...each,
-			// The part in hand goes exactly where it was put; the others keep their distance from it.
-			positionM:
-				each.id === id
-					? positionM
-					: (each.positionM.map((value, k) => tidy(value + (by[k] as number))) as unknown as Vec3)
-		}));
+		this.#change(moved(this.draft, id, positionM), about);
 	}
-
-	/** Turns, extends or groups a part. */
 	setAttitude(id: string, change: Partial<Attitude>, about: string | null = null): void {
-		this.#changePlacements(new Set([id]), about, (each) => ({
-			...each,
-			attitude: { ...(each.attitude ?? plainAttitude), ...change }
-		}));
+		this.#change(
+			withAttitude(this.draft, id, (was) => ({ ...was, ...change })),
+			about
+		);
 	}
-
 	quarterTurn(id: string, axis: 0 | 1 | 2): void {
-		this.#changePlacements(new Set([id]), null, (each) => ({
-			...each,
-			attitude: quarterTurned(each.attitude ?? plainAttitude, axis)
-		}));
+		this.#change(withAttitude(this.draft, id, (was) => quarterTurned(was, axis)));
 	}
-
-	/** Puts a part and its group on the other side of the plate's middle line. */
 	mirror(id: string): void {
-		this.#changePlacements(this.#together(id), null, (each) => ({
-			...each,
-			positionM: [each.positionM[0], -each.positionM[1] || 0, each.positionM[2]],
-			attitude: mirrored(each.attitude ?? plainAttitude)
-		}));
+		this.#change(mirroredOver(this.draft, id));
 	}
-
-	/** A second one beside the first; a group is copied whole. */
+	/** A second one beside the first, selected. */
 	duplicate(id: string): void {
-		const together = this.#together(id);
-		const group = together.size > 1 ? newId() : null;
-		const copies = this.draft.placements
-			.filter((each) => together.has(each.id))
-			.map((each) => ({
-				...each,
-				id: newId(),
-				positionM: [each.positionM[0], tidy(each.positionM[1] + besideM), each.positionM[2]] as const,
-				attitude: { ...(each.attitude ?? plainAttitude), group }
-			}));
-		this.#change({ ...this.draft, placements: [...this.draft.placements, ...copies] });
-		const original = this.draft.placements.filter((each) => together.has(each.id)).findIndex((each) => each.id === id);
-		this.selectedId = copies[original]?.id ?? null;
+		const { draft, copyId } = duplicated(this.draft, id, newId);
+		this.#change(draft);
+		this.selectedId = copyId;
 	}
-
-	/** From now on the two move together; null: it moves on its own again. */
 	groupWith(id: string, otherId: string | null): void {
-		if (otherId === null) return this.setAttitude(id, { group: null });
-		const other = this.draft.placements.find((each) => each.id === otherId);
-		const group = other?.attitude?.group ?? newId();
-		this.#changePlacements(new Set([id, otherId]), null, (each) => ({
-			...each,
-			attitude: { ...(each.attitude ?? plainAttitude), group }
-		}));
+		this.#change(grouped(this.draft, id, otherId, newId));
 	}
-
 	/** A measured centre of the whole build, or none. */
 	correct(correction: PayloadCorrection | null): void {
 		this.#change({ ...this.draft, correction });
 	}
-
-	#together(id: string): Set<string> {
-		const group = this.draft.placements.find((each) => each.id === id)?.attitude?.group ?? null;
-		if (group === null) return new Set([id]);
-		return new Set(this.draft.placements.filter(({ attitude }) => attitude?.group === group).map((each) => each.id));
-	}
-
-	#changePlacements(ids: ReadonlySet<string>, about: string | null, work: (each: Placement) => Placement): void {
-		const placements = this.draft.placements.map((each) => (ids.has(each.id) ? work(each) : each));
-		this.#change({ ...this.draft, placements }, about);
-	}
-
 	/** Moves everything on the plate together, as one step. */
 	moveAll(forwardM: number): void {
-		const placements = this.draft.placements.map((each) => {
-			const [x, y, z] = each.positionM;
-			// Half millimetres, like a drag, so that the figures stay ones a person would type.
-			return { ...each, positionM: [Math.round((x + forwardM) * 2000) / 2000, y, z] as const };
-		});
-		this.#change({ ...this.draft, placements });
+		this.#change(allMoved(this.draft, forwardM));
 	}
 
 	remove(id: string): void {
@@ -393,8 +334,3 @@ const draftOf = ({ name, platePartId, placements, correction = null }: Payload):
 	placements,
 	correction
 });
-
-/** A duplicate stands this far to the left of what it copies. */
-const besideM = 0.04;
-/** Sums of half millimetres stay figures that a person would type. */
-const tidy = (metres: number) => Math.round(metres * 1e6) / 1e6;
