@@ -12,11 +12,10 @@ const draft: PayloadDraft = {
 		{ id: 'motor', partId: 'Focus motor', positionM: [0.05, -0.06, 0.02] }
 	]
 };
-const ids = () => {
-	let count = 0;
-	return () => `new${(count += 1)}`;
-};
-const pair = grouped(draft, 'lens', 'motor', ids());
+let count = 0;
+/** No two alike, as the application makes them. */
+const newId = () => `new${(count += 1)}`;
+const pair = grouped(draft, 'lens', 'motor', newId);
 const at = (of: PayloadDraft, id: string) => of.placements.find((each) => each.id === id)!;
 
 describe('a group', () => {
@@ -27,12 +26,12 @@ describe('a group', () => {
 		expect(at(after, 'camera')).toBe(at(pair, 'camera'));
 	});
 	it('takes in a third, and lets one go', () => {
-		const three = grouped(pair, 'camera', 'lens', ids());
+		const three = grouped(pair, 'camera', 'lens', newId);
 		expect([...together(three, 'motor')].sort()).toEqual(['camera', 'lens', 'motor']);
-		expect([...together(grouped(three, 'lens', null, ids()), 'motor')].sort()).toEqual(['camera', 'motor']);
+		expect([...together(grouped(three, 'lens', null, newId), 'motor')].sort()).toEqual(['camera', 'motor']);
 	});
 	it('is copied whole under a word of its own', () => {
-		const { draft: after, copyId } = duplicated(pair, 'lens', ids());
+		const { draft: after, copyId } = duplicated(pair, 'lens', newId);
 		expect(after.placements).toHaveLength(5);
 		const copy = at(after, copyId!);
 		expect([copy.partId, copy.positionM]).toEqual(['35 mm prime', [0.06, 0.042, 0.01]]);
@@ -49,7 +48,7 @@ describe('a group', () => {
 
 describe('a part on its own', () => {
 	it('is copied without a group', () => {
-		const { draft: after, copyId } = duplicated(draft, 'camera', ids());
+		const { draft: after, copyId } = duplicated(draft, 'camera', newId);
 		expect(at(after, copyId!).attitude).toEqual(plainAttitude);
 	});
 	it('is turned without touching the others, and an unknown one changes nothing', () => {
