@@ -11,7 +11,7 @@
 	import { showInertia, showLength, showMass, showShare, together, unbroken } from '$lib/units/display';
 	import Vial from '$lib/vial/Vial.svelte';
 	import { onMount } from 'svelte';
-	import { appliesHere, remedyInWords } from './benchSlip';
+	import { appliesHere, moveOfPayload, remedyInWords } from './benchSlip';
 	import { demandFor, openingChecks, travelLeft } from './fit';
 	import { GimbalBench } from './gimbalBench.svelte';
 	import { benchSheets } from './sheets';
@@ -118,7 +118,9 @@
 								data-testid="apply-{remedy.kind}">Do this</button
 							>
 						{:else if remedy !== null}
-							<a class="second" href="/payload/{data.payload.id}">On the payload’s page</a>
+							<a class="second" href="/payload/{data.payload.id}?forward={moveOfPayload(rig, remedy) ?? 0}"
+								>On the payload’s page</a
+							>
 						{/if}
 					</li>
 				{/each}
@@ -147,7 +149,7 @@
 
 		<h2>Mass, size and travel</h2>
 		<div class="scroll">
-			<table>
+			<table class="folds">
 				<thead>
 					<tr
 						><th>What</th><th class="number">has</th><th class="number">may</th><th class="tube">to spare</th><th
@@ -157,11 +159,11 @@
 				<tbody>
 					<tr class:bad={figures.fit !== 'fits'}>
 						<th>Mass on the plate</th>
-						<td class="number figure">{together(showMass(figures.massKg, units))}</td>
-						<td class="number figure"
+						<td class="number figure" data-head="has">{together(showMass(figures.massKg, units))}</td>
+						<td class="number figure" data-head="may"
 							>{together(showMass(rig.leastPayloadKg, units))} to {together(showMass(rig.greatestPayloadKg, units))}</td
 						>
-						<td
+						<td class="wide"
 							><Vial
 								offset={((figures.massKg - (rig.leastPayloadKg + rig.greatestPayloadKg) / 2) /
 									(rig.greatestPayloadKg - rig.leastPayloadKg)) *
@@ -180,9 +182,11 @@
 										? 'Half height, about the tilt axis'
 										: 'Back, towards the roll arm'}</th
 							>
-							<td class="number figure">{together(showLength(reachM, units))}</td>
-							<td class="number figure">{together(showLength(mayM, units))}</td>
-							<td><Vial offset={(reachM / mayM - 0.5) * 2} label="{label}: {ok ? 'clear' : 'touches'}" /></td>
+							<td class="number figure" data-head="has">{together(showLength(reachM, units))}</td>
+							<td class="number figure" data-head="may">{together(showLength(mayM, units))}</td>
+							<td class="wide"
+								><Vial offset={(reachM / mayM - 0.5) * 2} label="{label}: {ok ? 'clear' : 'touches'}" /></td
+							>
 							<td>{ok ? `${together(showLength(mayM - reachM, units))} clear` : 'touches'}</td>
 						</tr>
 					{:else}
@@ -196,9 +200,9 @@
 						{@const at = (figures.targetsM[slide.id] ?? 0) - (slide.rangeM[0] + slide.rangeM[1]) / 2}
 						<tr class:bad={leftM < 0.0005}>
 							<th>{slide.label}, travel</th>
-							<td class="number figure">{together(showLength(leftM, units))} left</td>
-							<td class="number figure">{together(showLength(half * 2, units))} long</td>
-							<td><Vial offset={half > 0 ? at / half : 0} label="{slide.label} in its travel" /></td>
+							<td class="number figure" data-head="has">{together(showLength(leftM, units))} left</td>
+							<td class="number figure" data-head="may">{together(showLength(half * 2, units))} long</td>
+							<td class="wide"><Vial offset={half > 0 ? at / half : 0} label="{slide.label} in its travel" /></td>
 							<td>{leftM < 0.0005 ? 'at its end' : leftM < 0.005 ? 'nearly at its end' : 'has room'}</td>
 						</tr>
 					{/each}
@@ -228,7 +232,7 @@
 			/>
 		</div>
 		<div class="scroll">
-			<table>
+			<table class="folds">
 				<thead>
 					<tr
 						><th>Axis</th><th class="number">inertia</th><th class="number">at rest</th><th class="number"
@@ -240,12 +244,14 @@
 					{#each demand as { id, inertiaKgM2, holdingNm, acceleratingNm, swingingNm, motorShare } (id)}
 						<tr class:bad={(motorShare ?? 0) > 1} data-axis={id}>
 							<th>{labelOf(id)}</th>
-							<td class="number figure">{showInertia(inertiaKgM2)}</td>
-							<td class="number figure">{holdingNm.toFixed(3)} N·m</td>
-							<td class="number figure">{acceleratingNm.toFixed(3)} N·m</td>
-							<td class="number figure">{swingingNm.toFixed(3)} N·m</td>
-							<td class="number figure" data-testid="demand-{id}">{together(showShare(motorShare))}</td>
-							<td><Vial offset={motorShare ?? 0} label="{labelOf(id)} motor" /></td>
+							<td class="number figure" data-head="inertia">{showInertia(inertiaKgM2)}</td>
+							<td class="number figure" data-head="at rest">{holdingNm.toFixed(3)} N·m</td>
+							<td class="number figure" data-head="speeding up">{acceleratingNm.toFixed(3)} N·m</td>
+							<td class="number figure" data-head="thrown by the pan">{swingingNm.toFixed(3)} N·m</td>
+							<td class="number figure" data-head="of its motor" data-testid="demand-{id}"
+								>{together(showShare(motorShare))}</td
+							>
+							<td class="wide"><Vial offset={motorShare ?? 0} label="{labelOf(id)} motor" /></td>
 						</tr>
 					{/each}
 				</tbody>

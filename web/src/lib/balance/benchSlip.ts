@@ -190,7 +190,7 @@ const wholeMillimetresM = (metres: number) => Math.ceil(metres * 1000 - 1e-6) / 
 const movesOnlyPayload = (slide: RigSlide) => slide.moves.every((id) => id === 'payload');
 
 /** A slide that carries nothing but the payload reaches further when the payload is moved on its plate instead. */
-function moveOfPayload(rig: Rig, remedy: Remedy): number | null {
+export function moveOfPayload(rig: Rig, remedy: Remedy): number | null {
 	if (remedy.kind !== 'extendSlide') return null;
 	const slide = slideOf(rig, remedy.slideId);
 	if (extensionReaches(slide, remedy)) return null;

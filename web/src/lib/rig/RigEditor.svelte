@@ -362,8 +362,11 @@
 		align-items: center;
 		gap: 8px 12px;
 	}
+	.top {
+		row-gap: 0;
+	}
 	.grow {
-		flex: 1;
+		flex: 1 1 300px;
 		min-width: 220px;
 	}
 	.name {

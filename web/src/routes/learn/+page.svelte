@@ -104,7 +104,7 @@
 	{#if trouble !== ''}<p class="problem" role="alert">{trouble}</p>{/if}
 	{#if open.length > 0}
 		<div class="scroll">
-			<table>
+			<table class="folds">
 				<thead
 					><tr
 						><th>What</th><th>is really</th><th class="number">was sure to</th><th class="number">now</th><th></th></tr
@@ -125,9 +125,9 @@
 											: (proposal.part.shape.cgFrom ?? 'measured by hand')}</small
 									></th
 								>
-								<td>heavy {moved(proposal.beforeM, proposal.afterM)}</td>
-								<td class="number figure">{largest(proposal.beforeSigmaM)}</td>
-								<td class="number figure">{largest(proposal.afterSigmaM)}</td>
+								<td class="wide">heavy {moved(proposal.beforeM, proposal.afterM)}</td>
+								<td class="number figure" data-head="was sure to">{largest(proposal.beforeSigmaM)}</td>
+								<td class="number figure" data-head="now">{largest(proposal.afterSigmaM)}</td>
 							{:else}
 								<th>{proposal.rig.name}<small class="quiet">zero of the {slideOf(proposal)}’s scale</small></th>
 								<td
@@ -136,10 +136,12 @@
 										? 'too much'
 										: 'too little'}</td
 								>
-								<td class="number figure">± {together(showLength(proposal.beforeSigmaM, units))}</td>
-								<td class="number figure">± {together(showLength(proposal.afterSigmaM, units))}</td>
+								<td class="number figure" data-head="was sure to"
+									>± {together(showLength(proposal.beforeSigmaM, units))}</td
+								>
+								<td class="number figure" data-head="now">± {together(showLength(proposal.afterSigmaM, units))}</td>
 							{/if}
-							<td class="do">
+							<td class="do wide">
 								<button
 									type="button"
 									class="second"
