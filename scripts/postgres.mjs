@@ -118,7 +118,10 @@ function asServer(/** @type {string[]} */ [program, ...args]) {
 	return run('runuser', ['-u', whoCanRunPostgres(), '--', /** @type {string} */ (program), ...args], where);
 }
 
-/** The first port from `first` on that nobody listens on. */
+/**
+ * The first port from `first` on that nobody listens on. Callers that start something later begin below 32768: above it
+ * the system may hand the port to an outgoing connection in between.
+ */
 export async function freePort(/** @type {number} */ first, host = '127.0.0.1') {
 	for (let port = first; port < first + 200; port += 1) {
 		const free = await new Promise((resolve) => {

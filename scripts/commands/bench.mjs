@@ -16,7 +16,7 @@ export default async function bench() {
 	try {
 		const application = await startApplication({
 			databaseUrl: cluster.address,
-			port: await freePort(46_000),
+			port: await freePort(26_000),
 			quiet: true
 		});
 		try {

@@ -18,7 +18,7 @@ export default async function shots() {
 	const cluster = await startThrowAwayCluster();
 	const application = await startApplication({
 		databaseUrl: cluster.address,
-		port: await freePort(46_000),
+		port: await freePort(26_000),
 		quiet: true
 	});
 	const { browser, stop } = await startBrowser();

@@ -20,7 +20,7 @@ export async function serve(): Promise<Served> {
 	await admin.unsafe(`create database ${name}`);
 	await admin.end();
 	const databaseUrl = cluster.replace(/[^/]+$/, name);
-	const port = await freePort(46_100 + Math.floor(Math.random() * 800));
+	const port = await freePort(26_100 + Math.floor(Math.random() * 800));
 	const start = () => startApplication({ databaseUrl, port, quiet: true });
 	let application: Application = await start();
 	return {
