@@ -9,7 +9,7 @@ import type { PageServerLoad } from './$types';
 export const load: PageServerLoad = ({ locals: { crewId } }) =>
 	pageLoad(async () => {
 		const [records, shelf, rigs, changes] = await Promise.all([
-			balancesWith(crewId, 'all', 200),
+			balancesWith(crewId, 'all', 80),
 			listParts(crewId),
 			listRigs(crewId),
 			listGearChanges(crewId)
