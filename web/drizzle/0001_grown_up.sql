@@ -55,15 +55,15 @@ ALTER TABLE "payloads" ADD COLUMN "correction" jsonb;--> statement-breakpoint
 ALTER TABLE "placements" ADD COLUMN "attitude" jsonb;--> statement-breakpoint
 ALTER TABLE "rigs" ADD COLUMN "version" integer DEFAULT 1 NOT NULL;--> statement-breakpoint
 ALTER TABLE "gear_changes" ADD CONSTRAINT "gear_changes_crew_id_crews_id_fk" FOREIGN KEY ("crew_id") REFERENCES "public"."crews"("id") ON DELETE no action ON UPDATE no action;--> statement-breakpoint
-ALTER TABLE "gear_changes" ADD CONSTRAINT "gear_changes_part_id_parts_id_fk" FOREIGN KEY ("part_id") REFERENCES "public"."parts"("id") ON DELETE cascade ON UPDATE no action;--> statement-breakpoint
-ALTER TABLE "gear_changes" ADD CONSTRAINT "gear_changes_rig_id_rigs_id_fk" FOREIGN KEY ("rig_id") REFERENCES "public"."rigs"("id") ON DELETE cascade ON UPDATE no action;--> statement-breakpoint
+ALTER TABLE "gear_changes" ADD CONSTRAINT "gear_changes_part_of_crew" FOREIGN KEY ("crew_id","part_id") REFERENCES "public"."parts"("crew_id","id") ON DELETE cascade ON UPDATE no action;--> statement-breakpoint
+ALTER TABLE "gear_changes" ADD CONSTRAINT "gear_changes_rig_of_crew" FOREIGN KEY ("crew_id","rig_id") REFERENCES "public"."rigs"("crew_id","id") ON DELETE cascade ON UPDATE no action;--> statement-breakpoint
 ALTER TABLE "gear_changes" ADD CONSTRAINT "gear_changes_person_of_crew" FOREIGN KEY ("crew_id","person_id") REFERENCES "public"."people"("crew_id","id") ON DELETE no action ON UPDATE no action;--> statement-breakpoint
 ALTER TABLE "horizon_entries" ADD CONSTRAINT "horizon_entries_crew_id_crews_id_fk" FOREIGN KEY ("crew_id") REFERENCES "public"."crews"("id") ON DELETE no action ON UPDATE no action;--> statement-breakpoint
 ALTER TABLE "horizon_entries" ADD CONSTRAINT "horizon_entries_rig_of_crew" FOREIGN KEY ("crew_id","rig_id") REFERENCES "public"."rigs"("crew_id","id") ON DELETE cascade ON UPDATE no action;--> statement-breakpoint
 ALTER TABLE "horizon_entries" ADD CONSTRAINT "horizon_entries_person_of_crew" FOREIGN KEY ("crew_id","person_id") REFERENCES "public"."people"("crew_id","id") ON DELETE no action ON UPDATE no action;--> statement-breakpoint
 ALTER TABLE "measurements" ADD CONSTRAINT "measurements_crew_id_crews_id_fk" FOREIGN KEY ("crew_id") REFERENCES "public"."crews"("id") ON DELETE no action ON UPDATE no action;--> statement-breakpoint
-ALTER TABLE "measurements" ADD CONSTRAINT "measurements_part_id_parts_id_fk" FOREIGN KEY ("part_id") REFERENCES "public"."parts"("id") ON DELETE cascade ON UPDATE no action;--> statement-breakpoint
-ALTER TABLE "measurements" ADD CONSTRAINT "measurements_payload_id_payloads_id_fk" FOREIGN KEY ("payload_id") REFERENCES "public"."payloads"("id") ON DELETE cascade ON UPDATE no action;--> statement-breakpoint
+ALTER TABLE "measurements" ADD CONSTRAINT "measurements_part_of_crew" FOREIGN KEY ("crew_id","part_id") REFERENCES "public"."parts"("crew_id","id") ON DELETE cascade ON UPDATE no action;--> statement-breakpoint
+ALTER TABLE "measurements" ADD CONSTRAINT "measurements_payload_of_crew" FOREIGN KEY ("crew_id","payload_id") REFERENCES "public"."payloads"("crew_id","id") ON DELETE cascade ON UPDATE no action;--> statement-breakpoint
 ALTER TABLE "measurements" ADD CONSTRAINT "measurements_person_of_crew" FOREIGN KEY ("crew_id","person_id") REFERENCES "public"."people"("crew_id","id") ON DELETE no action ON UPDATE no action;--> statement-breakpoint
 ALTER TABLE "papers" ADD CONSTRAINT "papers_crew_id_crews_id_fk" FOREIGN KEY ("crew_id") REFERENCES "public"."crews"("id") ON DELETE no action ON UPDATE no action;--> statement-breakpoint
 ALTER TABLE "papers" ADD CONSTRAINT "papers_payload_of_crew" FOREIGN KEY ("crew_id","payload_id") REFERENCES "public"."payloads"("crew_id","id") ON DELETE cascade ON UPDATE no action;--> statement-breakpoint

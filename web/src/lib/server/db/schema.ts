@@ -243,8 +243,8 @@ export const measurements = pgTable(
 		id: id(),
 		crewId: crewId(),
 		personId: uuid('person_id').notNull(),
-		partId: uuid('part_id').references(() => parts.id, { onDelete: 'cascade' }),
-		payloadId: uuid('payload_id').references(() => payloads.id, { onDelete: 'cascade' }),
+		partId: uuid('part_id'),
+		payloadId: uuid('payload_id'),
 		way: text('way').notNull(),
 		found: jsonb('found').notNull(),
 		readings: text('readings').notNull(),
@@ -252,6 +252,16 @@ export const measurements = pgTable(
 	},
 	(table) => [
 		index('measurements_by_part').on(table.crewId, table.partId),
+		foreignKey({
+			name: 'measurements_part_of_crew',
+			columns: [table.crewId, table.partId],
+			foreignColumns: [parts.crewId, parts.id]
+		}).onDelete('cascade'),
+		foreignKey({
+			name: 'measurements_payload_of_crew',
+			columns: [table.crewId, table.payloadId],
+			foreignColumns: [payloads.crewId, payloads.id]
+		}).onDelete('cascade'),
 		check('measurements_one_subject', sql`(${table.partId} is null) <> (${table.payloadId} is null)`),
 		foreignKey({
 			name: 'measurements_person_of_crew',
@@ -269,8 +279,8 @@ export const gearChanges = pgTable(
 		crewId: crewId(),
 		personId: uuid('person_id').notNull(),
 		about: text('about', { enum: ['part', 'zero'] }).notNull(),
-		partId: uuid('part_id').references(() => parts.id, { onDelete: 'cascade' }),
-		rigId: uuid('rig_id').references(() => rigs.id, { onDelete: 'cascade' }),
+		partId: uuid('part_id'),
+		rigId: uuid('rig_id'),
 		slideId: text('slide_id'),
 		from: text('came_from').notNull(),
 		before: jsonb('before').notNull(),
@@ -280,6 +290,16 @@ export const gearChanges = pgTable(
 	},
 	(table) => [
 		index('gear_changes_newest').on(table.crewId, table.at),
+		foreignKey({
+			name: 'gear_changes_part_of_crew',
+			columns: [table.crewId, table.partId],
+			foreignColumns: [parts.crewId, parts.id]
+		}).onDelete('cascade'),
+		foreignKey({
+			name: 'gear_changes_rig_of_crew',
+			columns: [table.crewId, table.rigId],
+			foreignColumns: [rigs.crewId, rigs.id]
+		}).onDelete('cascade'),
 		check('gear_changes_one_subject', sql`(${table.partId} is null) <> (${table.rigId} is null)`),
 		foreignKey({
 			name: 'gear_changes_person_of_crew',
