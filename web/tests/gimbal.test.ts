@@ -115,6 +115,18 @@ describe('a full guided balance on a phone, by taps', () => {
 		await phone.close();
 	});
 
+	it('comes to power-on only once every vial holds or is left as it is', async () => {
+		await go(page, `${screen.origin}/balance/${rig('Large').id}/${payload('Cine').id}/guide`);
+		await page.click(id('motors-off'));
+		for (let step = 0; step < 4; step += 1) {
+			expect(await page.$(id('to-log'))).toBeNull();
+			await page.click(id('leave'));
+			await settled(150);
+		}
+		await page.waitForSelector(id('to-log'));
+		expect(await text(page, '.answer')).toBe('Power on, waived');
+	});
+
 	it('reads aloud only when asked', async () => {
 		await go(page, `${screen.origin}/balance/${rig('Small').id}/${payload('wide').id}/guide`);
 		expect(await page.$eval(id('aloud'), (box) => (box as HTMLInputElement).checked)).toBe(false);

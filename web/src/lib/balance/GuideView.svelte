@@ -12,6 +12,7 @@
 	import { unbroken } from '$lib/units/display';
 	import Vial from '$lib/vial/Vial.svelte';
 	import { onMount } from 'svelte';
+	import { SvelteSet } from 'svelte/reactivity';
 	import { GimbalBench } from './gimbalBench.svelte';
 	import { huntInWords } from './benchSlip';
 	import { guideSteps, spoken } from './guide';
@@ -46,7 +47,9 @@
 	let aloud = $state(false);
 	/** A step the person went back or ahead to; null: the first that is not done. */
 	let chosen = $state<number | null>(null);
-	const firstOpen = $derived(steps.findIndex(({ stage }) => stage !== 'done'));
+	/** Axes left as they are, knowingly: their slides. */
+	const left = new SvelteSet<string>();
+	const firstOpen = $derived(steps.findIndex(({ stage, slide }) => stage !== 'done' && !left.has(slide.id)));
 	const at = $derived(chosen ?? (firstOpen < 0 ? steps.length : firstOpen));
 	const step = $derived(steps[at]);
 	const hunt = $derived(figures?.hunts.find(({ slideId }) => slideId === step?.slide.id));
@@ -58,7 +61,7 @@
 			done: steps[index]?.stage === 'done'
 		}))
 	);
-	const allPoised = $derived(steps.length > 0 && firstOpen < 0);
+	const allPoised = $derived(steps.length > 0 && steps.every(({ stage }) => stage === 'done'));
 
 	onMount(() => {
 		bench.restore();
@@ -76,7 +79,7 @@
 			: step === undefined
 				? allPoised
 					? 'All vials are poised. Power on, with the camera on.'
-					: ''
+					: 'Power on, with the camera on. Not every vial is poised.'
 				: spoken(step)
 	);
 	$effect(() => {
@@ -183,6 +186,18 @@
 						const { slide } = step;
 						bench.look({ axisId: slide.balances, kind: 'way', slideId: slide.id, observation: 'holds', seek: true });
 					}}>Find both edges of where it holds, and its middle</button
+				>
+			{/if}
+			{#if step.stage !== 'done'}
+				<button
+					type="button"
+					class="link"
+					data-testid="leave"
+					onclick={() => {
+						left.add(step.slide.id);
+						bench.waive(true);
+						chosen = null;
+					}}>Leave {step.slide.purpose} as it is: the motor will have to hold it</button
 				>
 			{/if}
 			<p class="quiet">{step.right} {step.upsets}</p>
