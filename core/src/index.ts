@@ -95,3 +95,38 @@ export { type Random, seededRandom } from './numeric/random';
 // Power: how long the batteries carry it
 export { type BatterySource, type PowerLoad, powerPlan, type SourcePlan, type Tap } from './power/powerPlan';
 export { chargeFromIndicator } from './power/chargeFromIndicator';
+
+// Sleds: static balance, drop time, dynamic balance, all at once
+export { planeOf, type Sled, type SledPart, type SledPlane, sledPlanes, withShifts } from './sled/sled';
+export { principalLean, sledReport, type SledReport } from './sled/sledReport';
+export { type GimbalHeight, gimbalHeightForDropTime } from './sled/dropTime';
+export { steadyLean, type SteadyLean } from './sled/steadyLean';
+export { solveSled, type SledRange, type SledShift, type SledSolution } from './sled/solveSled';
+export { trimSled, type SledTrim } from './sled/trimSled';
+export { type DropInertia, inertiaFromDrops, type TimedDrop } from './sled/inertiaFromDrops';
+export { simulateSpin, type SpinRun, type SpinSample } from './sled/simulateSpin';
+export { correctSled, noSledCorrection, type SledCorrection, unseenPartId } from './sled/correctSled';
+export { estimateSled, type SledDoubt, type SledEstimate, type SledLook } from './sled/estimateSled';
+export { legClearance, type LegClearance, type ReachPoint, reachTrade } from './sled/reach';
+
+// The arm and its socket block
+export {
+	type ArmLift,
+	armLift,
+	type ArmSection,
+	type Drift,
+	type LiftPoint,
+	type SocketSetup,
+	socketTurn,
+	type SocketTurn
+} from './sled/arm';
+export { addedWeightId, cureSled, type SledCure, type WeightPlace } from './sled/cureSled';
+export { randomSled, type RandomSled } from './sled/randomSled';
+export {
+	carefulSledHand,
+	type SledHand,
+	type SledOutcome,
+	simulateSledBench,
+	sledTolerance,
+	type SledWay
+} from './sled/simulateSledBench';
