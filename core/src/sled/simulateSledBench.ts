@@ -177,7 +177,7 @@ const slides = ['battery', 'camera'] as const;
 
 function assist(bench: RandomSled, world: World, slip: (moves: Moves) => void): void {
 	const looks: SledLook[] = [];
-	const { hand } = world;
+
 	const cameraKg = bench.sled.parts[0]!.body.massKg;
 	// What is believed of the camera's centre, and of everything else's, in the units of the estimate.
 	const momentKgM = cameraKg * 0.008;

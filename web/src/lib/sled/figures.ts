@@ -1,0 +1,186 @@
+import {
+	correctSled,
+	cureSled,
+	estimateSled,
+	noSledCorrection,
+	radFromDeg,
+	type Sled,
+	type SledCorrection,
+	type SledCure,
+	type SledDoubt,
+	type SledEstimate,
+	type SledLook,
+	sledReport,
+	type SledReport,
+	type Vec3
+} from '@poise/core';
+import type { SledBenchState, SledGeometry, SledItem, SledSeen, SledSetting } from '$lib/model/sled';
+import { leanToleranceRad } from './advice';
+import { cameraId, gimbalTravel, rangesFrom, sledOf } from './standing';
+
+export interface MountedBody {
+	readonly id: string;
+	readonly body: { readonly massKg: number; readonly cgM: Vec3 };
+	readonly sigmaM: Vec3;
+}
+
+/** Near enough to shoot on: a third of a turn of a fine knob, and what a thumb can time. */
+export const staticBandM = 0.0005;
+export const dropBandS = 0.15;
+
+/** What may move to cure a spin, when a weight may be added. */
+export const weightMover = 'weight';
+
+/** How sure an item's centre is. */
+export const itemSigmaM = (item: SledItem): Vec3 =>
+	item.sigmaM ?? [item.sizeM[0] / 20, item.sizeM[1] / 20, item.sizeM[2] / 20];
+
+/** How wrong the drawing may be, from how sure the centres of its parts are. */
+export function doubtOf(geometry: SledGeometry, payload: readonly MountedBody[], sled: Sled): SledDoubt {
+	const { cgM } = sledReport({ sled });
+	const known = [
+		...payload.map(({ body, sigmaM }) => ({ massKg: body.massKg, sigmaM, z: null })),
+		...geometry.items.map((item) => ({
+			massKg: item.massKg * (item.pair === true ? 2 : 1),
+			sigmaM: itemSigmaM(item),
+			z: item.atM[2] - cgM[2]
+		}))
+	];
+	const root = (axis: 0 | 1 | 2) =>
+		Math.max(1e-4, Math.hypot(...known.map(({ massKg, sigmaM }) => massKg * sigmaM[axis])));
+	// The camera's own centre brings its product along; what is left is that of the parts on the post.
+	const product = Math.hypot(...known.map(({ massKg, sigmaM, z }) => (z === null ? 0 : massKg * sigmaM[0] * z)));
+	const own = 0.08 * payload.reduce((sum, { body, sigmaM }) => sum + body.massKg * sigmaM[0], 0);
+	return { firstMomentKgM: [root(0), root(1), root(2)], productKgM2: Math.max(1e-4, Math.hypot(product, own)) };
+}
+
+/** Seen only as a side: about this lean, and no surer than this. */
+const wayLeanRad = radFromDeg(9);
+const waySigmaRad = radFromDeg(6);
+const holdsSigmaRad = radFromDeg(1.5);
+/** A turn counted by eye. */
+const rateShare = 0.1;
+
+const lookOf = (sled: Sled, seen: SledSeen): SledLook => {
+	const { plane } = seen;
+	if (seen.kind === 'way')
+		return {
+			kind: 'rest',
+			plane,
+			sled,
+			leanRad: seen.way * wayLeanRad,
+			sigmaRad: seen.way === 0 ? holdsSigmaRad : waySigmaRad
+		};
+	if (seen.kind === 'rest') return { kind: 'rest', plane, sled, leanRad: seen.leanRad, sigmaRad: seen.sigmaRad };
+	if (seen.kind === 'drop') return { kind: 'drop', plane, sled, dropTimeS: seen.dropTimeS, sigmaS: seen.sigmaS };
+	return {
+		kind: 'spin',
+		plane,
+		sled,
+		leanRad: seen.leanRad,
+		sigmaRad: seen.sigmaRad,
+		spinRadPerS: seen.spinRadPerS,
+		spinSigmaRadPerS: rateShare * seen.spinRadPerS
+	};
+};
+
+/** What all that was seen of this payload on this sled says it has wrong. */
+export function estimateFromSeen(
+	geometry: SledGeometry,
+	payload: readonly MountedBody[],
+	seen: readonly SledSeen[]
+): SledEstimate | null {
+	const latest = seen[seen.length - 1];
+	if (latest === undefined) return null;
+	const looks = seen.map((each) => lookOf(sledOf(geometry, each.setting, payload), each));
+	const doubt = doubtOf(geometry, payload, sledOf(geometry, latest.setting, payload));
+	return estimateSled({ looks, doubt, carrierId: cameraId });
+}
+
+/** Everything the bench shows of one setting. */
+export interface SledFigures {
+	readonly massKg: number;
+	readonly payloadKg: number;
+	/** As it truly is, as far as is known. */
+	readonly sled: Sled;
+	readonly report: SledReport;
+	readonly toleranceRad: number;
+	readonly staticGood: boolean;
+	readonly dropGood: boolean;
+	readonly spinGood: boolean;
+	readonly poised: boolean;
+	/** The ways to make all of it right, best first; the last leaves everything but plate and gimbal. */
+	readonly cures: readonly SledCure[];
+	/** The one the slip speaks of. */
+	readonly cure: SledCure;
+	readonly correction: SledCorrection;
+	readonly fit: 'within' | 'tooLight' | 'tooHeavy';
+}
+
+export const cureId = (cure: SledCure): string =>
+	cure.kind === 'move' ? cure.id : cure.kind === 'addMass' ? `at ${cure.placeId}` : 'leave';
+
+export function sledFigures(
+	sled: { readonly geometry: SledGeometry; readonly leastPayloadKg: number; readonly greatestPayloadKg: number },
+	payload: readonly MountedBody[],
+	state: Pick<SledBenchState, 'setting' | 'dropTimeS' | 'shots' | 'movers' | 'cureId'>,
+	estimate: SledEstimate | null
+): SledFigures {
+	const { geometry } = sled;
+	const { setting } = state;
+	const correction = estimate?.correction ?? noSledCorrection;
+	const standing = correctSled({ sled: sledOf(geometry, setting, payload), correction, carrierId: cameraId });
+	const report = sledReport({ sled: standing });
+	const toleranceRad = leanToleranceRad(state.shots);
+	const { staticOffsetM, dropTimeS, dynamic } = report;
+	const staticGood = Math.max(Math.abs(staticOffsetM.fore), Math.abs(staticOffsetM.side)) <= staticBandM;
+	const dropGood = dropTimeS.fore !== null && Math.abs(dropTimeS.fore - state.dropTimeS) <= dropBandS;
+	const spinGood = Math.max(Math.abs(dynamic.foreLeanRad), Math.abs(dynamic.sideLeanRad)) <= toleranceRad;
+	const known = new Set(geometry.items.map(({ id }) => id));
+	const cures = cureSled({
+		sled: standing,
+		dropTimeS: state.dropTimeS,
+		plateId: cameraId,
+		movers: state.movers.filter((id) => known.has(id)),
+		places: state.movers.includes(weightMover) ? geometry.places : [],
+		ranges: rangesFrom(geometry, setting),
+		gimbalRangeM: gimbalTravel(geometry, setting.pulledOutM),
+		toleranceRad
+	});
+	const leave = cures[cures.length - 1] as SledCure;
+	const chosen = cures.find((each) => cureId(each) === state.cureId) ?? (cures[0] as SledCure);
+	const payloadKg = payload.reduce((sum, { body }) => sum + body.massKg, 0);
+	return {
+		massKg: report.massKg,
+		payloadKg,
+		sled: standing,
+		report,
+		toleranceRad,
+		staticGood,
+		dropGood,
+		spinGood,
+		poised: staticGood && dropGood && spinGood,
+		cures,
+		cure: spinGood && Math.abs(leave.foreLeanRad) <= toleranceRad && state.cureId == null ? leave : chosen,
+		correction,
+		fit: payloadKg < sled.leastPayloadKg ? 'tooLight' : payloadKg > sled.greatestPayloadKg ? 'tooHeavy' : 'within'
+	};
+}
+
+/** A setting nearest to what a hand can set: half millimetres by scale, quarter turns by knob. */
+export function settable(geometry: SledGeometry, setting: SledSetting): SledSetting {
+	const { foreMPerTurn, sideMPerTurn } = geometry.stage;
+	const to = (value: number, step: number) => Math.round(value / step) * step;
+	return {
+		...setting,
+		gimbalM: to(setting.gimbalM, 0.0005),
+		fineForeM: to(setting.fineForeM, foreMPerTurn / 4),
+		fineSideM: to(setting.fineSideM, sideMPerTurn / 4),
+		items: Object.fromEntries(
+			Object.entries(setting.items).map(([id, at]) => [
+				id,
+				{ ...at, foreM: to(at.foreM, 0.0005), sideM: to(at.sideM, 0.0005), upM: to(at.upM, 0.0005) }
+			])
+		)
+	};
+}
