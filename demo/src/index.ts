@@ -1,9 +1,10 @@
 import { parts } from './parts';
 import { payloads } from './payloads';
 import { rigs } from './rigs';
+import { sleds } from './sleds';
 
 /**
- * The scenario the application starts with: one invented crew, its shelf, four payloads, two gimbals and what they logged.
+ * The scenario the application starts with: one invented crew, its shelf, its payloads, two gimbals, two sleds and what they logged.
  * Plain data; whoever loads it validates it like any other input.
  */
 export const scenario = {
@@ -12,6 +13,7 @@ export const scenario = {
 	parts,
 	payloads,
 	rigs,
+	sleds,
 	/** Set `missedByM` away from the computed balance, as a hand does. */
 	balances: [
 		{

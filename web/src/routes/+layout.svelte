@@ -24,7 +24,13 @@
 	const hrefs = $derived<Record<StationKey, string>>({
 		payload: person.payloadId === null ? '/payload' : `/payload/${person.payloadId}`,
 		balance:
-			person.payloadId === null || person.rigId === null ? '/balance' : `/balance/${person.rigId}/${person.payloadId}`,
+			person.payloadId === null
+				? '/balance'
+				: person.sledId !== null
+					? `/balance/sled/${person.sledId}/${person.payloadId}`
+					: person.rigId !== null
+						? `/balance/${person.rigId}/${person.payloadId}`
+						: '/balance',
 		feel: '',
 		moves: '',
 		live: '',

@@ -3,9 +3,14 @@ import { ask } from '$lib/api';
 import type { Person } from '$lib/model/person';
 
 /** Remembers for a person what they have on the bench, so that the day line leads back to it. */
-export async function putOnBench(person: Person, now: { payloadId?: string; rigId?: string }): Promise<void> {
+export async function putOnBench(
+	person: Person,
+	now: { payloadId?: string; rigId?: string; sledId?: string }
+): Promise<void> {
 	const changed =
-		(now.payloadId ?? person.payloadId) !== person.payloadId || (now.rigId ?? person.rigId) !== person.rigId;
+		(now.payloadId ?? person.payloadId) !== person.payloadId ||
+		(now.rigId ?? person.rigId) !== person.rigId ||
+		(now.sledId ?? person.sledId) !== person.sledId;
 	if (!changed) return;
 	const outcome = await ask('PATCH', '/api/me', now);
 	if (outcome.ok) await invalidate('poise:stations');

@@ -1,6 +1,8 @@
 import type { CombinedBody } from '@poise/core';
 import type { BenchFigures } from '$lib/balance/figures';
 import type { Positions } from '$lib/model/rig';
+import type { SledSetting } from '$lib/model/sled';
+import { dropBandS, type SledFigures, staticBandM } from '$lib/sled/figures';
 import type { StationState } from './stations';
 
 /** How far the payload's centre of gravity may lie from the plate's middle before the slides have to make up for it. */
@@ -40,5 +42,45 @@ export function logStation(
 		const then = logged.positionsM[id];
 		return then !== undefined && Math.abs(then - value) <= sameSettingM;
 	});
+	return same ? { offset: 0, words: 'logged' } : { offset: 4, words: 'changed since it was logged' };
+}
+
+/** The worst of static balance, drop time and spin speaks for the sled. */
+export function sledStation(
+	figures: Pick<SledFigures, 'report' | 'poised' | 'fit' | 'toleranceRad'>,
+	wantedDropS: number
+): StationState {
+	const { report, poised, fit, toleranceRad } = figures;
+	if (fit === 'tooHeavy') return { offset: -400, words: 'too heavy for the sled' };
+	const { staticOffsetM, dropTimeS, dynamic } = report;
+	const offsets = [
+		-staticOffsetM.fore / staticBandM,
+		-staticOffsetM.side / staticBandM,
+		dropTimeS.fore === null ? 400 : (dropTimeS.fore - wantedDropS) / dropBandS,
+		dynamic.foreLeanRad / toleranceRad,
+		dynamic.sideLeanRad / toleranceRad
+	];
+	const worst = offsets.reduce((most, each) => (Math.abs(each) > Math.abs(most) ? each : most), 0);
+	return { offset: worst, words: poised ? 'poised' : 'not poised yet' };
+}
+
+/** Logged means: the newest entry of this payload on this sled has everything where it stands now. */
+export function sledLogStation(
+	{ poised }: Pick<SledFigures, 'poised'>,
+	setting: SledSetting,
+	logged: { readonly setting: SledSetting } | null
+): StationState {
+	if (logged === null)
+		return poised ? { offset: 4, words: 'poised, not logged' } : { offset: null, words: 'nothing logged' };
+	const figures = (of: SledSetting) => [
+		of.gimbalM,
+		of.coarseForeM + of.fineForeM,
+		of.fineSideM,
+		...Object.keys(setting.items)
+			.sort()
+			.flatMap((id) => [of.items[id]?.foreM ?? 0, of.items[id]?.sideM ?? 0, of.items[id]?.upM ?? 0])
+	];
+	const then = figures(logged.setting);
+	const same = figures(setting).every((value, index) => Math.abs(value - (then[index] ?? 0)) <= sameSettingM);
 	return same ? { offset: 0, words: 'logged' } : { offset: 4, words: 'changed since it was logged' };
 }

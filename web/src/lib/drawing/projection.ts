@@ -74,7 +74,7 @@ export interface Sheet {
 }
 
 /** Scales that a workshop drawing is allowed to have. */
-const ratios = [1, 1.5, 2, 2.5, 3, 4, 5, 6, 8, 10, 12, 15, 20, 25, 30, 40, 50, 75, 100];
+export const ratios = [1, 1.5, 2, 2.5, 3, 4, 5, 6, 8, 10, 12, 15, 20, 25, 30, 40, 50, 75, 100];
 export const pxPerMetreFullSize = 96 / 0.0254;
 
 export interface Margins {

@@ -2,6 +2,7 @@ import type { AxisState, Observation } from '@poise/core';
 import type { Part } from './part';
 import type { Payload } from './payload';
 import type { Positions, Rig } from './rig';
+import type { SledRecordDetail } from './sled';
 
 /** A move that was made, in the order of making: the till roll of the slip. */
 export interface Nudge {
@@ -63,7 +64,10 @@ export interface LoggedBalance {
 	readonly id: string;
 	readonly payloadId: string | null;
 	readonly rigId: string | null;
+	readonly kind: 'gimbal' | 'sled';
+	readonly sledId: string | null;
 	readonly payloadName: string;
+	/** The rig's or the sled's. */
 	readonly rigName: string;
 	readonly payloadMassKg: number;
 	readonly poised: boolean;
@@ -82,3 +86,6 @@ export interface BalanceRecord extends LoggedBalance {
 	readonly weights?: readonly FixedWeight[];
 	readonly alternativeIds?: readonly string[];
 }
+
+/** A line about a sled, opened. */
+export interface SledRecord extends LoggedBalance, SledRecordDetail {}

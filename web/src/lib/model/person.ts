@@ -14,4 +14,13 @@ export interface Person {
 	/** What this person had on the bench last; null before the first time. */
 	readonly payloadId: string | null;
 	readonly rigId: string | null;
+	/** A sled rather than a rig, when it is not null. */
+	readonly sledId: string | null;
+	/** How late this person's thumb is on the timer, and how much it varies; null: never measured. */
+	readonly thumb: Thumb | null;
+}
+
+export interface Thumb {
+	readonly lagS: number;
+	readonly spreadS: number;
 }

@@ -1,15 +1,18 @@
 import { combineBodies } from '@poise/core';
 import { benchFigures, solveWithLooks } from '$lib/balance/figures';
 import { setUpRig } from '$lib/balance/setUp';
-import { balanceStation, logStation, payloadStation } from '$lib/dayline/states';
+import { balanceStation, logStation, payloadStation, sledLogStation, sledStation } from '$lib/dayline/states';
 import type { StationStates } from '$lib/dayline/stations';
-import { mountedBodies, standingParts } from '$lib/model/payload';
+import { mountedBodies, type Payload, standingParts } from '$lib/model/payload';
 import type { Person } from '$lib/model/person';
-import { latestBalance } from './db/balances';
+import { estimateFromSeen, sledFigures } from '$lib/sled/figures';
+import { settledOn } from '$lib/sled/standing';
+import { latestBalance, latestSledBalance } from './db/balances';
 import { findBench } from './db/benches';
 import { listParts } from './db/parts';
 import { findPayload } from './db/payloads';
 import { findRig } from './db/rigs';
+import { findSled, findSledBench } from './db/sleds';
 import { asRefusal } from './refusal';
 
 /** The true state of every station for what this person has on the bench. */
@@ -21,6 +24,7 @@ export async function stationStates(crewId: string, person: Person): Promise<Sta
 		const bodies = mountedBodies(parts);
 		const totals = combineBodies({ bodies: bodies.map(({ body }) => body) });
 		const states: StationStates = { payload: payloadStation(payload.placements.length, totals) };
+		if (person.sledId !== null) return { ...states, ...(await sledStates(crewId, person.sledId, payload, bodies)) };
 		if (person.rigId === null) return states;
 
 		const [rig, bench, logged] = await Promise.all([
@@ -41,4 +45,25 @@ export async function stationStates(crewId: string, person: Person): Promise<Sta
 		if (asRefusal(thrown).code === 'databaseAway') throw thrown;
 		return {};
 	}
+}
+
+async function sledStates(
+	crewId: string,
+	sledId: string,
+	payload: Payload,
+	bodies: ReturnType<typeof mountedBodies>
+): Promise<StationStates> {
+	const [sled, bench, logged] = await Promise.all([
+		findSled(crewId, sledId),
+		findSledBench(crewId, sledId, payload.id),
+		latestSledBalance(crewId, sledId, payload.id)
+	]);
+	if (bench === null) return {};
+	const setting = settledOn(sled.geometry, bench.setting);
+	const seen = bench.seen.filter(({ payloadVersion }) => payloadVersion === payload.version);
+	const figures = sledFigures(sled, bodies, { ...bench, setting }, estimateFromSeen(sled.geometry, bodies, seen));
+	return {
+		balance: sledStation(figures, bench.dropTimeS),
+		logbook: sledLogStation(figures, setting, logged)
+	};
 }

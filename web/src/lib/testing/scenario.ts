@@ -49,6 +49,8 @@ export const targetsOf = (on: Rig, of: Payload): Positions =>
 export function record(of: Payload, on: Rig, positionsM: Positions): BalanceRecord {
 	return {
 		id: 'record',
+		kind: 'gimbal',
+		sledId: null,
 		payloadId: of.id,
 		rigId: on.id,
 		payloadName: of.name,

@@ -7,14 +7,14 @@
 
 <svelte:head><title>Balance · Poise</title></svelte:head>
 <section>
-	<h1>Which payload on which rig?</h1>
+	<h1>Which payload on which rig or sled?</h1>
 	<ul>
 		{#each data.payloads as { id, name, massKg } (id)}
 			<li>
 				<span class="name">{name} <span class="figure quiet">{together(showMass(massKg, units))}</span></span>
-				{#each data.rigs as rig (rig.id)}
+				{#each data.supports as rig (rig.id)}
 					{#if massKg >= rig.leastPayloadKg && massKg <= rig.greatestPayloadKg}
-						<a href="/balance/{rig.id}/{id}">{rig.name}</a>
+						<a href="{rig.at}/{id}">{rig.name}</a>
 					{:else}
 						<span class="quiet no">{rig.name}: {massKg > rig.greatestPayloadKg ? 'too heavy' : 'too light'}</span>
 					{/if}
@@ -24,6 +24,9 @@
 			<li>Nothing to balance yet. <a href="/payload">Build a payload first</a>.</li>
 		{/each}
 	</ul>
+	<p class="kept">
+		The crew’s <a href="/rigs">gimbals</a> and <a href="/sleds">sleds</a>: their figures, and new ones from a pattern.
+	</p>
 </section>
 
 <style>
@@ -63,6 +66,9 @@
 		padding: 0 16px;
 		font-weight: 700;
 		text-decoration: none;
+	}
+	.kept {
+		margin-top: 18px;
 	}
 	.no {
 		font-size: 14px;

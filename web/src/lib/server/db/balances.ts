@@ -1,8 +1,10 @@
 import { and, desc, eq, ilike, or, sql } from 'drizzle-orm';
-import type { BalanceRecord, LoggedBalance } from '$lib/model/balance';
+import type { BalanceRecord, LoggedBalance, SledRecord } from '$lib/model/balance';
+import type { SledRecordDetail } from '$lib/model/sled';
 import { Refusal } from '../refusal';
 import { validated } from '../api';
 import { balanceDetail, type BalanceDetail } from '../schemas/record';
+import { sledRecordDetail } from '../schemas/sled';
 import { database } from './client';
 import { balances, people } from './schema';
 
@@ -10,6 +12,8 @@ const lineColumns = {
 	id: balances.id,
 	payloadId: balances.payloadId,
 	rigId: balances.rigId,
+	kind: balances.kind,
+	sledId: balances.sledId,
 	payloadName: balances.payloadName,
 	rigName: balances.rigName,
 	payloadMassKg: balances.payloadMassKg,
@@ -55,10 +59,76 @@ export async function findBalance(crewId: string, id: string): Promise<BalanceRe
 		.select({ ...lineColumns, record: balances.record })
 		.from(balances)
 		.innerJoin(people, eq(people.id, balances.personId))
-		.where(and(eq(balances.crewId, crewId), eq(balances.id, id)));
+		.where(and(eq(balances.crewId, crewId), eq(balances.id, id), eq(balances.kind, 'gimbal')));
 	if (row === undefined) throw new Refusal('notFound', 'That balance is not in the logbook.');
 	const { record, ...rest } = row;
 	return { ...line(rest), ...validated<BalanceDetail>(record, balanceDetail) };
+}
+
+/** What a line is about, so that it can be opened as that. */
+export async function kindOfBalance(crewId: string, id: string): Promise<LoggedBalance['kind']> {
+	const [row] = await database()
+		.select({ kind: balances.kind })
+		.from(balances)
+		.where(and(eq(balances.crewId, crewId), eq(balances.id, id)));
+	if (row === undefined) throw new Refusal('notFound', 'That balance is not in the logbook.');
+	return row.kind;
+}
+
+export async function findSledBalance(crewId: string, id: string): Promise<SledRecord> {
+	const [row] = await database()
+		.select({ ...lineColumns, record: balances.record })
+		.from(balances)
+		.innerJoin(people, eq(people.id, balances.personId))
+		.where(and(eq(balances.crewId, crewId), eq(balances.id, id), eq(balances.kind, 'sled')));
+	if (row === undefined) throw new Refusal('notFound', 'That balance is not in the logbook.');
+	const { record, ...rest } = row;
+	return { ...line(rest), ...validated<SledRecordDetail>(record, sledRecordDetail) };
+}
+
+/** The newest record of one payload on one sled. */
+export async function latestSledBalance(
+	crewId: string,
+	sledId: string,
+	payloadId: string
+): Promise<SledRecordDetail | null> {
+	const [row] = await database()
+		.select({ record: balances.record })
+		.from(balances)
+		.where(and(eq(balances.crewId, crewId), eq(balances.sledId, sledId), eq(balances.payloadId, payloadId)))
+		.orderBy(desc(balances.loggedAt), desc(balances.id))
+		.limit(1);
+	return row === undefined ? null : validated<SledRecordDetail>(row.record, sledRecordDetail);
+}
+
+/** Records of one sled opened, newest first: for swaps and comparisons. */
+export async function sledBalancesOf(crewId: string, sledId: string, most = 40): Promise<SledRecord[]> {
+	const rows = await database()
+		.select({ ...lineColumns, record: balances.record })
+		.from(balances)
+		.innerJoin(people, eq(people.id, balances.personId))
+		.where(and(eq(balances.crewId, crewId), eq(balances.sledId, sledId)))
+		.orderBy(desc(balances.loggedAt), desc(balances.id))
+		.limit(most);
+	return rows.map(({ record, ...rest }) => ({
+		...line(rest),
+		...validated<SledRecordDetail>(record, sledRecordDetail)
+	}));
+}
+
+/** Logs once per id, as {@link createBalance} does. */
+export async function createSledBalance(
+	crewId: string,
+	personId: string,
+	entry: Omit<LoggedBalance, 'personName' | 'loggedAt' | 'kind' | 'rigId'> & { readonly loggedAt?: string },
+	record: SledRecordDetail
+): Promise<SledRecord> {
+	const { loggedAt, ...fields } = entry;
+	await database()
+		.insert(balances)
+		.values({ crewId, personId, kind: 'sled', ...fields, record, loggedAt: loggedAt ?? sql`now()` })
+		.onConflictDoNothing();
+	return findSledBalance(crewId, entry.id);
 }
 
 /** The newest record of one payload on one rig. */
@@ -76,7 +146,7 @@ export async function latestBalance(crewId: string, rigId: string, payloadId: st
 export async function createBalance(
 	crewId: string,
 	personId: string,
-	entry: Omit<LoggedBalance, 'personName' | 'loggedAt'> & { readonly loggedAt?: string },
+	entry: Omit<LoggedBalance, 'personName' | 'loggedAt' | 'kind' | 'sledId'> & { readonly loggedAt?: string },
 	record: BalanceDetail
 ): Promise<BalanceRecord> {
 	const { loggedAt, ...fields } = entry;
@@ -103,7 +173,7 @@ export async function balancesWith(
 		.select({ ...lineColumns, record: balances.record })
 		.from(balances)
 		.innerJoin(people, eq(people.id, balances.personId))
-		.where(and(eq(balances.crewId, crewId), ...holds))
+		.where(and(eq(balances.crewId, crewId), eq(balances.kind, 'gimbal'), ...holds))
 		.orderBy(desc(balances.loggedAt), desc(balances.id))
 		.limit(most);
 	return rows.map(({ record, ...rest }) => ({ ...line(rest), ...validated<BalanceDetail>(record, balanceDetail) }));

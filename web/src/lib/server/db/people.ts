@@ -1,5 +1,7 @@
 import { and, asc, eq } from 'drizzle-orm';
-import type { Person } from '$lib/model/person';
+import type { Person, Thumb } from '$lib/model/person';
+import { validated } from '../api';
+import { thumbRule } from '../schemas/person';
 import { database } from './client';
 import { crews, people } from './schema';
 
@@ -9,8 +11,15 @@ const personColumns = {
 	units: people.units,
 	theme: people.theme,
 	payloadId: people.payloadId,
-	rigId: people.rigId
+	rigId: people.rigId,
+	sledId: people.sledId,
+	thumb: people.thumb
 };
+
+const toPerson = <Row extends { thumb: unknown }>({ thumb, ...rest }: Row) => ({
+	...rest,
+	thumb: thumb === null ? null : validated<Thumb>(thumb, thumbRule)
+});
 
 /** The crew and everybody in it, in one go: every request begins with this. */
 export async function findCrewWithPeople(): Promise<{ crew: { id: string; name: string }; people: Person[] } | null> {
@@ -21,7 +30,7 @@ export async function findCrewWithPeople(): Promise<{ crew: { id: string; name: 
 		.orderBy(asc(crews.id), asc(people.name));
 	const crew = rows[0]?.crew;
 	if (crew === undefined) return null;
-	return { crew, people: rows.filter((row) => row.crew.id === crew.id).map(({ person }) => person) };
+	return { crew, people: rows.filter((row) => row.crew.id === crew.id).map(({ person }) => toPerson(person)) };
 }
 
 export async function findCrew(): Promise<{ id: string; name: string } | undefined> {
@@ -30,13 +39,18 @@ export async function findCrew(): Promise<{ id: string; name: string } | undefin
 }
 
 export async function listPeople(crewId: string): Promise<Person[]> {
-	return database().select(personColumns).from(people).where(eq(people.crewId, crewId)).orderBy(asc(people.name));
+	const rows = await database()
+		.select(personColumns)
+		.from(people)
+		.where(eq(people.crewId, crewId))
+		.orderBy(asc(people.name));
+	return rows.map(toPerson);
 }
 
 export async function changePerson(
 	crewId: string,
 	personId: string,
-	change: Partial<Pick<Person, 'units' | 'theme' | 'payloadId' | 'rigId'>>
+	change: Partial<Pick<Person, 'units' | 'theme' | 'payloadId' | 'rigId' | 'sledId' | 'thumb'>>
 ): Promise<void> {
 	await database()
 		.update(people)

@@ -48,7 +48,11 @@ export const people = pgTable(
 			.notNull()
 			.default('day'),
 		payloadId: uuid('payload_id').references(() => payloads.id, { onDelete: 'set null' }),
-		rigId: uuid('rig_id').references(() => rigs.id, { onDelete: 'set null' })
+		rigId: uuid('rig_id').references(() => rigs.id, { onDelete: 'set null' }),
+		/** On a sled rather than a rig, when it is not null. */
+		sledId: uuid('sled_id').references(() => sleds.id, { onDelete: 'set null' }),
+		/** `{ lagS, spreadS }` of this person's thumb on the timer; null: never measured. */
+		thumb: jsonb('thumb')
 	},
 	(table) => [
 		unique('people_name_in_crew').on(table.crewId, table.name),
@@ -185,6 +189,106 @@ export const benches = pgTable(
 	]
 );
 
+/** Body-worn sleds. */
+export const sleds = pgTable(
+	'sleds',
+	{
+		id: id(),
+		crewId: crewId(),
+		name: text('name').notNull(),
+		leastPayloadKg: doublePrecision('least_payload_kg').notNull(),
+		greatestPayloadKg: doublePrecision('greatest_payload_kg').notNull(),
+		geometry: jsonb('geometry').notNull(),
+		version: integer('version').notNull().default(1)
+	},
+	(table) => [
+		unique('sleds_name_in_crew').on(table.crewId, table.name),
+		unique('sleds_id_in_crew').on(table.crewId, table.id),
+		namedSensibly('sleds', table.name),
+		check(
+			'sleds_payload_range',
+			sql`${table.leastPayloadKg} >= 0 and ${table.greatestPayloadKg} > ${table.leastPayloadKg}`
+		)
+	]
+);
+
+/** How each sled stands today with each payload on it. */
+export const sledBenches = pgTable(
+	'sled_benches',
+	{
+		crewId: crewId(),
+		sledId: uuid('sled_id').notNull(),
+		payloadId: uuid('payload_id').notNull(),
+		state: jsonb('state').notNull(),
+		updatedAt: moment('updated_at'),
+		updatedBy: uuid('updated_by')
+	},
+	(table) => [
+		primaryKey({ columns: [table.sledId, table.payloadId] }),
+		foreignKey({
+			name: 'sled_benches_sled_of_crew',
+			columns: [table.crewId, table.sledId],
+			foreignColumns: [sleds.crewId, sleds.id]
+		}).onDelete('cascade'),
+		foreignKey({
+			name: 'sled_benches_payload_of_crew',
+			columns: [table.crewId, table.payloadId],
+			foreignColumns: [payloads.crewId, payloads.id]
+		}).onDelete('cascade')
+	]
+);
+
+/** How a person wears a sled: side, fit, stance. */
+export const sledWorn = pgTable(
+	'sled_worn',
+	{
+		crewId: crewId(),
+		sledId: uuid('sled_id').notNull(),
+		personId: uuid('person_id').notNull(),
+		content: jsonb('content').notNull(),
+		updatedAt: moment('updated_at')
+	},
+	(table) => [
+		primaryKey({ columns: [table.sledId, table.personId] }),
+		foreignKey({
+			name: 'sled_worn_sled_of_crew',
+			columns: [table.crewId, table.sledId],
+			foreignColumns: [sleds.crewId, sleds.id]
+		}).onDelete('cascade'),
+		foreignKey({
+			name: 'sled_worn_person_of_crew',
+			columns: [table.crewId, table.personId],
+			foreignColumns: [people.crewId, people.id]
+		})
+	]
+);
+
+/** Thread counts of the socket block, and spells in the vest. */
+export const sledEntries = pgTable(
+	'sled_entries',
+	{
+		id: id(),
+		crewId: crewId(),
+		sledId: uuid('sled_id').notNull(),
+		personId: uuid('person_id').notNull(),
+		entry: jsonb('entry').notNull(),
+		at: moment('at')
+	},
+	(table) => [
+		index('sled_entries_newest').on(table.sledId, table.at),
+		foreignKey({
+			name: 'sled_entries_sled_of_crew',
+			columns: [table.crewId, table.sledId],
+			foreignColumns: [sleds.crewId, sleds.id]
+		}).onDelete('cascade'),
+		foreignKey({
+			name: 'sled_entries_person_of_crew',
+			columns: [table.crewId, table.personId],
+			foreignColumns: [people.crewId, people.id]
+		})
+	]
+);
+
 /** The logbook. A record keeps its own copy of payload and rig; the references only lead back while those exist. */
 export const balances = pgTable(
 	'balances',
@@ -194,6 +298,10 @@ export const balances = pgTable(
 		personId: uuid('person_id').notNull(),
 		payloadId: uuid('payload_id').references(() => payloads.id, { onDelete: 'set null' }),
 		rigId: uuid('rig_id').references(() => rigs.id, { onDelete: 'set null' }),
+		kind: text('kind', { enum: ['gimbal', 'sled'] })
+			.notNull()
+			.default('gimbal'),
+		sledId: uuid('sled_id').references(() => sleds.id, { onDelete: 'set null' }),
 		payloadName: text('payload_name').notNull(),
 		rigName: text('rig_name').notNull(),
 		payloadMassKg: doublePrecision('payload_mass_kg').notNull(),
@@ -205,6 +313,7 @@ export const balances = pgTable(
 	},
 	(table) => [
 		index('balances_newest').on(table.crewId, table.loggedAt),
+		check('balances_kind_known', sql`${table.kind} in ('gimbal', 'sled')`),
 		check('balances_mass_positive', sql`${table.payloadMassKg} > 0 and ${table.payloadMassKg} < 'Infinity'`),
 		foreignKey({
 			name: 'balances_person_of_crew',

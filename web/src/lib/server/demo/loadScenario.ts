@@ -19,6 +19,7 @@ import { logBalance } from '../logBalance';
 import { newPart } from '../schemas/part';
 import { payloadDraft } from '../schemas/payload';
 import { rigGeometry } from '../schemas/rig';
+import { loadSleds } from './loadSleds';
 
 /** Loads the demo scenario into an empty database, through the same doors as anything typed. Does nothing otherwise. */
 export async function loadScenarioOnce(): Promise<void> {
@@ -111,6 +112,8 @@ async function loadScenario(): Promise<void> {
 			loggedAt
 		);
 	}
+
+	await loadSleds(crewId, personIds, made, partById);
 
 	const { horizon, checklist } = scenario;
 	const watched = rigByName.get(horizon.rig);

@@ -1,10 +1,15 @@
 import Joi from 'joi';
-import { type Person, themes, unitSystems } from '$lib/model/person';
+import { type Person, type Thumb, themes, unitSystems } from '$lib/model/person';
 import { id } from './quantities';
 
 export type PersonChange = Partial<{
-	-readonly [field in 'units' | 'theme' | 'payloadId' | 'rigId']: NonNullable<Person[field]>;
+	-readonly [field in 'units' | 'theme' | 'payloadId' | 'rigId' | 'sledId' | 'thumb']: NonNullable<Person[field]>;
 }>;
+
+export const thumbRule = Joi.object<Thumb>({
+	lagS: Joi.number().min(-0.5).max(1).required().label('the thumb’s lag in seconds'),
+	spreadS: Joi.number().min(0).max(1).required().label('the thumb’s spread in seconds')
+});
 
 /** What a person may change about themselves; at least one of them. */
 export const personChange = Joi.object<PersonChange>({
@@ -15,7 +20,9 @@ export const personChange = Joi.object<PersonChange>({
 		.valid(...themes)
 		.label('theme'),
 	payloadId: id().optional().label('the payload'),
-	rigId: id().optional().label('the rig')
+	rigId: id().optional().label('the rig'),
+	sledId: id().optional().label('the sled'),
+	thumb: thumbRule
 })
 	.min(1)
 	.required();

@@ -12,21 +12,24 @@ export type BalanceDetail = Pick<
 	'snapshot' | 'rig' | 'positionsM' | 'axes' | 'nudges' | 'weights' | 'alternativeIds'
 >;
 
+/** The payload as it was, with the parts it was made of. */
+export const keptSnapshot = Joi.object({
+	payload: keptPayload,
+	parts: Joi.array()
+		.items(
+			Joi.object({
+				id: Joi.string().required(),
+				name: Joi.string().required(),
+				kind: Joi.string().required(),
+				massKg: massKg(),
+				shape: partShape
+			})
+		)
+		.required()
+}).required();
+
 export const balanceDetail = Joi.object<BalanceDetail>({
-	snapshot: Joi.object({
-		payload: keptPayload,
-		parts: Joi.array()
-			.items(
-				Joi.object({
-					id: Joi.string().required(),
-					name: Joi.string().required(),
-					kind: Joi.string().required(),
-					massKg: massKg(),
-					shape: partShape
-				})
-			)
-			.required()
-	}).required(),
+	snapshot: keptSnapshot,
 	rig: Joi.object({
 		id: Joi.string().required(),
 		version: Joi.number(),

@@ -2,6 +2,7 @@ import { api, readBody } from '$lib/server/api';
 import { changePerson, listPeople } from '$lib/server/db/people';
 import { findPayload } from '$lib/server/db/payloads';
 import { findRig } from '$lib/server/db/rigs';
+import { findSled } from '$lib/server/db/sleds';
 import { Refusal } from '$lib/server/refusal';
 import { personChange, personChoice } from '$lib/server/schemas/person';
 
@@ -10,8 +11,11 @@ export const PATCH = api(async (event) => {
 	const { crewId, person } = event.locals;
 	if (change.payloadId !== undefined) await findPayload(crewId, change.payloadId);
 	if (change.rigId !== undefined) await findRig(crewId, change.rigId);
-	await changePerson(crewId, person.id, change);
-	return { ...person, ...change };
+	if (change.sledId !== undefined) await findSled(crewId, change.sledId);
+	// A payload lies on one bench at a time.
+	const bench = change.sledId !== undefined ? { rigId: null } : change.rigId !== undefined ? { sledId: null } : {};
+	await changePerson(crewId, person.id, { ...change, ...bench });
+	return { ...person, ...change, ...bench };
 });
 
 /** Another person takes over this screen. */

@@ -1,0 +1,140 @@
+import { and, asc, desc, eq, sql } from 'drizzle-orm';
+import { v7 as newId } from 'uuid';
+import type {
+	LoggedSledEntry,
+	SledBenchState,
+	SledDraft,
+	SledEntry,
+	SledGeometry,
+	SledRig,
+	WornSetup
+} from '$lib/model/sled';
+import { validated } from '../api';
+import { Refusal } from '../refusal';
+import { sledBenchState, sledEntry, sledGeometry, wornSetup } from '../schemas/sled';
+import { database } from './client';
+import { people, sledBenches, sledEntries, sleds, sledWorn } from './schema';
+
+const toSled = (row: typeof sleds.$inferSelect): SledRig => ({
+	id: row.id,
+	name: row.name,
+	leastPayloadKg: row.leastPayloadKg,
+	greatestPayloadKg: row.greatestPayloadKg,
+	geometry: validated<SledGeometry>(row.geometry, sledGeometry),
+	version: row.version
+});
+
+export async function listSleds(crewId: string): Promise<SledRig[]> {
+	const rows = await database()
+		.select()
+		.from(sleds)
+		.where(eq(sleds.crewId, crewId))
+		.orderBy(asc(sleds.greatestPayloadKg), asc(sleds.name));
+	return rows.map(toSled);
+}
+
+export async function findSled(crewId: string, id: string): Promise<SledRig> {
+	const [row] = await database()
+		.select()
+		.from(sleds)
+		.where(and(eq(sleds.crewId, crewId), eq(sleds.id, id)));
+	if (row === undefined) throw new Refusal('notFound', 'That sled does not exist, or was deleted.');
+	return toSled(row);
+}
+
+export async function createSled(crewId: string, draft: SledDraft): Promise<SledRig> {
+	const id = newId();
+	await database()
+		.insert(sleds)
+		.values({ id, crewId, ...draft });
+	return findSled(crewId, id);
+}
+
+/** Saves over the version the person had in front of them; refuses as stale when somebody saved in between. */
+export async function saveSled(crewId: string, id: string, version: number, draft: SledDraft): Promise<SledRig> {
+	const [saved] = await database()
+		.update(sleds)
+		.set({ ...draft, version: sql`${sleds.version} + 1` })
+		.where(and(eq(sleds.crewId, crewId), eq(sleds.id, id), eq(sleds.version, version)))
+		.returning();
+	if (saved !== undefined) return toSled(saved);
+	await findSled(crewId, id);
+	throw new Refusal('stale');
+}
+
+/** Takes a sled away with its benches and logs; the logbook keeps its copies. */
+export async function deleteSled(crewId: string, id: string): Promise<void> {
+	const gone = await database()
+		.delete(sleds)
+		.where(and(eq(sleds.crewId, crewId), eq(sleds.id, id)))
+		.returning({ id: sleds.id });
+	if (gone.length === 0) throw new Refusal('notFound', 'That sled is gone already.');
+}
+
+export async function findSledBench(crewId: string, sledId: string, payloadId: string): Promise<SledBenchState | null> {
+	const [row] = await database()
+		.select({ state: sledBenches.state })
+		.from(sledBenches)
+		.where(and(eq(sledBenches.crewId, crewId), eq(sledBenches.sledId, sledId), eq(sledBenches.payloadId, payloadId)));
+	return row === undefined ? null : validated<SledBenchState>(row.state, sledBenchState);
+}
+
+/** The last word wins, as on the gimbal's bench. */
+export async function saveSledBench(
+	crewId: string,
+	personId: string,
+	sledId: string,
+	payloadId: string,
+	state: SledBenchState
+): Promise<void> {
+	await database()
+		.insert(sledBenches)
+		.values({ crewId, sledId, payloadId, state, updatedBy: personId })
+		.onConflictDoUpdate({
+			target: [sledBenches.sledId, sledBenches.payloadId],
+			set: { state, updatedAt: sql`now()`, updatedBy: personId }
+		});
+}
+
+export async function findWorn(crewId: string, sledId: string, personId: string): Promise<WornSetup | null> {
+	const [row] = await database()
+		.select({ content: sledWorn.content })
+		.from(sledWorn)
+		.where(and(eq(sledWorn.crewId, crewId), eq(sledWorn.sledId, sledId), eq(sledWorn.personId, personId)));
+	return row === undefined ? null : validated<WornSetup>(row.content, wornSetup);
+}
+
+export async function saveWorn(crewId: string, sledId: string, personId: string, content: WornSetup): Promise<void> {
+	await database()
+		.insert(sledWorn)
+		.values({ crewId, sledId, personId, content })
+		.onConflictDoUpdate({ target: [sledWorn.sledId, sledWorn.personId], set: { content, updatedAt: sql`now()` } });
+}
+
+/** The newest first. */
+export async function listSledEntries(crewId: string, sledId: string, most = 60): Promise<LoggedSledEntry[]> {
+	const rows = await database()
+		.select({ id: sledEntries.id, entry: sledEntries.entry, at: sledEntries.at, personName: people.name })
+		.from(sledEntries)
+		.innerJoin(people, eq(people.id, sledEntries.personId))
+		.where(and(eq(sledEntries.crewId, crewId), eq(sledEntries.sledId, sledId)))
+		.orderBy(desc(sledEntries.at), desc(sledEntries.id))
+		.limit(most);
+	return rows.map(({ entry, at, ...rest }) => ({
+		...rest,
+		at: new Date(at).toISOString(),
+		...validated<SledEntry>(entry, sledEntry)
+	}));
+}
+
+export async function addSledEntry(
+	crewId: string,
+	personId: string,
+	sledId: string,
+	entry: SledEntry,
+	at?: string
+): Promise<void> {
+	await database()
+		.insert(sledEntries)
+		.values({ id: newId(), crewId, personId, sledId, entry, at: at ?? sql`now()` });
+}

@@ -1,0 +1,73 @@
+import { scenario } from '@poise/demo';
+import { v7 as newId } from 'uuid';
+import { mountedBodies, type Payload, standingParts } from '$lib/model/payload';
+import type { Part } from '$lib/model/part';
+import type { SledBenchState, SledDraft, SledEntry, SledRig, SledShot } from '$lib/model/sled';
+import { type MountedBody, sledFigures } from '$lib/sled/figures';
+import { sledFromPattern, sledPatterns } from '$lib/sled/patterns';
+import { lineInWords, sledSlip } from '$lib/sled/slip';
+import { freshSledState } from '$lib/sled/state';
+import { validated } from '../api';
+import { addSledEntry, createSled } from '../db/sleds';
+import { logSledBalance } from '../logSledBalance';
+import { sledDraft, sledEntry } from '../schemas/sled';
+
+const mostSlips = 6;
+
+/** The scenario's sleds with what was logged on them, through the same doors as anything typed. */
+export async function loadSleds(
+	crewId: string,
+	personIds: ReadonlyMap<string, string>,
+	payloads: ReadonlyMap<string, Payload>,
+	shelf: ReadonlyMap<string, Part>
+): Promise<void> {
+	for (const each of scenario.sleds) {
+		const pattern = sledPatterns.find(({ id }) => id === each.pattern);
+		if (pattern === undefined) throw new Error(`The scenario has a sled of no known pattern: ${each.pattern}`);
+		const sled = await createSled(crewId, validated<SledDraft>(sledFromPattern(pattern, each.name), sledDraft));
+		const ago = (days: number) => new Date(Date.now() - days * 24 * 3600 * 1000).toISOString();
+		const idOf = (name: string) => {
+			const id = personIds.get(name);
+			if (id === undefined) throw new Error(`The scenario names somebody who is not in the crew: ${name}`);
+			return id;
+		};
+		for (const { person, payload: name, daysAgo, dropTimeS, shots, missedM, note } of each.balances) {
+			const payload = payloads.get(name);
+			if (payload === undefined) throw new Error(`The scenario balances something it does not hold: ${name}`);
+			const bodies = mountedBodies(standingParts(payload, shelf));
+			const state = poised(sled, bodies, { ...freshSledState(sled), dropTimeS, shots: shots as readonly SledShot[] });
+			const { setting } = state;
+			const left = {
+				...setting,
+				fineForeM: setting.fineForeM + missedM.fineForeM,
+				gimbalM: setting.gimbalM + missedM.gimbalM
+			};
+			await logSledBalance(
+				crewId,
+				idOf(person),
+				{
+					id: newId(),
+					payloadId: payload.id,
+					sledId: sled.id,
+					payloadVersion: payload.version,
+					state: { ...state, setting: left },
+					note
+				},
+				ago(daysAgo)
+			);
+		}
+		for (const { person, daysAgo, ...entry } of each.entries)
+			await addSledEntry(crewId, idOf(person), sled.id, validated<SledEntry>(entry, sledEntry), ago(daysAgo));
+	}
+}
+
+/** Slip after slip until nothing is left to do. */
+function poised(sled: SledRig, bodies: readonly MountedBody[], fresh: SledBenchState): SledBenchState {
+	let state = fresh;
+	for (let count = 0; count < mostSlips; count += 1) {
+		const slip = sledSlip(sled, state.setting, sledFigures(sled, bodies, state, null), count, 'metric');
+		if (slip.kind !== 'move') return state;
+		state = { ...state, setting: slip.target, slips: [...state.slips, slip.lines.map(lineInWords)] };
+	}
+	return state;
+}

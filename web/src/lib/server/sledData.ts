@@ -1,0 +1,39 @@
+import { checksLeft } from '$lib/model/paper';
+import { idOf } from './api';
+import { findPaper } from './db/papers';
+import { listParts } from './db/parts';
+import { findPayload, listPayloads } from './db/payloads';
+import { findSledBench, findWorn, listSledEntries, listSleds } from './db/sleds';
+import { Refusal } from './refusal';
+
+/** Everything the sheets of one payload on one sled show. */
+export async function sledData(
+	crewId: string,
+	personId: string,
+	params: { readonly sled: string; readonly payload: string }
+) {
+	const [sledId, payloadId] = [idOf(params.sled), idOf(params.payload)];
+	const [sleds, payload, payloads, shelf, bench, checklist, worn, entries] = await Promise.all([
+		listSleds(crewId),
+		findPayload(crewId, payloadId),
+		listPayloads(crewId),
+		listParts(crewId),
+		findSledBench(crewId, sledId, payloadId),
+		findPaper(crewId, payloadId, 'checklist'),
+		findWorn(crewId, sledId, personId),
+		listSledEntries(crewId, sledId)
+	]);
+	const sled = sleds.find(({ id }) => id === sledId);
+	if (sled === undefined) throw new Refusal('notFound', 'That sled does not exist, or was deleted.');
+	return {
+		sled,
+		payload,
+		bench,
+		worn,
+		entries,
+		checksOpen: checklist === null ? 0 : checksLeft(checklist),
+		shelf,
+		sleds: sleds.map(({ id, name }) => ({ id, name })),
+		payloads
+	};
+}

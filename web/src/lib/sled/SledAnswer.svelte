@@ -1,0 +1,337 @@
+<script lang="ts">
+	import { sledShots } from '$lib/model/sled';
+	import QuantityField from '$lib/fields/QuantityField.svelte';
+	import Slip from '$lib/slip/Slip.svelte';
+	import { unbroken } from '$lib/units/display';
+	import Vial from '$lib/vial/Vial.svelte';
+	import { shotAdvice, dropAdvice } from './advice';
+	import { cureId, type SledFigures, weightMover } from './figures';
+	import type { SledBench } from './sledBench.svelte';
+	import SledLookPanel from './SledLookPanel.svelte';
+	import { seenInWords } from './seen';
+	import { degrees, lineInWords, linesBetween, type SledSlip, targetOf } from './slip';
+
+	interface Props {
+		bench: SledBench;
+		figures: SledFigures;
+		slip: SledSlip;
+		payloadHref: string;
+		sledHref: string;
+		checksOpen: number;
+		logged: { readonly href: string; readonly time: string } | null;
+		logging: boolean;
+		trouble: string;
+		note: string;
+		onlog: () => void;
+	}
+	let {
+		bench,
+		figures,
+		slip,
+		payloadHref,
+		sledHref,
+		checksOpen,
+		logged,
+		logging,
+		trouble,
+		note = $bindable(),
+		onlog
+	}: Props = $props();
+
+	const geometry = $derived(bench.sled.geometry);
+	const state = $derived(bench.state);
+	const advice = $derived(dropAdvice(state.shots));
+	const movers = $derived([
+		...geometry.items
+			.filter(({ foreM, sideM }) => foreM !== null || sideM !== null)
+			.map(({ id, label }) => ({ id, label })),
+		{ id: weightMover, label: 'An added weight' }
+	]);
+	/** Other ways to the same end, in a line each. */
+	const others = $derived(
+		slip.kind !== 'move' || figures.spinGood
+			? []
+			: figures.cures
+					.filter((cure) => cureId(cure) !== cureId(figures.cure))
+					.map((cure) => {
+						const lines = linesBetween(
+							geometry,
+							bench.setting,
+							targetOf(geometry, bench.setting, figures, cure),
+							bench.units
+						);
+						const lean = Math.max(Math.abs(cure.foreLeanRad), Math.abs(cure.sideLeanRad));
+						const first = lines[0] === undefined ? 'Nothing moves' : lineInWords(lines[0]);
+						return {
+							id: cureId(cure),
+							text: cure.kind === 'leave' ? 'Leave the spin; plate and gimbal only' : first,
+							left: lean > figures.toleranceRad ? `${degrees(lean)} remain` : 'spins true'
+						};
+					})
+					.slice(0, 4)
+	);
+</script>
+
+{#snippet roll()}
+	<ol class="roll" aria-label="Done before">
+		{#each [...state.slips.entries()].reverse() as [index, lines] (index)}<li>{lines.join('; ')}</li>{/each}
+	</ol>
+	{#if bench.seen.length > 0}
+		<ol class="looked" aria-label="Seen so far">
+			{#each [...bench.seen.entries()].reverse() as [index, seen] (index)}<li>{seenInWords(seen)}</li>{/each}
+		</ol>
+	{/if}
+	<p class="count">
+		<span data-testid="slip-count">{state.slips.length} {state.slips.length === 1 ? 'slip' : 'slips'} so far</span>
+		<button type="button" class="link" onclick={() => bench.document.undo()} disabled={!bench.document.canUndo}
+			>Undo</button
+		>
+		<button type="button" class="link" onclick={() => bench.document.redo()} disabled={!bench.document.canRedo}
+			>Redo</button
+		>
+		{#if bench.seen.length > 0}
+			<button type="button" class="link" onclick={() => bench.forget(() => false)}>Forget what was seen</button>
+		{/if}
+		<button type="button" class="link" onclick={() => bench.startOver()}>Start over</button>
+	</p>
+{/snippet}
+
+<Slip heading={slip.heading} earlier={roll}>
+	{#snippet answer()}
+		{#if slip.kind === 'poised'}<strong data-testid="slip-strong">Poised</strong>
+		{:else if slip.kind === 'tooHeavy'}Take <strong data-testid="slip-strong">a larger sled</strong>
+		{:else if slip.kind === 'stuck'}As near as <strong data-testid="slip-strong">this plan comes</strong>
+		{:else if slip.lines[0]}{slip.lines[0].lead}<strong data-testid="slip-strong"
+				>{unbroken(slip.lines[0].strong)}</strong
+			>{/if}
+	{/snippet}
+	{#if slip.lines[0]?.detail}<p class="detail">{slip.lines[0].detail}</p>{/if}
+	{#if slip.lines.length > 1}
+		<ol class="lines" data-testid="slip-lines">
+			{#each slip.lines.slice(1) as line (line.id)}
+				<li>
+					{line.lead}<strong>{unbroken(line.strong)}</strong>
+					{#if line.detail}<small>{line.detail}</small>{/if}
+				</li>
+			{/each}
+		</ol>
+	{/if}
+	{#if slip.kind === 'poised'}<Vial size="large" offset={0} label="Poised" />{/if}
+	<p>{slip.why}</p>
+	{#if slip.short !== null}<p class="warning" data-testid="slip-short">{slip.short}</p>{/if}
+	{#if figures.fit === 'tooLight'}<p class="warning">
+			Lighter than this sled is made for: it will twitch. Add weight at the foot and at the camera alike.
+		</p>{/if}
+	{#if checksOpen > 0}
+		<p class="checks">
+			<a href="{payloadHref}/checklist">{checksOpen} {checksOpen === 1 ? 'check is' : 'checks are'} still open</a> before
+			this payload is balanced.
+		</p>
+	{/if}
+	{#if slip.kind === 'move'}
+		<button type="button" class="go" onclick={() => bench.accept()} data-testid="accept">
+			{slip.lines.length === 1 ? 'It is done' : `All ${slip.lines.length} are done`}
+		</button>
+		{#each others as { id, text, left } (id)}
+			<p class="other">
+				Or {text.charAt(0).toLowerCase() + text.slice(1)} <span class="quiet">({left})</span>
+				<button type="button" class="link" onclick={() => bench.change({ cureId: id })}>Take this instead</button>
+			</p>
+		{/each}
+		{#if state.cureId}<button type="button" class="link" onclick={() => bench.change({ cureId: null })}
+				>Back to the best way</button
+			>{/if}
+	{:else if slip.kind === 'tooHeavy'}
+		<a class="go" href={payloadHref}>Change the payload</a>
+		<a class="second" href={sledHref}>Look at the sled</a>
+	{:else}
+		<label class="note">
+			Note
+			<textarea bind:value={note} rows="2" maxlength="2000" placeholder="Where, which shots, what to remember"
+			></textarea>
+		</label>
+		{#if logged === null}
+			<button type="button" class="go" onclick={onlog} disabled={logging} data-testid="log">Log this balance</button>
+		{:else}
+			<p class="logged" role="status">
+				Logged at {logged.time}. <a href={logged.href} data-testid="open-log">Open it</a>
+			</p>
+		{/if}
+	{/if}
+	<SledLookPanel {bench} />
+	<details class="day">
+		<summary
+			>What the day wants: {state.dropTimeS.toFixed(1)} s drop, spin within {degrees(figures.toleranceRad)}</summary
+		>
+		<div class="chips" role="group" aria-label="Shots of the day">
+			{#each sledShots as shot (shot)}
+				<button
+					type="button"
+					class="chip"
+					aria-pressed={state.shots.includes(shot)}
+					onclick={() => bench.toggleShot(shot)}
+					data-testid="shot-{shot}">{shotAdvice[shot].words}</button
+				>
+			{/each}
+		</div>
+		<p class="quiet">
+			{advice.reason}
+			{#if Math.abs(advice.dropTimeS - state.dropTimeS) > 0.04}
+				<button type="button" class="link" onclick={() => bench.change({ dropTimeS: advice.dropTimeS })}
+					>Take {advice.dropTimeS.toFixed(1)} s</button
+				>
+			{/if}
+		</p>
+		<QuantityField
+			label="Drop time wanted"
+			value={state.dropTimeS}
+			quantity="time"
+			units={bench.units}
+			check={(value) => (value >= 0.2 && value <= 20 ? null : 'Between 0.2 and 20 s.')}
+			onvalue={(dropTimeS) => bench.change({ dropTimeS }, 'drop wish')}
+			oncommit={() => bench.document.settle()}
+			testId="drop-wish"
+		/>
+		<p class="quiet">To cure a spin may move:</p>
+		<div class="chips" role="group" aria-label="What may move">
+			{#each movers as { id, label } (id)}
+				<button
+					type="button"
+					class="chip"
+					aria-pressed={state.movers.includes(id)}
+					onclick={() => bench.toggleMover(id)}
+					data-testid="mover-{id}">{label}</button
+				>
+			{/each}
+		</div>
+	</details>
+	{#if trouble !== ''}<p class="warning" role="alert">{trouble}</p>{/if}
+	{#if bench.document.message !== '' && !bench.document.linkLost}<p class="warning" role="alert">
+			{bench.document.message}
+		</p>{/if}
+	{#if bench.document.linkLost}<p class="warning" role="status">
+			No link to the server. Everything is kept here and sent when it is back.
+		</p>{/if}
+</Slip>
+
+<style>
+	.detail {
+		font-size: 17px;
+		color: var(--quiet);
+		margin-top: -6px;
+	}
+	.lines {
+		display: grid;
+		gap: 8px;
+		font-size: 21px;
+		line-height: 1.2;
+		border-left: 4px solid var(--spirit);
+		padding-left: 14px;
+	}
+	.lines small {
+		display: block;
+		font-size: 14px;
+		color: var(--quiet);
+	}
+	.warning {
+		color: var(--clay);
+		background: var(--clay-wash);
+		padding: 8px 12px;
+		border-left: 4px solid var(--clay);
+	}
+	.checks {
+		border-left: 4px solid var(--spirit);
+		padding-left: 12px;
+	}
+	.other {
+		font-size: 15px;
+		margin: -6px 0;
+	}
+	.note {
+		display: grid;
+		gap: 3px;
+		font-size: 14px;
+		color: var(--quiet);
+	}
+	.note textarea {
+		color: var(--ink);
+		font-size: 16px;
+	}
+	.logged {
+		font-size: 18px;
+		font-weight: 700;
+	}
+	.day {
+		border-top: 1px solid var(--rule);
+		padding-top: 4px;
+	}
+	.day summary {
+		min-height: 44px;
+		display: flex;
+		align-items: center;
+		cursor: pointer;
+		color: var(--press);
+		text-decoration: underline;
+		font-size: 15px;
+	}
+	.day > :global(*:not(summary)) {
+		margin-bottom: 10px;
+	}
+	.chips {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 8px;
+	}
+	.chip {
+		min-height: 44px;
+		padding: 0 14px;
+		border: 1.5px solid var(--edge);
+		border-radius: 6px;
+		font-size: 15px;
+	}
+	.chip[aria-pressed='true'] {
+		background: var(--press);
+		border-color: var(--press);
+		color: var(--press-ink);
+		font-weight: 700;
+	}
+	.roll:empty {
+		display: none;
+	}
+	.roll,
+	.looked {
+		display: grid;
+		gap: 6px;
+		color: var(--quiet);
+		max-height: 150px;
+		overflow-y: auto;
+		font-size: 14px;
+	}
+	.roll li {
+		text-decoration: line-through;
+	}
+	.count {
+		font-size: 14px;
+		color: var(--quiet);
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0 16px;
+		align-items: center;
+	}
+	.link {
+		min-height: 44px;
+		color: var(--press);
+		text-decoration: underline;
+	}
+	.link:disabled {
+		color: var(--edge);
+		text-decoration: none;
+		cursor: default;
+	}
+	@media (max-width: 900px) {
+		.go {
+			position: sticky;
+			bottom: 10px;
+		}
+	}
+</style>

@@ -1,0 +1,131 @@
+import type { Outcome } from '$lib/api';
+import { begin, change, type History, redo, settle, undo } from './history';
+import { forget, keepSoon, recall } from './kept';
+
+const restMs = 500;
+const retryMs = 3000;
+
+interface Kept<T> {
+	readonly history: History<T>;
+	readonly version: number;
+}
+
+export type SaveState = 'saved' | 'unsaved' | 'refused' | 'stale' | 'away';
+
+/**
+ * A value that a person edits: kept in this browser at once, sent a moment later, undone step by step. Whatever was not
+ * confirmed when the page went away comes back with {@link restore}.
+ *
+ * `send` saves it over a version and gives the new one; where the last word wins the version says nothing.
+ */
+export class KeptDocument<T> {
+	#history = $state.raw() as History<T>;
+	#dirty = false;
+	#timer: ReturnType<typeof setTimeout> | undefined;
+	#version: number;
+	readonly #key: string;
+	readonly #send: (value: T, version: number) => Promise<Outcome<{ readonly version?: number }>>;
+
+	saving = $state<SaveState>('saved');
+	message = $state('');
+
+	constructor(
+		key: string,
+		value: T,
+		send: (value: T, version: number) => Promise<Outcome<{ readonly version?: number }>>,
+		version = 1
+	) {
+		this.#key = key;
+		this.#send = send;
+		this.#version = version;
+		this.#history = begin(value);
+	}
+
+	get value(): T {
+		return this.#history.present;
+	}
+	get linkLost(): boolean {
+		return this.saving === 'away';
+	}
+	get canUndo(): boolean {
+		return this.#history.past.length > 0;
+	}
+	get canRedo(): boolean {
+		return this.#history.future.length > 0;
+	}
+
+	/** Takes back what this browser kept and the server never confirmed. Call once, in the browser. */
+	restore(): void {
+		const kept = recall<Kept<T>>(this.#key);
+		if (kept === null) return;
+		this.#history = kept.history;
+		this.#version = kept.version;
+		this.#touched();
+	}
+
+	/** One more step; changes with the same `about` in a row are one. */
+	set(next: T, about: string | null = null): void {
+		this.#history = change(this.#history, next, about);
+		this.#touched();
+	}
+	settle(): void {
+		this.#history = settle(this.#history);
+	}
+	undo(): void {
+		if (!this.canUndo) return;
+		this.#history = undo(this.#history);
+		this.#touched();
+	}
+	redo(): void {
+		if (!this.canRedo) return;
+		this.#history = redo(this.#history);
+		this.#touched();
+	}
+
+	async save(): Promise<void> {
+		clearTimeout(this.#timer);
+		if (!this.#dirty || this.saving === 'stale') return;
+		const sent = this.value;
+		const outcome = await this.#send(sent, this.#version);
+		if (outcome.ok) {
+			this.#version = outcome.value.version ?? this.#version;
+			this.message = '';
+			this.#dirty = this.value !== sent;
+			this.saving = this.#dirty ? 'unsaved' : 'saved';
+			if (this.#dirty) this.#later(restMs);
+			else forget(this.#key);
+			return;
+		}
+		this.message = Object.values(outcome.error.fields ?? {})[0] ?? outcome.error.message;
+		if (outcome.error.code === 'stale') this.saving = 'stale';
+		else if (outcome.away) {
+			this.saving = 'away';
+			this.#later(retryMs);
+		} else this.saving = 'refused';
+	}
+
+	/** After somebody else saved: `value` is put over theirs, of that version. */
+	async saveOver(version: number, value: T = this.value): Promise<void> {
+		this.#version = version;
+		this.saving = 'unsaved';
+		if (value !== this.value) this.#history = change(this.#history, value);
+		this.#dirty = true;
+		await this.save();
+	}
+
+	stop(): void {
+		clearTimeout(this.#timer);
+	}
+
+	#touched(): void {
+		this.#dirty = true;
+		keepSoon<Kept<T>>(this.#key, () => ({ history: this.#history, version: this.#version }));
+		if (this.saving === 'stale') return;
+		this.saving = 'unsaved';
+		this.#later(restMs);
+	}
+	#later(ms: number): void {
+		clearTimeout(this.#timer);
+		this.#timer = setTimeout(() => void this.save(), ms);
+	}
+}

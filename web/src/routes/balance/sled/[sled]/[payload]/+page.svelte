@@ -1,0 +1,8 @@
+<script lang="ts">
+	import SledBenchView from '$lib/sled/SledBenchView.svelte';
+
+	let { data } = $props();
+</script>
+
+<svelte:head><title>{data.payload.name} on {data.sled.name} · Poise</title></svelte:head>
+<SledBenchView {data} />
