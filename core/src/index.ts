@@ -100,6 +100,7 @@ export { chargeFromIndicator } from './power/chargeFromIndicator';
 export { planeOf, type Sled, type SledPart, type SledPlane, sledPlanes, withShifts } from './sled/sled';
 export { principalLean, sledReport, type SledReport } from './sled/sledReport';
 export { type GimbalHeight, gimbalHeightForDropTime } from './sled/dropTime';
+export { dropLean } from './sled/dropLean';
 export { steadyLean, type SteadyLean } from './sled/steadyLean';
 export { solveSled, type SledRange, type SledShift, type SledSolution } from './sled/solveSled';
 export { trimSled, type SledTrim } from './sled/trimSled';

@@ -16,8 +16,10 @@
 		label: string;
 		height?: number;
 		yDecimals?: number;
+		/** Cuts off what would flatten the rest. */
+		yMost?: number | undefined;
 	}
-	let { lines, xTitle, yTitle, label, height = 300, yDecimals = 1 }: Props = $props();
+	let { lines, xTitle, yTitle, label, height = 300, yDecimals = 1, yMost = undefined }: Props = $props();
 
 	let place = $state<HTMLElement>();
 	interface Drawn {
@@ -55,6 +57,7 @@
 				axisBorder: { color: css('--ink') }
 			},
 			yaxis: {
+				...(yMost === undefined ? {} : { max: yMost, min: 0, tickAmount: 6 }),
 				title: { text: yTitle, style: { color: css('--quiet'), fontWeight: 400 } },
 				labels: { style: text, formatter: (value: number) => value.toFixed(yDecimals) }
 			},

@@ -159,6 +159,14 @@ export interface SledBenchState {
 	readonly cureId?: string | null;
 	/** Steps of the rigging sequence that are done. */
 	readonly rigged?: readonly string[];
+	/** Drops timed with the gimbal at this height and not used yet. */
+	readonly timing?: SledTiming | null;
+}
+
+export interface SledTiming {
+	readonly plane: SledPlane;
+	readonly gimbalM: number;
+	readonly runsS: readonly number[];
 }
 
 /** A sled balance as the logbook keeps it beyond its line. */

@@ -1,15 +1,15 @@
 <script lang="ts">
-	import { sledShots } from '$lib/model/sled';
-	import QuantityField from '$lib/fields/QuantityField.svelte';
 	import Slip from '$lib/slip/Slip.svelte';
 	import { unbroken } from '$lib/units/display';
 	import Vial from '$lib/vial/Vial.svelte';
-	import { shotAdvice, dropAdvice } from './advice';
-	import { cureId, type SledFigures, weightMover } from './figures';
+	import DayWishes from './DayWishes.svelte';
+	import type { SledFigures } from './figures';
+	import Movers from './Movers.svelte';
+	import OtherCures from './OtherCures.svelte';
 	import type { SledBench } from './sledBench.svelte';
 	import SledLookPanel from './SledLookPanel.svelte';
 	import { seenInWords } from './seen';
-	import { degrees, lineInWords, linesBetween, type SledSlip, targetOf } from './slip';
+	import { degrees, type SledSlip } from './slip';
 
 	interface Props {
 		bench: SledBench;
@@ -38,38 +38,7 @@
 		onlog
 	}: Props = $props();
 
-	const geometry = $derived(bench.sled.geometry);
 	const state = $derived(bench.state);
-	const advice = $derived(dropAdvice(state.shots));
-	const movers = $derived([
-		...geometry.items
-			.filter(({ foreM, sideM }) => foreM !== null || sideM !== null)
-			.map(({ id, label }) => ({ id, label })),
-		{ id: weightMover, label: 'An added weight' }
-	]);
-	/** Other ways to the same end, in a line each. */
-	const others = $derived(
-		slip.kind !== 'move' || figures.spinGood
-			? []
-			: figures.cures
-					.filter((cure) => cureId(cure) !== cureId(figures.cure))
-					.map((cure) => {
-						const lines = linesBetween(
-							geometry,
-							bench.setting,
-							targetOf(geometry, bench.setting, figures, cure),
-							bench.units
-						);
-						const lean = Math.max(Math.abs(cure.foreLeanRad), Math.abs(cure.sideLeanRad));
-						const first = lines[0] === undefined ? 'Nothing moves' : lineInWords(lines[0]);
-						return {
-							id: cureId(cure),
-							text: cure.kind === 'leave' ? 'Leave the spin; plate and gimbal only' : first,
-							left: lean > figures.toleranceRad ? `${degrees(lean)} remain` : 'spins true'
-						};
-					})
-					.slice(0, 4)
-	);
 </script>
 
 {#snippet roll()}
@@ -132,12 +101,7 @@
 		<button type="button" class="go" onclick={() => bench.accept()} data-testid="accept">
 			{slip.lines.length === 1 ? 'It is done' : `All ${slip.lines.length} are done`}
 		</button>
-		{#each others as { id, text, left } (id)}
-			<p class="other">
-				Or {text.charAt(0).toLowerCase() + text.slice(1)} <span class="quiet">({left})</span>
-				<button type="button" class="link" onclick={() => bench.change({ cureId: id })}>Take this instead</button>
-			</p>
-		{/each}
+		<OtherCures {bench} {figures} />
 		{#if state.cureId}<button type="button" class="link" onclick={() => bench.change({ cureId: null })}
 				>Back to the best way</button
 			>{/if}
@@ -163,47 +127,8 @@
 		<summary
 			>What the day wants: {state.dropTimeS.toFixed(1)} s drop, spin within {degrees(figures.toleranceRad)}</summary
 		>
-		<div class="chips" role="group" aria-label="Shots of the day">
-			{#each sledShots as shot (shot)}
-				<button
-					type="button"
-					class="chip"
-					aria-pressed={state.shots.includes(shot)}
-					onclick={() => bench.toggleShot(shot)}
-					data-testid="shot-{shot}">{shotAdvice[shot].words}</button
-				>
-			{/each}
-		</div>
-		<p class="quiet">
-			{advice.reason}
-			{#if Math.abs(advice.dropTimeS - state.dropTimeS) > 0.04}
-				<button type="button" class="link" onclick={() => bench.change({ dropTimeS: advice.dropTimeS })}
-					>Take {advice.dropTimeS.toFixed(1)} s</button
-				>
-			{/if}
-		</p>
-		<QuantityField
-			label="Drop time wanted"
-			value={state.dropTimeS}
-			quantity="time"
-			units={bench.units}
-			check={(value) => (value >= 0.2 && value <= 20 ? null : 'Between 0.2 and 20 s.')}
-			onvalue={(dropTimeS) => bench.change({ dropTimeS }, 'drop wish')}
-			oncommit={() => bench.document.settle()}
-			testId="drop-wish"
-		/>
-		<p class="quiet">To cure a spin may move:</p>
-		<div class="chips" role="group" aria-label="What may move">
-			{#each movers as { id, label } (id)}
-				<button
-					type="button"
-					class="chip"
-					aria-pressed={state.movers.includes(id)}
-					onclick={() => bench.toggleMover(id)}
-					data-testid="mover-{id}">{label}</button
-				>
-			{/each}
-		</div>
+		<DayWishes {bench} />
+		<Movers {bench} />
 	</details>
 	{#if trouble !== ''}<p class="warning" role="alert">{trouble}</p>{/if}
 	{#if bench.document.message !== '' && !bench.document.linkLost}<p class="warning" role="alert">
@@ -243,10 +168,6 @@
 		border-left: 4px solid var(--spirit);
 		padding-left: 12px;
 	}
-	.other {
-		font-size: 15px;
-		margin: -6px 0;
-	}
 	.note {
 		display: grid;
 		gap: 3px;
@@ -276,24 +197,6 @@
 	}
 	.day > :global(*:not(summary)) {
 		margin-bottom: 10px;
-	}
-	.chips {
-		display: flex;
-		flex-wrap: wrap;
-		gap: 8px;
-	}
-	.chip {
-		min-height: 44px;
-		padding: 0 14px;
-		border: 1.5px solid var(--edge);
-		border-radius: 6px;
-		font-size: 15px;
-	}
-	.chip[aria-pressed='true'] {
-		background: var(--press);
-		border-color: var(--press);
-		color: var(--press-ink);
-		font-weight: 700;
 	}
 	.roll:empty {
 		display: none;

@@ -166,7 +166,7 @@ const heavy: SledGeometry = {
 			upM: [-0.06, 0.14],
 			tilts: true
 		}),
-		item('batteries', 'Batteries on swing arms', 'battery', 1.25, [0.07, 0.1, 0.15], [-0.2, 0.075, 0.02], {
+		item('batteries', 'Side batteries', 'battery', 1.25, [0.07, 0.1, 0.15], [-0.2, 0.075, 0.02], {
 			foreM: [0, 0.16],
 			pair: true,
 			swingM: 0.2

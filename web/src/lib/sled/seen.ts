@@ -5,6 +5,8 @@ import { degrees } from './slip';
 export const perMinute = (radPerS: number): number => (radPerS * 60) / (2 * Math.PI);
 export const fromPerMinute = (turns: number): number => (turns * 2 * Math.PI) / 60;
 
+export const planeWords = { fore: 'Fore-aft', side: 'Side to side' } as const;
+
 const side = ({ plane }: Pick<SledSeen, 'plane'>, value: number) =>
 	plane === 'fore' ? (value > 0 ? 'forward' : 'back') : value > 0 ? 'left' : 'right';
 

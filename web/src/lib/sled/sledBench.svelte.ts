@@ -1,7 +1,16 @@
+import type { SledPlane } from '@poise/core';
 import { ask } from '$lib/api';
 import { tryFigures } from '$lib/balance/figures';
 import type { UnitSystem } from '$lib/model/person';
-import type { ItemSetting, SledBenchState, SledRig, SledSeen, SledSetting, SledShot } from '$lib/model/sled';
+import type {
+	ItemSetting,
+	SledBenchState,
+	SledRig,
+	SledSeen,
+	SledSetting,
+	SledShot,
+	SledTiming
+} from '$lib/model/sled';
 import { KeptDocument } from '$lib/state/keptDocument.svelte';
 import { getContext, setContext } from 'svelte';
 import { estimateFromSeen, type MountedBody, settable, type SledFigures, sledFigures } from './figures';
@@ -11,6 +20,7 @@ import { freshSledState } from './state';
 
 const mostSeen = 200;
 const mostSlips = 100;
+const mostRuns = 30;
 
 type WithoutSetting<T> = T extends unknown ? Omit<T, 'setting' | 'payloadVersion'> : never;
 export type NewSeen = WithoutSetting<SledSeen>;
@@ -105,6 +115,30 @@ export class SledBench {
 	}
 	forget(keep: (seen: SledSeen) => boolean): void {
 		this.change({ seen: this.state.seen.filter(keep) });
+	}
+
+	/** Drops timed at the gimbal's present height and not used yet. */
+	get timing(): SledTiming {
+		const { timing, setting } = this.state;
+		const kept = timing != null && Math.abs(timing.gimbalM - setting.gimbalM) < 0.0004;
+		return kept ? timing : { plane: timing?.plane ?? 'fore', gimbalM: setting.gimbalM, runsS: [] };
+	}
+	timeIn(plane: SledPlane): void {
+		if (plane !== this.timing.plane) this.change({ timing: { ...this.timing, plane, runsS: [] } });
+	}
+	timeRun(seconds: number): void {
+		const { timing } = this;
+		this.change({ timing: { ...timing, runsS: [...timing.runsS, seconds].slice(-mostRuns) } });
+	}
+	forgetRun(index: number): void {
+		const { timing } = this;
+		this.change({ timing: { ...timing, runsS: timing.runsS.filter((_, each) => each !== index) } });
+	}
+	/** The timed runs become one thing seen. */
+	takeDrops(dropTimeS: number, sigmaS: number): void {
+		const { plane, runsS } = this.timing;
+		this.look({ kind: 'drop', plane, dropTimeS, sigmaS, runsS });
+		this.change({ timing: null });
 	}
 
 	toggleShot(shot: SledShot): void {

@@ -103,7 +103,7 @@ export function linesBetween(
 					`${item.id}Fore`,
 					`Swing the ${name} `,
 					`${turn} to ${angle}°`,
-					`from straight back; the batteries come ${way(fore, 'forward', 'back')} ${by(fore, units)}`,
+					`on their arms, from straight back; they come ${way(fore, 'forward', 'back')} ${by(fore, units)}`,
 					isEnd(is.foreM, item.foreM)
 				);
 			}

@@ -2,17 +2,14 @@ import { scenario } from '@poise/demo';
 import { v7 as newId } from 'uuid';
 import { mountedBodies, type Payload, standingParts } from '$lib/model/payload';
 import type { Part } from '$lib/model/part';
-import type { SledBenchState, SledDraft, SledEntry, SledRig, SledShot } from '$lib/model/sled';
-import { type MountedBody, sledFigures } from '$lib/sled/figures';
+import type { SledDraft, SledEntry, SledShot } from '$lib/model/sled';
 import { sledFromPattern, sledPatterns } from '$lib/sled/patterns';
-import { lineInWords, sledSlip } from '$lib/sled/slip';
+import { poisedFrom } from '$lib/sled/poisedFrom';
 import { freshSledState } from '$lib/sled/state';
 import { validated } from '../api';
 import { addSledEntry, createSled } from '../db/sleds';
 import { logSledBalance } from '../logSledBalance';
 import { sledDraft, sledEntry } from '../schemas/sled';
-
-const mostSlips = 6;
 
 /** The scenario's sleds with what was logged on them, through the same doors as anything typed. */
 export async function loadSleds(
@@ -35,7 +32,7 @@ export async function loadSleds(
 			const payload = payloads.get(name);
 			if (payload === undefined) throw new Error(`The scenario balances something it does not hold: ${name}`);
 			const bodies = mountedBodies(standingParts(payload, shelf));
-			const state = poised(sled, bodies, { ...freshSledState(sled), dropTimeS, shots: shots as readonly SledShot[] });
+			const state = poisedFrom(sled, bodies, { ...freshSledState(sled), dropTimeS, shots: shots as readonly SledShot[] });
 			const { setting } = state;
 			const left = {
 				...setting,
@@ -59,15 +56,4 @@ export async function loadSleds(
 		for (const { person, daysAgo, ...entry } of each.entries)
 			await addSledEntry(crewId, idOf(person), sled.id, validated<SledEntry>(entry, sledEntry), ago(daysAgo));
 	}
-}
-
-/** Slip after slip until nothing is left to do. */
-function poised(sled: SledRig, bodies: readonly MountedBody[], fresh: SledBenchState): SledBenchState {
-	let state = fresh;
-	for (let count = 0; count < mostSlips; count += 1) {
-		const slip = sledSlip(sled, state.setting, sledFigures(sled, bodies, state, null), count, 'metric');
-		if (slip.kind !== 'move') return state;
-		state = { ...state, setting: slip.target, slips: [...state.slips, slip.lines.map(lineInWords)] };
-	}
-	return state;
 }

@@ -188,7 +188,12 @@ export const sledBenchState = Joi.object<SledBenchState>({
 		.required(),
 	movers: Joi.array().items(key().optional()).max(16).unique().required(),
 	cureId: Joi.string().max(60).allow(null),
-	rigged: Joi.array().items(key().optional()).max(40).unique()
+	rigged: Joi.array().items(key().optional()).max(40).unique(),
+	timing: Joi.object({
+		plane: Joi.string().valid('fore', 'side').required(),
+		gimbalM: offsetM('the gimbal'),
+		runsS: Joi.array().items(dropS().optional()).max(30).required()
+	}).allow(null)
 }).required();
 
 export interface NewSledBalance {
