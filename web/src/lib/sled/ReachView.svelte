@@ -56,7 +56,10 @@
 	const at = $derived(Math.min(curve.length - 1, picked ?? standing));
 	const point = $derived(curve[at]);
 	const inertiaNow = $derived(figures.report.panInertiaKgM2);
-	const change = $derived(point === undefined ? 0 : point.panInertiaKgM2 / inertiaNow - 1);
+	/** Against the sled balanced where the part is now. */
+	const change = $derived(
+		point === undefined ? 0 : point.panInertiaKgM2 / (curve[standing]?.panInertiaKgM2 ?? inertiaNow) - 1
+	);
 	const target = $derived(
 		point === undefined || part === undefined
 			? null

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import '$lib/state/bench.css';
-	import { radFromDeg, trimSled } from '@poise/core';
+	import { degFromRad, radFromDeg, trimSled, withShifts } from '@poise/core';
 	import QuantityField from '$lib/fields/QuantityField.svelte';
 	import type { Part } from '$lib/model/part';
 	import { type Payload, standingParts } from '$lib/model/payload';
@@ -10,6 +10,7 @@
 	import { settable, type SledFigures } from './figures';
 	import { sharedSledBench } from './sledBench.svelte';
 	import { degrees, lineInWords, linesBetween } from './slip';
+	import { predictedSpins } from './spin';
 	import { sceneOf } from './spinScene';
 	import SpinStage from './SpinStage.svelte';
 	import { cameraId, plateMove, settledOn } from './standing';
@@ -40,8 +41,15 @@
 	const shortM = $derived(
 		trim === null ? 0 : Math.max(0, Math.abs(trim.plateShiftM - gotM) - geometry.stage.foreMPerTurn / 4)
 	);
-	const now = $derived(figures.report.dropTimeS.fore);
 	const leanThen = $derived(figures.report.dynamic.foreLeanRad + (trim?.foreLeanChangeRad ?? 0));
+	/** The post's own lean on a slow pan, once trimmed. */
+	const panning = $derived(
+		trim === null
+			? null
+			: (predictedSpins(withShifts(figures.sled, { [cameraId]: { foreM: trim.plateShiftM } })).find(
+					({ id }) => id === 'slow'
+				)?.foreRad ?? null)
+	);
 	const stillLean = $derived({ foreLeanRad: signed, sideLeanRad: 0, headingRad: 0 });
 	const scene = $derived(sceneOf(geometry, target, parts));
 	const take = () => bench.moveTo(target, lines.map(lineInWords));
@@ -122,17 +130,16 @@
 					<span>spin</span>
 					<Vial offset={leanThen / figures.toleranceRad} label="Lean in a spin after the trim" />
 					<span class="figure" data-testid="trim-lean"
-						>{trim.foreLeanChangeRad < 0 ? '−' : '+'}{((Math.abs(trim.foreLeanChangeRad) * 180) / Math.PI).toFixed(
-							2
-						)}°</span
+						>{trim.foreLeanChangeRad < 0 ? '−' : '+'}{degFromRad(Math.abs(trim.foreLeanChangeRad)).toFixed(2)}°</span
 					>
 				</div>
 				<p>
-					{now === null ? '' : `It drops in ${now.toFixed(1)} s either way. `}
 					{Math.abs(leanThen) <= figures.toleranceRad
-						? `The spin stays within what the day forgives.`
-						: `A brisk pan will then throw it ${degrees(leanThen)}: keep pans slow, or trim with the hand.`} Whenever it pans,
-					a trimmed sled leans a little towards level again.
+						? 'Spun fast, it stays within what the day forgives.'
+						: `Spun fast it is thrown towards ${degrees(leanThen)} ${leanThen > 0 ? 'back' : 'forward'}: keep pans slow, or hold the tilt by hand.`}
+					{#if panning !== null}On a slow pan it holds {degrees(panning)} nose {panning >= 0 ? 'down' : 'up'} instead of {degrees(
+							tiltRad
+						)} nose {nose}.{:else}It does not hold through a slow pan.{/if}
 				</p>
 				{#if lines.length > 0}<button type="button" class="go" onclick={take} data-testid="trim-take">It is done</button
 					>{/if}

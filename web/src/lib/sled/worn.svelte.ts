@@ -7,7 +7,7 @@ export const freshWorn: WornSetup = {
 	armSide: 'right',
 	reversed: false,
 	fitted: [],
-	stance: { carryHeightM: 1.05, standOffM: 0.62, hipHeightM: 0.92, strideM: 0.75 }
+	stance: { carryHeightM: 1.05, standOffM: 0.7, hipHeightM: 0.92, strideM: 0.7 }
 };
 
 /** How one person wears one sled, kept as it is typed. */

@@ -127,14 +127,15 @@ export async function listSledEntries(crewId: string, sledId: string, most = 60)
 	}));
 }
 
+/** Logs once per id: sent again after a lost answer, the first stands. */
 export async function addSledEntry(
 	crewId: string,
 	personId: string,
 	sledId: string,
-	entry: SledEntry,
-	at?: string
+	{ id = newId(), at, ...entry }: SledEntry & { readonly id?: string; readonly at?: string }
 ): Promise<void> {
 	await database()
 		.insert(sledEntries)
-		.values({ id: newId(), crewId, personId, sledId, entry, at: at ?? sql`now()` });
+		.values({ id, crewId, personId, sledId, entry, at: at ?? sql`now()` })
+		.onConflictDoNothing();
 }

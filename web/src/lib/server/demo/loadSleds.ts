@@ -32,7 +32,11 @@ export async function loadSleds(
 			const payload = payloads.get(name);
 			if (payload === undefined) throw new Error(`The scenario balances something it does not hold: ${name}`);
 			const bodies = mountedBodies(standingParts(payload, shelf));
-			const state = poisedFrom(sled, bodies, { ...freshSledState(sled), dropTimeS, shots: shots as readonly SledShot[] });
+			const state = poisedFrom(sled, bodies, {
+				...freshSledState(sled),
+				dropTimeS,
+				shots: shots as readonly SledShot[]
+			});
 			const { setting } = state;
 			const left = {
 				...setting,
@@ -54,6 +58,9 @@ export async function loadSleds(
 			);
 		}
 		for (const { person, daysAgo, ...entry } of each.entries)
-			await addSledEntry(crewId, idOf(person), sled.id, validated<SledEntry>(entry, sledEntry), ago(daysAgo));
+			await addSledEntry(crewId, idOf(person), sled.id, {
+				...validated<SledEntry>(entry, sledEntry),
+				at: ago(daysAgo)
+			});
 	}
 }

@@ -268,12 +268,19 @@ const vestEntry = Joi.object({
 	loadKg: loadKg(),
 	note: note()
 });
-export const sledEntry = Joi.alternatives<SledEntry>()
-	.conditional('.kind', {
-		switch: [
-			{ is: 'socket', then: socketEntry },
-			{ is: 'vest', then: vestEntry }
-		],
-		otherwise: Joi.forbidden()
-	})
-	.required();
+const entryOf = <T>(socket: Joi.ObjectSchema, vest: Joi.ObjectSchema) =>
+	Joi.alternatives<T>()
+		.conditional('.kind', {
+			switch: [
+				{ is: 'socket', then: socket },
+				{ is: 'vest', then: vest }
+			],
+			otherwise: Joi.forbidden()
+		})
+		.required();
+export const sledEntry = entryOf<SledEntry>(socketEntry, vestEntry);
+/** With the id its page gave it, so that sending it twice logs it once. */
+export const newSledEntry = entryOf<SledEntry & { id: string }>(
+	socketEntry.append({ id: id() }),
+	vestEntry.append({ id: id() })
+);

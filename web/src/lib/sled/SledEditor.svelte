@@ -1,0 +1,538 @@
+<script lang="ts">
+	import { beforeNavigate, goto } from '$app/navigation';
+	import { ask } from '$lib/api';
+	import { isTyping } from '$lib/dayline/keys';
+	import FigureTable from '$lib/fields/FigureTable.svelte';
+	import QuantityField from '$lib/fields/QuantityField.svelte';
+	import type { Part } from '$lib/model/part';
+	import { mountedBodies, type Payload, standingParts } from '$lib/model/payload';
+	import type { Person } from '$lib/model/person';
+	import { type SledDraft, type SledGeometry, sledItemKinds, type SledRig, type Travel } from '$lib/model/sled';
+	import { tryFigures } from '$lib/balance/figures';
+	import { sledReport } from '@poise/core';
+	import { KeptDocument } from '$lib/state/keptDocument.svelte';
+	import { forget } from '$lib/state/kept';
+	import SheetLinks from '$lib/state/SheetLinks.svelte';
+	import { showMass, together } from '$lib/units/display';
+	import { onMount } from 'svelte';
+	import ItemFields from './ItemFields.svelte';
+	import { pulled, withItem, withNewItem, withNewPlace, withNewSection, withoutItem, wrongWith } from './shape';
+	import { armColumns, placeColumns, sectionColumns } from './sledColumns';
+	import SledDrawing from './SledDrawing.svelte';
+	import { dockedSetting, sledOf } from './standing';
+
+	interface Props {
+		data: {
+			readonly sled: SledRig;
+			readonly payloads: readonly Payload[];
+			readonly shelf: readonly Part[];
+			readonly person: Person;
+		};
+	}
+	let { data }: Props = $props();
+	const draftOf = ({ name, leastPayloadKg, greatestPayloadKg, geometry }: SledRig): SledDraft => ({
+		name,
+		leastPayloadKg,
+		greatestPayloadKg,
+		geometry
+	});
+	// The page mounts a new editor for another sled.
+	// svelte-ignore state_referenced_locally
+	const { id } = data.sled;
+	// svelte-ignore state_referenced_locally
+	const kept = new KeptDocument<SledDraft>(
+		`sled.${id}`,
+		draftOf(data.sled),
+		(value, version) => ask<SledRig>('PUT', `/api/sleds/${id}`, { ...value, version }),
+		data.sled.version
+	);
+	onMount(() => {
+		kept.restore();
+		return () => kept.stop();
+	});
+	beforeNavigate(() => void kept.save());
+
+	const units = $derived(data.person.units);
+	const draft = $derived(kept.value);
+	const geometry = $derived(draft.geometry);
+	const docked = $derived(dockedSetting(geometry));
+	const wrong = $derived(wrongWith(draft));
+	let width = $state(760);
+	let selectedId = $state<string | null>(null);
+	let confirmDelete = $state(false);
+	const selected = $derived(geometry.items.find((item) => item.id === selectedId));
+
+	/** A payload drawn on the plate, so that the sled can be judged by eye. */
+	const byId = $derived(new Map(data.shelf.map((part) => [part.id, part])));
+	const carried = $derived(
+		data.payloads.filter((payload) => {
+			const kg = standingParts(payload, byId).reduce((sum, { part }) => sum + part.massKg, 0);
+			return kg >= draft.leastPayloadKg && kg <= draft.greatestPayloadKg;
+		})
+	);
+	const shown = $derived(carried.find(({ id: each }) => each === data.person.payloadId) ?? carried[0]);
+	const parts = $derived(shown === undefined ? [] : standingParts(shown, byId));
+	const report = $derived(tryFigures(() => sledReport({ sled: sledOf(geometry, docked, mountedBodies(parts)) })));
+	const bareKg = $derived(
+		geometry.sections.reduce((sum, { massKg }) => sum + massKg, 0) +
+			geometry.items.reduce((sum, { massKg, pair }) => sum + massKg * (pair ? 2 : 1), 0) +
+			geometry.stage.massKg +
+			geometry.stage.plateKg
+	);
+
+	const set = (next: Partial<SledDraft>, about: string | null = null) => kept.set({ ...draft, ...next }, about);
+	const shape = (next: SledGeometry, about: string | null = null) => set({ geometry: next }, about);
+	const settle = () => kept.settle();
+	/** The sled as it was when the hand took hold: a drag counts from there, an arrow key from now. */
+	let held: SledGeometry | null = null;
+	const within = (least: number, greatest: number, words: string) => (value: number) =>
+		value >= least && value <= greatest ? null : words;
+	const stage = (next: Partial<SledGeometry['stage']>, about: string) =>
+		shape({ ...geometry, stage: { ...geometry.stage, ...next } }, about);
+	const end = (travel: Travel, which: 0 | 1, value: number): Travel =>
+		which === 0 ? [value, travel[1]] : [travel[0], value];
+	const endRule = (travel: Travel, which: 0 | 1, most: number) => (value: number) =>
+		Math.abs(value) > most
+			? `Within ${most} m.`
+			: (which === 0 ? value <= travel[1] : value >= travel[0])
+				? null
+				: 'The ends have changed places.';
+	const stageTravels = [
+		['coarseForeM', 'clamp', 'back', 'forward'],
+		['fineForeM', 'fore-aft knob', 'back', 'forward'],
+		['fineSideM', 'side knob', 'right', 'left']
+	] as const;
+	const addWords = {
+		monitor: 'a monitor',
+		battery: 'a battery',
+		electronics: 'electronics',
+		accessory: 'an accessory',
+		cable: 'a cable'
+	};
+	const saveWords = {
+		saved: 'Saved',
+		unsaved: 'Saving …',
+		refused: 'Not saved',
+		stale: 'Not saved',
+		away: 'Kept here, sent when the link is back'
+	};
+
+	async function settleWith(which: 'mine' | 'theirs') {
+		const theirs = await ask<SledRig>('GET', `/api/sleds/${id}`);
+		if (!theirs.ok) return;
+		await kept.saveOver(theirs.value.version, which === 'theirs' ? draftOf(theirs.value) : undefined);
+	}
+	async function remove() {
+		kept.stop();
+		const outcome = await ask('DELETE', `/api/sleds/${id}`);
+		if (!outcome.ok) {
+			kept.message = outcome.error.message;
+			return;
+		}
+		forget(`sled.${id}`);
+		await goto('/sleds', { invalidateAll: true });
+	}
+	function keys(event: KeyboardEvent) {
+		if (!(event.ctrlKey || event.metaKey) || isTyping(event) || event.key.toLowerCase() !== 'z') return;
+		if (event.shiftKey) kept.redo();
+		else kept.undo();
+		event.preventDefault();
+	}
+</script>
+
+<svelte:window onkeydown={keys} />
+
+<SheetLinks
+	label="Sheets of this sled"
+	links={[
+		{ href: '/sleds', words: 'All sleds' },
+		{ href: `/sleds/${id}`, words: 'Sled' },
+		...(shown === undefined ? [] : [{ href: `/balance/sled/${id}/${shown.id}`, words: 'Bench' }])
+	]}
+/>
+<div class="sheet">
+	<div class="top">
+		<label class="stack grow"
+			><span class="sr-only">Name of the sled</span>
+			<input
+				class="name"
+				type="text"
+				value={draft.name}
+				maxlength={120}
+				aria-invalid={draft.name.trim() === ''}
+				oninput={(event) => set({ name: event.currentTarget.value }, 'name')}
+				onblur={settle}
+				data-testid="sled-name"
+			/>
+		</label>
+		<span class="quiet" data-testid="sled-save" data-state={kept.saving}>{saveWords[kept.saving]}</span>
+		<button type="button" class="tool" onclick={() => kept.undo()} disabled={!kept.canUndo}>Undo</button>
+		<button type="button" class="tool" onclick={() => kept.redo()} disabled={!kept.canRedo}>Redo</button>
+	</div>
+	{#if kept.message !== ''}<p class="problem" role="alert">{kept.message}</p>{/if}
+	{#if wrong !== null}<p class="problem" role="alert" data-testid="sled-wrong">{wrong}</p>{/if}
+	{#if kept.saving === 'stale'}
+		<p class="caution" role="alert">
+			Somebody else has changed this sled since you opened it. Yours is kept here until you choose.
+			<button type="button" class="tool" onclick={() => settleWith('theirs')}>Show theirs</button>
+			<button type="button" class="tool" onclick={() => settleWith('mine')}>Save mine over it</button>
+		</p>
+	{/if}
+	<div class="two">
+		<div class="drawn" bind:clientWidth={width}>
+			<SledDrawing
+				{geometry}
+				setting={docked}
+				{parts}
+				{report}
+				{units}
+				{width}
+				height={480}
+				{selectedId}
+				onselect={(each) => (selectedId = each)}
+				onstand={(next, about) => {
+					if (held === null || about.startsWith('keys')) held = geometry;
+					shape(pulled(held, next), about);
+				}}
+				onsettle={() => {
+					held = null;
+					settle();
+				}}
+			/>
+		</div>
+		<div class="side">
+			<h2>On the post</h2>
+			<p class="quiet">
+				Pull a thing in the drawing, or pick it here and type. {together(showMass(bareKg, units))} without the camera{shown
+					? `; drawn with ${shown.name}`
+					: ''}.
+			</p>
+			<div class="chips">
+				{#each geometry.items as item (item.id)}
+					<button
+						type="button"
+						class="tool"
+						aria-pressed={selectedId === item.id}
+						onclick={() => (selectedId = item.id)}
+						data-testid="pick-{item.id}">{item.label}</button
+					>
+				{/each}
+			</div>
+			<h2>Put on</h2>
+			<div class="chips">
+				{#each sledItemKinds as kind (kind)}
+					<button
+						type="button"
+						class="tool"
+						disabled={geometry.items.length >= 16}
+						onclick={() => {
+							const made = withNewItem(geometry, kind);
+							shape(made.geometry);
+							selectedId = made.id;
+						}}
+						data-testid="add-{kind}">{addWords[kind]}</button
+					>
+				{/each}
+			</div>
+			<h2>Carries on its plate</h2>
+			<div class="row">
+				<QuantityField
+					label="At least"
+					value={draft.leastPayloadKg}
+					quantity="mass"
+					{units}
+					check={(value) =>
+						value >= 0 && value < draft.greatestPayloadKg ? null : 'From 0, and less than the greatest.'}
+					onvalue={(leastPayloadKg) => set({ leastPayloadKg }, 'least')}
+					oncommit={settle}
+					testId="sled-least"
+				/>
+				<QuantityField
+					label="At most"
+					value={draft.greatestPayloadKg}
+					quantity="mass"
+					{units}
+					check={(value) => (value > draft.leastPayloadKg && value <= 60 ? null : 'More than the least, up to 60 kg.')}
+					onvalue={(greatestPayloadKg) => set({ greatestPayloadKg }, 'greatest')}
+					oncommit={settle}
+					testId="sled-greatest"
+				/>
+			</div>
+			<p class="quiet small">The maker’s manual has the last word on what a sled and its arm may carry.</p>
+		</div>
+	</div>
+	{#if selected !== undefined}
+		<ItemFields
+			item={selected}
+			{units}
+			onchange={(next, about) => shape(withItem(geometry, selected.id, next), `${about} ${selected.id}`)}
+			onsettle={settle}
+			ondrop={() => {
+				shape(withoutItem(geometry, selected.id));
+				selectedId = null;
+			}}
+		/>
+	{/if}
+
+	<div class="two even">
+		<div>
+			<h2>Post</h2>
+			<FigureTable
+				rows={geometry.sections}
+				columns={sectionColumns(geometry, shape)}
+				{units}
+				onsettle={settle}
+				mayDrop={() => geometry.sections.length > 1}
+				ondrop={({ id: gone }) =>
+					shape({ ...geometry, sections: geometry.sections.filter((section) => section.id !== gone) })}
+			/>
+			<button
+				type="button"
+				class="tool"
+				disabled={geometry.sections.length >= 4}
+				onclick={() => shape(withNewSection(geometry))}>Another section</button
+			>
+			<div class="row fields">
+				<QuantityField
+					label="pulls out by"
+					value={geometry.pullOutM}
+					quantity="length"
+					{units}
+					check={within(0, 1, 'Between 0 and 1 m.')}
+					onvalue={(pullOutM) => shape({ ...geometry, pullOutM }, 'pull out')}
+					oncommit={settle}
+				/>
+				{#each [0, 1] as const as which (which)}
+					<QuantityField
+						label={which === 0 ? 'gimbal clamp from' : 'to, above the foot'}
+						value={geometry.gimbalM[which]}
+						quantity="length"
+						{units}
+						check={endRule(geometry.gimbalM, which, 2)}
+						onvalue={(value) => shape({ ...geometry, gimbalM: end(geometry.gimbalM, which, value) }, `gimbal ${which}`)}
+						oncommit={settle}
+						testId="clamp-{which}"
+					/>
+				{/each}
+				<QuantityField
+					label="docking pin at"
+					value={geometry.dockM}
+					quantity="length"
+					{units}
+					check={within(0, 2, 'Between 0 and 2 m.')}
+					onvalue={(dockM) => shape({ ...geometry, dockM }, 'dock')}
+					oncommit={settle}
+				/>
+			</div>
+		</div>
+		<div>
+			<h2>Top stage</h2>
+			<div class="row fields">
+				{#each ['length', 'width', 'height'] as words, k (words)}
+					<QuantityField
+						label={words}
+						value={geometry.stage.sizeM[k] ?? 0}
+						quantity="length"
+						{units}
+						check={within(0.005, 1, 'Between 5 mm and 1 m.')}
+						onvalue={(value) =>
+							stage(
+								{
+									sizeM: geometry.stage.sizeM.map((old, i) =>
+										i === k ? value : old
+									) as unknown as SledGeometry['stage']['sizeM']
+								},
+								`stage size ${k}`
+							)}
+						oncommit={settle}
+					/>
+				{/each}
+				{#each [['massKg', 'mass, fixed half'], ['plateKg', 'mass, moving plate']] as const as [field, words] (field)}
+					<QuantityField
+						label={words}
+						value={geometry.stage[field]}
+						quantity="mass"
+						{units}
+						check={within(0.001, 10, 'Between 1 g and 10 kg.')}
+						onvalue={(value) => stage({ [field]: value }, `stage ${field}`)}
+						oncommit={settle}
+					/>
+				{/each}
+			</div>
+			<div class="row fields">
+				{#each stageTravels as [field, words, minus, plus] (field)}
+					{#each [0, 1] as const as which (which)}
+						<QuantityField
+							label="{words}, {which === 0 ? minus : plus}"
+							value={geometry.stage[field][which]}
+							quantity="length"
+							{units}
+							check={endRule(geometry.stage[field], which, 0.5)}
+							onvalue={(value) =>
+								stage({ [field]: end(geometry.stage[field], which, value) }, `stage ${field} ${which}`)}
+							oncommit={settle}
+						/>
+					{/each}
+				{/each}
+				{#each [['foreMPerTurn', 'a turn fore-aft is'], ['sideMPerTurn', 'a turn sideways is']] as const as [field, words] (field)}
+					<QuantityField
+						label={words}
+						value={geometry.stage[field]}
+						quantity="length"
+						{units}
+						check={within(0.0002, 0.02, 'Between 0.2 and 20 mm.')}
+						onvalue={(value) => stage({ [field]: value }, `stage ${field}`)}
+						oncommit={settle}
+						testId="pitch-{field}"
+					/>
+				{/each}
+			</div>
+		</div>
+	</div>
+	<h2>Arm and socket block</h2>
+	<FigureTable
+		rows={geometry.arm.sections}
+		columns={armColumns(geometry, shape)}
+		{units}
+		onsettle={settle}
+		mayDrop={() => geometry.arm.sections.length > 1}
+		ondrop={({ id: gone }) =>
+			shape({
+				...geometry,
+				arm: { ...geometry.arm, sections: geometry.arm.sections.filter((section) => section.id !== gone) }
+			})}
+	/>
+	<div class="row fields">
+		{#each [0, 1] as const as which (which)}
+			<QuantityField
+				label={which === 0 ? 'arm lifts from' : 'to'}
+				value={geometry.arm.rangeKg[which]}
+				quantity="mass"
+				{units}
+				check={within(0, 80, 'Between 0 and 80 kg.')}
+				onvalue={(value) =>
+					shape(
+						{ ...geometry, arm: { ...geometry.arm, rangeKg: end(geometry.arm.rangeKg, which, value) } },
+						`arm ${which}`
+					)}
+				oncommit={settle}
+			/>
+		{/each}
+		<QuantityField
+			label="gimbal and fittings"
+			value={geometry.arm.gimbalKg}
+			quantity="mass"
+			{units}
+			check={within(0, 10, 'Between 0 and 10 kg.')}
+			onvalue={(gimbalKg) => shape({ ...geometry, arm: { ...geometry.arm, gimbalKg } }, 'arm gimbal')}
+			oncommit={settle}
+		/>
+		<label class="stack"
+			>its setting counts
+			<input
+				type="text"
+				value={geometry.arm.unit}
+				maxlength="20"
+				oninput={(event) =>
+					shape({ ...geometry, arm: { ...geometry.arm, unit: event.currentTarget.value } }, 'arm unit')}
+				onblur={settle}
+			/>
+		</label>
+		{#each [0, 1] as const as which (which)}
+			<QuantityField
+				label={which === 0 ? 'threads from' : 'threads to'}
+				value={geometry.arm.threads[which]}
+				quantity="count"
+				{units}
+				check={within(0, 60, 'Between 0 and 60.')}
+				onvalue={(value) =>
+					shape(
+						{ ...geometry, arm: { ...geometry.arm, threads: end(geometry.arm.threads, which, value) } },
+						`threads ${which}`
+					)}
+				oncommit={settle}
+			/>
+		{/each}
+	</div>
+	<h2>Where a weight may be fixed</h2>
+	<FigureTable
+		rows={geometry.places}
+		columns={placeColumns(geometry, shape)}
+		{units}
+		onsettle={settle}
+		ondrop={({ id: gone }) => shape({ ...geometry, places: geometry.places.filter((place) => place.id !== gone) })}
+	/>
+	<button
+		type="button"
+		class="tool"
+		disabled={geometry.places.length >= 8}
+		onclick={() => shape(withNewPlace(geometry))}>Another place</button
+	>
+	<div class="actions">
+		{#if confirmDelete}
+			<span>Delete “{draft.name}” with its benches, thread counts and vest log? The logbook keeps its copies.</span>
+			<button type="button" class="second" onclick={remove} data-testid="delete-sled">Delete it</button>
+			<button type="button" class="tool" onclick={() => (confirmDelete = false)}>Keep it</button>
+		{:else}
+			<button type="button" class="tool" onclick={() => (confirmDelete = true)}>Delete this sled …</button>
+		{/if}
+	</div>
+</div>
+
+<style>
+	.top {
+		display: flex;
+		flex-wrap: wrap;
+		align-items: center;
+		gap: 0 12px;
+	}
+	.grow {
+		flex: 1 1 300px;
+		min-width: 220px;
+	}
+	.name {
+		font-size: 24px;
+		font-weight: 700;
+		width: 100%;
+		border-color: transparent !important;
+		background: transparent !important;
+		padding-left: 0;
+	}
+	.name:focus,
+	.name:hover {
+		border-color: var(--edge) !important;
+	}
+	.two {
+		display: grid;
+		grid-template-columns: minmax(0, 1.7fr) minmax(0, 1fr);
+		gap: 10px 28px;
+		align-items: start;
+	}
+	.even {
+		grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+	}
+	.drawn {
+		border: 1px solid var(--rule);
+		margin-bottom: 10px;
+	}
+	.chips {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 8px;
+	}
+	.fields {
+		margin-top: 10px;
+	}
+	.row :global(.field) {
+		width: 126px;
+		font-size: 13px;
+	}
+	.small {
+		font-size: 13px;
+	}
+	@media (max-width: 900px) {
+		.two {
+			grid-template-columns: minmax(0, 1fr);
+		}
+	}
+</style>

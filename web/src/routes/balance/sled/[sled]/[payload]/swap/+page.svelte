@@ -1,0 +1,8 @@
+<script lang="ts">
+	import SledSwapView from '$lib/sled/SledSwapView.svelte';
+
+	let { data } = $props();
+</script>
+
+<svelte:head><title>Swap sheet: {data.sled.name} · Poise</title></svelte:head>
+<SledSwapView {data} />

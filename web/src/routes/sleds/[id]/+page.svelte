@@ -1,0 +1,10 @@
+<script lang="ts">
+	import '$lib/state/sheet.css';
+	import { page } from '$app/state';
+	import SledEditor from '$lib/sled/SledEditor.svelte';
+
+	let { data } = $props();
+</script>
+
+<svelte:head><title>{data.sled.name} · Poise</title></svelte:head>
+{#key page.params.id}<SledEditor {data} />{/key}
