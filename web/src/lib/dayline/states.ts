@@ -2,7 +2,7 @@ import type { CombinedBody } from '@poise/core';
 import type { BenchFigures } from '$lib/balance/figures';
 import type { Positions } from '$lib/model/rig';
 import type { SledSetting } from '$lib/model/sled';
-import { dropBandS, type SledFigures, staticBandM } from '$lib/sled/figures';
+import { dropBandS, type SledFigures } from '$lib/sled/figures';
 import type { StationState } from './stations';
 
 /** How far the payload's centre of gravity may lie from the plate's middle before the slides have to make up for it. */
@@ -47,10 +47,10 @@ export function logStation(
 
 /** The worst of static balance, drop time and spin speaks for the sled. */
 export function sledStation(
-	figures: Pick<SledFigures, 'report' | 'poised' | 'fit' | 'toleranceRad'>,
+	figures: Pick<SledFigures, 'report' | 'poised' | 'fit' | 'toleranceRad' | 'staticBandM'>,
 	wantedDropS: number
 ): StationState {
-	const { report, poised, fit, toleranceRad } = figures;
+	const { report, poised, fit, toleranceRad, staticBandM } = figures;
 	if (fit === 'tooHeavy') return { offset: -400, words: 'too heavy for the sled' };
 	const { staticOffsetM, dropTimeS, dynamic } = report;
 	const offsets = [

@@ -60,7 +60,7 @@
 		<text
 			class="name"
 			x={Math.max(14, view === 'front' ? box.x - 4 : box.x - 40)}
-			y={view === 'front' && sheet.places.length > 2 ? box.y - 40 : box.y - nameLift}
+			y={view === 'front' && sheet.places.length > 2 ? Math.max(16, box.y - 40) : box.y - nameLift}
 		>
 			{names[view]}
 		</text>

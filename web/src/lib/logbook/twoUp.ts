@@ -71,13 +71,13 @@ export function twoUp(a: BalanceRecord, b: BalanceRecord): TwoUp {
 			})),
 			{ label: 'Nudges', unit: '', decimals: 0, a: a.nudges.length, b: b.nudges.length }
 		],
-		onlyA: without(namesA, namesB),
-		onlyB: without(namesB, namesA)
+		onlyA: namesLeft(namesA, namesB),
+		onlyB: namesLeft(namesB, namesA)
 	};
 }
 
 /** Names of the first list that the second does not hold as often. */
-function without(names: readonly string[], others: readonly string[]): string[] {
+export function namesLeft(names: readonly string[], others: readonly string[]): string[] {
 	const left = [...others];
 	return names.filter((name) => {
 		const at = left.indexOf(name);

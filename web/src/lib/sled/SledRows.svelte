@@ -1,8 +1,8 @@
 <script lang="ts">
 	import type { UnitSystem } from '$lib/model/person';
-	import { showLength, together } from '$lib/units/display';
+	import { showLength, together, unbroken } from '$lib/units/display';
 	import Vial from '$lib/vial/Vial.svelte';
-	import { dropBandS, type SledFigures, staticBandM } from './figures';
+	import { dropBandS, type SledFigures } from './figures';
 	import { degrees, seconds } from './slip';
 
 	/** How far static balance, drop and spin are from right, each in its vial. */
@@ -30,7 +30,7 @@
 			name: 'Static, fore-aft',
 			minus: 'back',
 			plus: 'forward',
-			offset: -report.staticOffsetM.fore / staticBandM,
+			offset: -report.staticOffsetM.fore / figures.staticBandM,
 			now: heavy(report.staticOffsetM.fore, 'forward', 'back'),
 			note: give(0)
 		},
@@ -39,7 +39,7 @@
 			name: 'Static, side',
 			minus: 'right',
 			plus: 'left',
-			offset: -report.staticOffsetM.side / staticBandM,
+			offset: -report.staticOffsetM.side / figures.staticBandM,
 			now: heavy(report.staticOffsetM.side, 'left', 'right'),
 			note: give(1)
 		},
@@ -52,7 +52,7 @@
 			now:
 				report.dropTimeS.fore === null
 					? 'top-heavy'
-					: `${seconds(report.dropTimeS.fore)}, wanted ${seconds(wantedDropS)}`,
+					: unbroken(`${seconds(report.dropTimeS.fore)}, wanted ${seconds(wantedDropS)}`),
 			note: report.dropHeightM > 0 ? `gimbal ${together(showLength(report.dropHeightM, units))} over the centre` : ''
 		},
 		{

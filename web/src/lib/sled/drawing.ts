@@ -35,7 +35,7 @@ export function sledBounds(geometry: SledGeometry, setting: SledSetting, payload
  * them. The largest allowed scale that fits.
  */
 export function layOutSled({ leastM, greatestM }: Bounds, width: number, height: number): Sheet {
-	const narrow = width < 560;
+	const narrow = width < 480;
 	const [x, y, z] = greatestM.map((value, axis) => value - (leastM[axis] as number)) as [number, number, number];
 	const gap = narrow ? 30 : 46;
 	const [left, right, top, bottom] = narrow ? [34, 14, 30, 34] : [62, 24, 30, 36];

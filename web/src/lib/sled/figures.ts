@@ -24,8 +24,13 @@ export interface MountedBody {
 	readonly sigmaM: Vec3;
 }
 
-/** Near enough to shoot on: a third of a turn of a fine knob, and what a thumb can time. */
-export const staticBandM = 0.0005;
+/** Near enough to shoot on: half a millimetre, or what leans the post by two degrees where that is less; what a thumb can time. */
+const widestBandM = 0.0005;
+/** No knob is set finer. */
+const finestBandM = 0.0001;
+const forgivenLeanRad = radFromDeg(2);
+export const staticBandOf = ({ dropHeightM }: Pick<SledReport, 'dropHeightM'>): number =>
+	Math.max(finestBandM, Math.min(widestBandM, dropHeightM * Math.tan(forgivenLeanRad)));
 export const dropBandS = 0.15;
 
 /** What may move to cure a spin, when a weight may be added. */
@@ -105,6 +110,8 @@ export interface SledFigures {
 	readonly sled: Sled;
 	readonly report: SledReport;
 	readonly toleranceRad: number;
+	/** How far off counts as standing upright, either way. */
+	readonly staticBandM: number;
 	readonly staticGood: boolean;
 	readonly dropGood: boolean;
 	readonly spinGood: boolean;
@@ -133,6 +140,7 @@ export function sledFigures(
 	const report = sledReport({ sled: standing });
 	const toleranceRad = leanToleranceRad(state.shots);
 	const { staticOffsetM, dropTimeS, dynamic } = report;
+	const staticBandM = staticBandOf(report);
 	const staticGood = Math.max(Math.abs(staticOffsetM.fore), Math.abs(staticOffsetM.side)) <= staticBandM;
 	const dropGood = dropTimeS.fore !== null && Math.abs(dropTimeS.fore - state.dropTimeS) <= dropBandS;
 	const spinGood = Math.max(Math.abs(dynamic.foreLeanRad), Math.abs(dynamic.sideLeanRad)) <= toleranceRad;
@@ -156,6 +164,7 @@ export function sledFigures(
 		sled: standing,
 		report,
 		toleranceRad,
+		staticBandM,
 		staticGood,
 		dropGood,
 		spinGood,

@@ -2,7 +2,7 @@ import { degFromRad, type SledCure } from '@poise/core';
 import type { UnitSystem } from '$lib/model/person';
 import type { SledGeometry, SledSetting } from '$lib/model/sled';
 import { showMass, showMove, showTurns, together } from '$lib/units/display';
-import { dropBandS, settable, type SledFigures, staticBandM } from './figures';
+import { dropBandS, settable, type SledFigures } from './figures';
 import { cameraId, gimbalTravel, itemAt, plateMove, swingRad } from './standing';
 
 /** One thing the hand does. */
@@ -45,8 +45,8 @@ export function targetOf(
 ): SledSetting {
 	const { fore, side } = figures.report.staticOffsetM;
 	const moves = cure.kind !== 'leave';
-	const plateFore = moves || Math.abs(fore) > staticBandM ? cure.plate.foreM : 0;
-	const plateSide = moves || Math.abs(side) > staticBandM ? cure.plate.sideM : 0;
+	const plateFore = moves || Math.abs(fore) > figures.staticBandM ? cure.plate.foreM : 0;
+	const plateSide = moves || Math.abs(side) > figures.staticBandM ? cure.plate.sideM : 0;
 	const late = figures.report.dropTimeS.fore;
 	const gimbal = moves || !figures.dropGood || late === null ? cure.gimbalHeightM : setting.gimbalM;
 	const items = { ...setting.items };
@@ -236,7 +236,7 @@ function whyOf(
 export const worstLean = ({ dynamic }: SledFigures['report']): number =>
 	Math.abs(dynamic.foreLeanRad) >= Math.abs(dynamic.sideLeanRad) ? dynamic.foreLeanRad : dynamic.sideLeanRad;
 
-function shortOf(geometry: SledGeometry, { cure, toleranceRad }: SledFigures): string | null {
+function shortOf(geometry: SledGeometry, { cure, toleranceRad, staticBandM }: SledFigures): string | null {
 	const { solution, staticOffsetM } = cure;
 	const parts: string[] = [];
 	if (Math.max(Math.abs(staticOffsetM.fore), Math.abs(staticOffsetM.side)) > staticBandM)

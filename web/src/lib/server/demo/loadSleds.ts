@@ -1,8 +1,9 @@
+import { radFromDeg, sledPlanes } from '@poise/core';
 import { scenario } from '@poise/demo';
 import { v7 as newId } from 'uuid';
 import { mountedBodies, type Payload, standingParts } from '$lib/model/payload';
 import type { Part } from '$lib/model/part';
-import type { SledDraft, SledEntry, SledShot } from '$lib/model/sled';
+import type { SledDraft, SledEntry, SledSeen, SledSetting, SledShot } from '$lib/model/sled';
 import { sledFromPattern, sledPatterns } from '$lib/sled/patterns';
 import { poisedFrom } from '$lib/sled/poisedFrom';
 import { freshSledState } from '$lib/sled/state';
@@ -51,7 +52,7 @@ export async function loadSleds(
 					payloadId: payload.id,
 					sledId: sled.id,
 					payloadVersion: payload.version,
-					state: { ...state, setting: left },
+					state: { ...state, setting: left, seen: seenPoised(left, payload.version, dropTimeS) },
 					note
 				},
 				ago(daysAgo)
@@ -64,3 +65,16 @@ export async function loadSleds(
 			});
 	}
 }
+
+/** Left so, it was let go in both planes, timed, and seen to be right: the hand knows more than the shelf does. */
+const seenPoised = (setting: SledSetting, payloadVersion: number, dropTimeS: number): SledSeen[] => [
+	...sledPlanes.map((plane) => ({
+		kind: 'rest' as const,
+		plane,
+		leanRad: 0,
+		sigmaRad: radFromDeg(0.5),
+		setting,
+		payloadVersion
+	})),
+	{ kind: 'drop', plane: 'fore', dropTimeS, sigmaS: 0.05, runsS: [dropTimeS], setting, payloadVersion }
+];

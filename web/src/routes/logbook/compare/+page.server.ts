@@ -1,5 +1,6 @@
 import { idOf } from '$lib/server/api';
-import { findBalance, listBalances } from '$lib/server/db/balances';
+import type { LoggedBalance } from '$lib/model/balance';
+import { findBalance, findSledBalance, listBalances } from '$lib/server/db/balances';
 import { pageLoad } from '$lib/server/page';
 import type { PageServerLoad } from './$types';
 
@@ -13,9 +14,15 @@ export const load: PageServerLoad = ({ locals: { crewId }, url }) =>
 		})[0] ?? [lines[0]?.id, lines[1]?.id];
 		const a = url.searchParams.get('a') ?? pair[0];
 		const b = url.searchParams.get('b') ?? pair[1];
+		const open = (id: string | undefined) => {
+			if (id === undefined) return null;
+			const kind: LoggedBalance['kind'] | undefined = lines.find((line) => line.id === id)?.kind;
+			return kind === 'sled' ? findSledBalance(crewId, idOf(id)) : findBalance(crewId, idOf(id));
+		};
+		const [first, second] = await Promise.all([open(a), open(b)]);
 		return {
 			lines,
-			a: a === undefined ? null : await findBalance(crewId, idOf(a)),
-			b: b === undefined ? null : await findBalance(crewId, idOf(b))
+			a: first,
+			b: second
 		};
 	});

@@ -2,14 +2,23 @@
 	import '$lib/state/sheet.css';
 	import { goto } from '$app/navigation';
 	import RigDrawing from '$lib/balance/RigDrawing.svelte';
+	import { sledRecordParts, sledTwoUp } from '$lib/logbook/sledCompare';
 	import { recordParts, twoUp, type TwoUpLine } from '$lib/logbook/twoUp';
 	import { when } from '$lib/logbook/when';
-	import type { BalanceRecord } from '$lib/model/balance';
+	import type { BalanceRecord, SledRecord } from '$lib/model/balance';
+	import SledDrawing from '$lib/sled/SledDrawing.svelte';
 	import Vial from '$lib/vial/Vial.svelte';
 
 	let { data } = $props();
 	const units = $derived(data.person.units);
-	const compared = $derived(data.a === null || data.b === null ? null : twoUp(data.a, data.b));
+	type Opened = BalanceRecord | SledRecord;
+	const isSled = (record: Opened): record is SledRecord => record.kind === 'sled';
+	const compared = $derived.by(() => {
+		const { a, b } = data;
+		if (a === null || b === null) return null;
+		if (isSled(a)) return isSled(b) ? sledTwoUp(a, b) : null;
+		return isSled(b) ? null : twoUp(a, b);
+	});
 	const pair = $derived([data.a, data.b].filter((each) => each !== null));
 	let width = $state(560);
 
@@ -27,14 +36,14 @@
 	/** A millimetre of a slide, a tenth of a motor, a twentieth of the mass count as the same. */
 	const tolerance = ({ unit, a }: TwoUpLine) =>
 		unit === 'mm' ? 1 : unit === '%' ? 10 : unit === 'g' ? Math.max(5, (a ?? 0) / 20) : 1;
-	const words = (record: BalanceRecord) => `${record.payloadName}, ${when(record.loggedAt)}`;
+	const words = (record: Opened) => `${record.payloadName}, ${when(record.loggedAt)}`;
 </script>
 
 <svelte:head><title>Two balances side by side · Poise</title></svelte:head>
 <div class="sheet">
 	<p class="screen"><a href="/logbook">The logbook</a></p>
 	<h1>Two balances side by side</h1>
-	{#if compared === null || pair.length < 2}
+	{#if pair.length < 2}
 		<p class="hint">Log two balances, and they can be laid side by side here.</p>
 	{:else}
 		<div class="pair" bind:clientWidth={width}>
@@ -58,58 +67,75 @@
 							? 'poised'
 							: 'not poised'}</span
 					>
-					<RigDrawing
-						rig={record.rig}
-						parts={recordParts(record)}
-						axes={record.axes}
-						positionsM={record.positionsM}
-						targetsM={null}
-						nextId={null}
-						{units}
-						width={Math.max(280, (width < 800 ? width : width / 2) - 60)}
-						height={330}
-						plain
-					/>
+					{#if isSled(record)}
+						<SledDrawing
+							geometry={record.sled.geometry}
+							setting={record.setting}
+							parts={sledRecordParts(record)}
+							report={null}
+							{units}
+							width={Math.max(280, (width < 800 ? width : width / 2) - 60)}
+							height={330}
+							bare
+						/>
+					{:else}
+						<RigDrawing
+							rig={record.rig}
+							parts={recordParts(record)}
+							axes={record.axes}
+							positionsM={record.positionsM}
+							targetsM={null}
+							nextId={null}
+							{units}
+							width={Math.max(280, (width < 800 ? width : width / 2) - 60)}
+							height={330}
+							plain
+						/>
+					{/if}
 					{#if record.note !== ''}<p class="note">{record.note}</p>{/if}
 				</section>
 			{/each}
 		</div>
-		<div class="scroll">
-			<table>
-				<thead
-					><tr
-						><th>What</th><th class="number">first</th><th class="number">second</th><th class="number">difference</th
-						><th class="tube"></th></tr
-					></thead
-				>
-				<tbody>
-					{#each compared.lines as line (line.label)}
-						<tr data-line={line.label}>
-							<th>{line.label}</th>
-							<td class="number figure">{shown(line.a, line)}</td>
-							<td class="number figure">{shown(line.b, line)}</td>
-							<td class="number figure">{difference(line)}</td>
-							<td
-								>{#if line.a !== null && line.b !== null}<Vial
-										offset={(line.b - line.a) / tolerance(line)}
-										label="{line.label}: {difference(line)}"
-									/>{/if}</td
-							>
-						</tr>
-					{/each}
-				</tbody>
-			</table>
-		</div>
-		<p class="lead">
-			{compared.onlyA.length === 0 && compared.onlyB.length === 0
-				? 'The same parts on both.'
-				: [
-						compared.onlyA.length === 0
-							? ''
-							: `Only on the first (${words(pair[0] as BalanceRecord)}): ${compared.onlyA.join(', ')}.`,
-						compared.onlyB.length === 0 ? '' : `Only on the second: ${compared.onlyB.join(', ')}.`
-					].join(' ')}
-		</p>
+		{#if compared === null}
+			<p class="hint">One is of a gimbal and one of a sled: they share no slide. Pick two of a kind.</p>
+		{:else}
+			<div class="scroll">
+				<table>
+					<thead
+						><tr
+							><th>What</th><th class="number">first</th><th class="number">second</th><th class="number">difference</th
+							><th class="tube"></th></tr
+						></thead
+					>
+					<tbody>
+						{#each compared.lines as line (line.label)}
+							<tr data-line={line.label}>
+								<th>{line.label}</th>
+								<td class="number figure">{shown(line.a, line)}</td>
+								<td class="number figure">{shown(line.b, line)}</td>
+								<td class="number figure">{difference(line)}</td>
+								<td
+									>{#if line.a !== null && line.b !== null}<Vial
+											offset={(line.b - line.a) / tolerance(line)}
+											label="{line.label}: {difference(line)}"
+										/>{/if}</td
+								>
+							</tr>
+						{/each}
+					</tbody>
+				</table>
+			</div>
+			<p class="lead">
+				{compared.onlyA.length === 0 && compared.onlyB.length === 0
+					? 'The same parts on both.'
+					: [
+							compared.onlyA.length === 0
+								? ''
+								: `Only on the first (${words(pair[0] as Opened)}): ${compared.onlyA.join(', ')}.`,
+							compared.onlyB.length === 0 ? '' : `Only on the second: ${compared.onlyB.join(', ')}.`
+						].join(' ')}
+			</p>
+		{/if}
 		<div class="actions screen"><button type="button" class="second" onclick={() => window.print()}>Print</button></div>
 	{/if}
 </div>
