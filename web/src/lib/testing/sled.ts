@@ -1,0 +1,16 @@
+import type { SledBenchState, SledRig } from '$lib/model/sled';
+import { sledFromPattern, sledPatterns } from '$lib/sled/patterns';
+import { freshSledState } from '$lib/sled/state';
+
+/** One of the patterns as a crew would have it. */
+export function sled(pattern: 'light' | 'medium' | 'heavy'): SledRig {
+	const found = sledPatterns.find(({ id }) => id === pattern);
+	if (found === undefined) throw new Error(`There is no pattern ${pattern}`);
+	return { id: pattern, version: 1, ...sledFromPattern(found, found.name) };
+}
+
+export const benchState = (of: SledRig, next: Partial<SledBenchState> = {}): SledBenchState => ({
+	...freshSledState(of),
+	shots: ['pans'],
+	...next
+});
