@@ -11,7 +11,7 @@
 	import { showLength, showMove, together } from '$lib/units/display';
 	import { layOutSled, sledBounds } from './drawing';
 	import SledItemGlyph from './SledItemGlyph.svelte';
-	import { gimbalTravel, itemAt, middlesOf, mountM, postLengthM, sectionsStanding } from './standing';
+	import { itemAt, middlesOf, mountM, postLengthM, sectionsStanding } from './standing';
 
 	/** A sled to scale from the side, from before the lens, and from above; everything on it can be pulled where it goes. */
 	interface Props {

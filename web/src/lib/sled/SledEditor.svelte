@@ -12,6 +12,7 @@
 	import { sledReport } from '@poise/core';
 	import { KeptDocument } from '$lib/state/keptDocument.svelte';
 	import { forget } from '$lib/state/kept';
+	import { saveOver } from '$lib/state/saveOver';
 	import SheetLinks from '$lib/state/SheetLinks.svelte';
 	import { showMass, together } from '$lib/units/display';
 	import { onMount } from 'svelte';
@@ -43,7 +44,7 @@
 	const kept = new KeptDocument<SledDraft>(
 		`sled.${id}`,
 		draftOf(data.sled),
-		(value, version) => ask<SledRig>('PUT', `/api/sleds/${id}`, { ...value, version }),
+		(value, version) => saveOver<SledRig>(`/api/sleds/${id}`, value, version),
 		data.sled.version
 	);
 	onMount(() => {

@@ -66,9 +66,9 @@ describe('the picture of a spin', () => {
 	});
 	it('draws every face outwards', () => {
 		const [box] = sceneOf(heavy.geometry, poised.setting, []);
-		const centre = box!.cornersM.reduce((sum, corner) => sum.map((v, k) => v + corner[k]! / 8), [0, 0, 0]);
+		const centre = [0, 1, 2].map((k) => box!.cornersM.reduce((sum, corner) => sum + corner[k]! / 8, 0));
 		for (const face of boxFaces) {
-			const [a, b, c] = face.map((place) => box!.cornersM[place]!) as [number[], number[], number[]];
+			const [a, b, c] = face.map((place) => [...box!.cornersM[place]!]) as [number[], number[], number[]];
 			const [u, v] = [b, c].map((corner) => corner.map((value, k) => value - a[k]!)) as [number[], number[]];
 			const normal = [u[1]! * v[2]! - u[2]! * v[1]!, u[2]! * v[0]! - u[0]! * v[2]!, u[0]! * v[1]! - u[1]! * v[0]!];
 			const out = a.map((value, k) => value - centre[k]!);

@@ -3,7 +3,10 @@ import { freshChecklist } from '$lib/model/paper';
 import { RigKeeper } from '$lib/rig/rigKeeper.svelte';
 import { stubServer, stubStorage } from '$lib/testing/browserStubs';
 import { rig } from '$lib/testing/scenario';
+import { keep } from './kept';
+import { KeptDocument } from './keptDocument.svelte';
 import { PaperKeeper } from './paperKeeper.svelte';
+import { holds, saveOver } from './saveOver';
 
 beforeEach(() => {
 	vi.useFakeTimers();
@@ -105,5 +108,66 @@ describe('a rig being edited', () => {
 		keeper.undo();
 		expect(keeper.draft.name).toBe('Mine still');
 		keeper.stop();
+	});
+});
+
+describe('a document kept and sent', () => {
+	const made = (put: (value: { n: number }, version: number) => Promise<unknown>) =>
+		new KeptDocument<{ n: number }>('doc', { n: 0 }, put as never);
+
+	it('sends one save at a time, the next with the version of the last', async () => {
+		const versions: number[] = [];
+		let answer: () => void = () => undefined;
+		const document = made((_value, version) => {
+			versions.push(version);
+			return new Promise((resolve) => {
+				answer = () => resolve({ ok: true, value: { version: version + 1 } });
+			});
+		});
+		document.set({ n: 1 });
+		await vi.advanceTimersByTimeAsync(600);
+		document.set({ n: 2 });
+		await vi.advanceTimersByTimeAsync(5000);
+		expect(versions).toEqual([1]);
+		answer();
+		await vi.advanceTimersByTimeAsync(1000);
+		expect(versions).toEqual([1, 2]);
+		answer();
+		await vi.advanceTimersByTimeAsync(10);
+		expect(document.saving).toBe('saved');
+	});
+	it('comes back after a reload with its steps, and not in a shape it does not know', async () => {
+		const away = async () => ({ ok: false, away: true, error: { code: 'databaseAway', message: 'away' } });
+		const document = made(away);
+		document.set({ n: 1 });
+		document.set({ n: 2 });
+		await vi.advanceTimersByTimeAsync(700);
+		expect(document.linkLost).toBe(true);
+		document.stop();
+		const again = made(async () => ({ ok: true, value: {} }));
+		again.restore();
+		expect(again.value).toEqual({ n: 2 });
+		again.undo();
+		expect(again.value).toEqual({ n: 1 });
+		await vi.advanceTimersByTimeAsync(700);
+		expect(again.saving).toBe('saved');
+		keep('doc', { version: 3, draft: { n: 9 } });
+		const odd = made(away);
+		odd.restore();
+		expect(odd.value).toEqual({ n: 0 });
+	});
+});
+
+describe('saving over a version', () => {
+	it('takes its own save with a lost answer for saved, somebody else’s for a conflict', async () => {
+		const stale = { status: 409, body: { error: { code: 'stale', message: 'stale' } } };
+		let held: object = { name: 'A', list: [1, { b: 2, a: 1 }], version: 5 };
+		stubServer(({ method }) => (method === 'GET' ? { status: 200, body: held } : stale));
+		const mine = { name: 'A', list: [1, { a: 1, b: 2 }] };
+		expect(await saveOver('/api/x', mine, 4)).toMatchObject({ ok: true, value: { version: 5 } });
+		held = { name: 'B', list: [1, { b: 2, a: 1 }], version: 5 };
+		expect(await saveOver('/api/x', mine, 4)).toMatchObject({ ok: false });
+		expect(holds([1, 2, 3], [1, 2])).toBe(false);
+		expect(holds({ a: [] }, { a: {} })).toBe(false);
 	});
 });

@@ -33,7 +33,15 @@ function keepNow(): void {
 	waiting.clear();
 }
 
+/**
+ * The page is being left for another document. The next one may have been made before the last save arrived, so what is
+ * kept stays for it to find; it sends that once more and forgets it then.
+ */
+let leaving = false;
+
 if (typeof window !== 'undefined') {
+	window.addEventListener('beforeunload', () => (leaving = true));
+	window.addEventListener('pageshow', () => (leaving = false));
 	window.addEventListener('pagehide', keepNow);
 	document.addEventListener('visibilitychange', () => {
 		if (document.visibilityState === 'hidden') keepNow();
@@ -51,6 +59,7 @@ export function recall<T>(key: string): T | null {
 }
 
 export function forget(key: string): void {
+	if (leaving) return;
 	waiting.delete(key);
 	try {
 		localStorage.removeItem(prefix + key);

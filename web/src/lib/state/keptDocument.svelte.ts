@@ -16,7 +16,7 @@ export type SaveState = 'saved' | 'unsaved' | 'refused' | 'stale' | 'away';
  * A value that a person edits: kept in this browser at once, sent a moment later, undone step by step. Whatever was not
  * confirmed when the page went away comes back with {@link restore}.
  *
- * `send` saves it over a version and gives the new one; where the last word wins the version says nothing.
+ * `put` saves it over a version and gives the new one; where the last word wins the version says nothing.
  */
 export class KeptDocument<T> {
 	#history = $state.raw() as History<T>;
@@ -24,7 +24,8 @@ export class KeptDocument<T> {
 	#timer: ReturnType<typeof setTimeout> | undefined;
 	#version: number;
 	readonly #key: string;
-	readonly #send: (value: T, version: number) => Promise<Outcome<{ readonly version?: number }>>;
+	#sending: Promise<void> | undefined;
+	readonly #put: (value: T, version: number) => Promise<Outcome<{ readonly version?: number }>>;
 
 	saving = $state<SaveState>('saved');
 	message = $state('');
@@ -32,11 +33,11 @@ export class KeptDocument<T> {
 	constructor(
 		key: string,
 		value: T,
-		send: (value: T, version: number) => Promise<Outcome<{ readonly version?: number }>>,
+		put: (value: T, version: number) => Promise<Outcome<{ readonly version?: number }>>,
 		version = 1
 	) {
 		this.#key = key;
-		this.#send = send;
+		this.#put = put;
 		this.#version = version;
 		this.#history = begin(value);
 	}
@@ -57,7 +58,8 @@ export class KeptDocument<T> {
 	/** Takes back what this browser kept and the server never confirmed. Call once, in the browser. */
 	restore(): void {
 		const kept = recall<Kept<T>>(this.#key);
-		if (kept === null) return;
+		// What an older page kept in another shape is nothing to go by.
+		if (kept === null || kept.history?.present === undefined) return;
 		this.#history = kept.history;
 		this.#version = kept.version;
 		this.#touched();
@@ -82,11 +84,18 @@ export class KeptDocument<T> {
 		this.#touched();
 	}
 
+	/** One at a time: a save that is asked for while another is on its way waits for its answer. */
 	async save(): Promise<void> {
 		clearTimeout(this.#timer);
+		while (this.#sending !== undefined) await this.#sending;
 		if (!this.#dirty || this.saving === 'stale') return;
+		this.#sending = this.#send().finally(() => (this.#sending = undefined));
+		await this.#sending;
+	}
+
+	async #send(): Promise<void> {
 		const sent = this.value;
-		const outcome = await this.#send(sent, this.#version);
+		const outcome = await this.#put(sent, this.#version);
 		if (outcome.ok) {
 			this.#version = outcome.value.version ?? this.#version;
 			this.message = '';

@@ -1,5 +1,5 @@
 import { scenario } from '@poise/demo';
-import { completePositions, type MountedBody, solveBench } from '$lib/balance/figures';
+import { completePositions, solveBench } from '$lib/balance/figures';
 import type { BalanceRecord } from '$lib/model/balance';
 import type { Part } from '$lib/model/part';
 import { mountedBodies, type Payload, type StandingPart, standingParts } from '$lib/model/payload';
@@ -34,7 +34,7 @@ export function payload(word: string): Payload {
 }
 
 export const standing = (of: Payload): StandingPart[] => standingParts(of, partNamed);
-export const bodies = (of: Payload): MountedBody[] => mountedBodies(standing(of));
+export const bodies = (of: Payload) => mountedBodies(standing(of));
 
 export function rig(word: string): Rig {
 	const found = scenario.rigs.find(({ name }) => name.includes(word));
