@@ -30,10 +30,13 @@ export default async function shots() {
 		const idOf = (/** @type {{ id: string, name: string }[]} */ list, /** @type {string} */ word) =>
 			/** @type {{ id: string }} */ (list.find(({ name }) => name.includes(word))).id;
 		const [payloads, rigs, log] = [await get('/api/payloads'), await get('/api/rigs'), await get('/api/balances')];
+		const sleds = await get('/api/sleds');
 		const [small, large] = [idOf(rigs, 'Small'), idOf(rigs, 'Large')];
 		const [wide, tele, cine] = [idOf(payloads, 'wide'), idOf(payloads, 'tele'), idOf(payloads, 'Cine')];
 		const [prime, screenOut] = [idOf(payloads, 'monitor'), idOf(payloads, 'screen')];
-		const oldest = log[log.length - 1].id;
+		const [heavy, light] = [idOf(sleds, 'Heavy'), idOf(sleds, 'Light')];
+		const onSled = `/balance/sled/${heavy}/${cine}`;
+		const oldest = log.filter((/** @type {{ kind: string }} */ { kind }) => kind === 'gimbal').at(-1).id;
 
 		/** @type {import('puppeteer-core').Page} */
 		const page = await browser.newPage();
@@ -72,13 +75,11 @@ export default async function shots() {
 			for (let count = 0; count < times; count += 1) await page.click('[data-testid="accept"]');
 		};
 
-		await take('payloads', '/payload');
 		await take('payload-cine', `/payload/${cine}`, {
 			before: click('[data-part="Cine zoom 25–120"][data-view="side"]')
 		});
 		await take('balance-day', `/balance/${small}/${wide}`);
 		await take('balance-house', `/balance/${large}/${cine}`, { theme: 'house', before: accept(2) });
-		await take('balance-out-of-travel', `/balance/${small}/${tele}`);
 		await take('balance-search', `/balance/${small}/${prime}`, {
 			before: click('[data-testid="accept"]', '[data-testid="falls-minus"]')
 		});
@@ -87,7 +88,10 @@ export default async function shots() {
 			before: click('[data-testid="motors-off"]')
 		});
 		await take('fit', `/balance/${small}/${tele}/fit`);
-		await take('poses', `/balance/${small}/${tele}/poses`);
+		await take('sled-bench', onSled);
+		await take('sled-spin', `${onSled}/spin`, { theme: 'house' });
+		await take('sled-drop-phone', `/balance/sled/${light}/${wide}/drop`, { phone: true });
+		await take('sled', `/sleds/${heavy}`, { before: click('[data-testid="pick-batteries"]') });
 		await take('measure', `/payload/${wide}/measure`, { before: click('[data-testid="way-scales"]') });
 		await take('swap', `/payload/${wide}/swap?rig=${small}`);
 		await take('power', `/payload/${cine}/power`);
@@ -96,7 +100,6 @@ export default async function shots() {
 		await take('learn', '/learn');
 		await take('logbook', '/logbook');
 		await take('logbook-compare', `/logbook/${oldest}?with=${wide}`);
-		await take('two-up', '/logbook/compare');
 		await take('shelf', '/shelf');
 		console.log(`Pictures are in docs/screenshots.`);
 	} finally {

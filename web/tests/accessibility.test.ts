@@ -3,9 +3,10 @@ import { createRequire } from 'node:module';
 import type { AxeResults } from 'axe-core';
 import type { Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { BalanceRecord } from '../src/lib/model/balance';
+import type { LoggedBalance } from '../src/lib/model/balance';
 import type { Payload } from '../src/lib/model/payload';
 import type { Rig } from '../src/lib/model/rig';
+import type { SledRig } from '../src/lib/model/sled';
 import { send } from './application';
 import { go, type Screen, serveScreen } from './browser';
 
@@ -18,11 +19,17 @@ beforeAll(async () => {
 	screen = await serveScreen([]);
 	page = await screen.newPage();
 	const get = async <T>(path: string) => (await send(screen.origin, 'GET', path)).body as T;
-	const [payloads, rigs, [logged]] = [
+	const [payloads, rigs, log, sleds] = [
 		await get<Payload[]>('/api/payloads'),
 		await get<Rig[]>('/api/rigs'),
-		await get<BalanceRecord[]>('/api/balances')
+		await get<LoggedBalance[]>('/api/balances'),
+		await get<SledRig[]>('/api/sleds')
 	];
+	const logged = log.find(({ kind }) => kind === 'gimbal');
+	const loggedSled = log.find(({ kind }) => kind === 'sled');
+	const cine = payloads.find(({ name }) => name.includes('Cine'))!;
+	const heavy = sleds.find(({ name }) => name.includes('Heavy'))!;
+	const sled = `/balance/sled/${heavy.id}/${cine.id}`;
 	const tele = payloads.find(({ name }) => name.includes('tele'))!;
 	views = {
 		payloads: '/payload',
@@ -45,6 +52,17 @@ beforeAll(async () => {
 		logbook: '/logbook',
 		'empty search': '/logbook?search=nothing-like-this',
 		'logged balance': `/logbook/${logged!.id}`,
+		'logged sled balance': `/logbook/${loggedSled!.id}`,
+		sleds: '/sleds',
+		sled: `/sleds/${heavy.id}`,
+		'sled bench': sled,
+		'rigging sequence': `${sled}/guide`,
+		'drop timer': `${sled}/drop`,
+		spin: `${sled}/spin`,
+		reach: `${sled}/reach`,
+		trim: `${sled}/trim`,
+		'arm and vest': `${sled}/arm`,
+		'sled swap sheet': `${sled}/swap`,
 		shelf: '/shelf',
 		'nothing there': '/nowhere'
 	};

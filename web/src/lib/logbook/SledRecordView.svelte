@@ -103,7 +103,9 @@
 				target={data.sled === null ? null : target}
 			/>
 		</div>
-		<div class="rows">
+		<!-- Scrolls, so it takes the keyboard too. -->
+		<!-- svelte-ignore a11y_no_noninteractive_tabindex -->
+		<div class="rows" tabindex="0" role="region" aria-label="Where everything stood">
 			<table>
 				<thead
 					><tr><th>Where it stood</th><th class="number">logged</th><th class="number">for the present payload</th></tr

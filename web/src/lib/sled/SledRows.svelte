@@ -117,6 +117,9 @@
 		font-size: 15px;
 		line-height: 1.15;
 	}
+	.now strong {
+		white-space: nowrap;
+	}
 	small {
 		color: var(--quiet);
 		font-size: 12.5px;
