@@ -131,3 +131,45 @@ export {
 	sledTolerance,
 	type SledWay
 } from './sled/simulateSledBench';
+
+// Cranes: the arm, its weights, the order of loading
+export type { CraneArm, CranePart } from './crane/craneArm';
+export { craneMoment } from './crane/craneMoment';
+export { craneDrift, type CraneDrift, type DriftKind } from './crane/craneDrift';
+export {
+	chooseCounterweights,
+	type CounterweightChoice,
+	type CounterweightInput,
+	type PlateCount,
+	type TrimSlide
+} from './crane/chooseCounterweights';
+export { loadingSequence, type LoadingResult, type LoadingStep } from './crane/loadingSequence';
+
+// Whether it stands
+export type { Point } from './crane/footprint';
+export {
+	type EdgeStability,
+	type SideForce,
+	type Stability,
+	stabilityAt,
+	type StabilityInput
+} from './crane/stability';
+export {
+	type EnvelopeInput,
+	stabilityEnvelope,
+	type StabilityEnvelope,
+	stabilityRose
+} from './crane/stabilityEnvelope';
+
+// Its levelling linkage, and the head at its nose
+export { levelLinkage, type LinkageGeometry } from './crane/levelLinkage';
+export { type LinkageFreedom, tuneLinkage, type TunedLinkage } from './crane/tuneLinkage';
+export { type LevelReading, type LinkageFinding, linkageFromLevels } from './crane/linkageFromLevels';
+export { headRate, type HeadRate } from './crane/headRate';
+export { type ArmReach, cranePose, type CranePose } from './crane/cranePose';
+export { type ArmPass, type HeadLimits, headPass, type HeadPass, type PassSample } from './crane/headPass';
+
+// What cures a crane: the weight line, ballast; and what the wind does
+export { weightLineCure, type WeightLineCure } from './crane/weightLine';
+export { type Ballast, ballastFor } from './crane/ballastFor';
+export { windForce } from './crane/windForce';

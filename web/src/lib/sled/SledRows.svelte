@@ -53,7 +53,7 @@
 				report.dropTimeS.fore === null
 					? 'top-heavy'
 					: unbroken(`${seconds(report.dropTimeS.fore)}, wanted ${seconds(wantedDropS)}`),
-			note: report.dropHeightM > 0 ? `gimbal ${together(showLength(report.dropHeightM, units))} over the centre` : ''
+			note: report.dropHeightM > 0 ? `${together(showLength(report.dropHeightM, units))} over centre` : ''
 		},
 		{
 			id: 'spinFore',
@@ -124,7 +124,6 @@
 		color: var(--quiet);
 		font-size: 12.5px;
 		margin-left: 8px;
-		white-space: nowrap;
 	}
 	@media (max-width: 700px) {
 		.states {

@@ -38,7 +38,7 @@ export function layOutSled({ leastM, greatestM }: Bounds, width: number, height:
 	const narrow = width < 480;
 	const [x, y, z] = greatestM.map((value, axis) => value - (leastM[axis] as number)) as [number, number, number];
 	const gap = narrow ? 30 : 46;
-	const [left, right, top, bottom] = narrow ? [34, 14, 26, 32] : [62, 24, 24, 30];
+	const [left, right, top, bottom] = narrow ? [34, 14, 26, 32] : [80, 24, 24, 30];
 	const roomX = Math.max(60, width - left - right - (narrow ? gap : 2 * gap));
 	const roomY = Math.max(60, height - top - bottom - (narrow ? gap : 0));
 	const wideM = narrow ? x + y : 2 * x + y;

@@ -1,0 +1,233 @@
+import { checksFor } from '../input';
+import type { Vec3 } from '../mass/body';
+import { type ArmReach, cranePose } from './cranePose';
+import { headRate } from './headRate';
+
+/** The arm goes from one pose to another, gently at both ends. */
+export interface ArmPass {
+	readonly fromSwingRad: number;
+	readonly toSwingRad: number;
+	readonly fromBoomRad: number;
+	readonly toBoomRad: number;
+	readonly durationS: number;
+}
+
+export interface HeadLimits {
+	readonly panRadPerS: number;
+	readonly tiltRadPerS: number;
+	readonly panRadPerS2: number;
+	readonly tiltRadPerS2: number;
+}
+
+export interface PassSample {
+	readonly atS: number;
+	readonly lensM: Vec3;
+	readonly panRad: number;
+	readonly tiltRad: number;
+	readonly panRadPerS: number;
+	readonly tiltRadPerS: number;
+	readonly panRadPerS2: number;
+	readonly tiltRadPerS2: number;
+	readonly distanceM: number;
+}
+
+export interface HeadPass {
+	readonly samples: readonly PassSample[];
+	readonly peak: HeadLimits;
+	/** Peak over limit, the worst of the four: above 1 the head falls short. */
+	readonly demand: number;
+	readonly binding: keyof HeadLimits;
+	readonly bindingAtS: number;
+	/** The shortest time in which the head holds the subject all the way. */
+	readonly shortestS: number;
+	/** How far the subject leaves the middle of the frame if it is done anyway, frame widths, and when. */
+	readonly worstErrorWidths: number;
+	readonly worstAtS: number;
+	/** One steady pan throughout: the rate and start that keep the subject nearest the middle, and how far it strays. */
+	readonly steadyPan: { readonly rateRadPerS: number; readonly startRad: number; readonly worstErrorWidths: number };
+}
+
+const steps = 400;
+
+/** Zero speed and acceleration at both ends; value, and its first and second derivative by share of the way. */
+const gentle = (share: number): readonly [number, number, number] => [
+	share ** 3 * (10 - 15 * share + 6 * share * share),
+	30 * share * share * (1 - share) ** 2,
+	60 * share * (1 - 3 * share + 2 * share * share)
+];
+
+/**
+ * Whether a head can hold a still subject while the arm carries it past, and what it would take.
+ *
+ * The head's pan and tilt to keep the subject in the middle all along `pass` (minimum-jerk between the two poses), against its
+ * `limits`; `focalM` over `sensorWidthM` turns angles into frame widths. Acceleration from rates by central differences.
+ * "Done anyway" follows the wanted aim as fast as the limits let it, from rest on the subject, without foresight. Throws
+ * `PhysicsInputError` for a time, limit or lens that is not positive, or a lens that passes through the subject.
+ *
+ * Rates scale with 1/T and accelerations with 1/T², so the shortest honest time is T times the larger of rate demand and the
+ * root of acceleration demand. The steady pan is the line nearest the aim in the least-worst sense.
+ *
+ * @example
+ * const reach = { noseM: [2.5, 0], tailM: [-1, 0], lensM: [0, 0], keptLevel: true };
+ * const still = { fromSwingRad: 0, toSwingRad: 0, fromBoomRad: 0, toBoomRad: 0, durationS: 4 };
+ * headPass({ reach, pivotM: [0, 0, 1.4], pass: still, subjectM: [6, 0, 1.4], focalM: 0.035, sensorWidthM: 0.036,
+ *   limits: { panRadPerS: 1, tiltRadPerS: 1, panRadPerS2: 2, tiltRadPerS2: 2 } }).demand; // 0
+ */
+export function headPass(input: {
+	readonly reach: ArmReach;
+	readonly pivotM: Vec3;
+	readonly pass: ArmPass;
+	readonly subjectM: Vec3;
+	readonly limits: HeadLimits;
+	readonly focalM: number;
+	readonly sensorWidthM: number;
+}): HeadPass {
+	const check = checksFor('headPass');
+	const { reach, pass, limits } = input;
+	const durationS = check.positive('pass.durationS', pass.durationS);
+	for (const field of limitNames) check.positive(`limits.${field}`, limits[field]);
+	const widthsPerRad = check.positive('focalM', input.focalM) / check.positive('sensorWidthM', input.sensorWidthM);
+	const subject = check.vector('subjectM', input.subjectM);
+	const dt = durationS / steps;
+	const poseAt = (share: number) => {
+		const [way] = gentle(share);
+		return cranePose({
+			reach,
+			pivotM: input.pivotM,
+			swingRad: pass.fromSwingRad + (pass.toSwingRad - pass.fromSwingRad) * way,
+			boomRad: pass.fromBoomRad + (pass.toBoomRad - pass.fromBoomRad) * way
+		}).lensM;
+	};
+	const small = 1e-5;
+	const along = Array.from({ length: steps + 1 }, (_, index) => {
+		const share = index / steps;
+		const lensM = poseAt(share);
+		const [after, before] = [poseAt(Math.min(1, share + small)), poseAt(Math.max(0, share - small))];
+		const span = (Math.min(1, share + small) - Math.max(0, share - small)) * durationS;
+		const velocityMPerS: Vec3 = [
+			(after[0] - before[0]) / span,
+			(after[1] - before[1]) / span,
+			(after[2] - before[2]) / span
+		];
+		const rate = headRate({ cameraM: lensM, velocityMPerS, subjectM: subject });
+		const [x, y, z] = [subject[0] - lensM[0], subject[1] - lensM[1], subject[2] - lensM[2]];
+		return {
+			lensM,
+			rate,
+			raw: Math.atan2(y, x),
+			tiltRad: Math.atan2(z, Math.hypot(x, y)),
+			distanceM: Math.hypot(x, y, z)
+		};
+	});
+	let panRad = along[0]!.raw;
+	const samples = along.map(({ lensM, rate, raw, tiltRad, distanceM }, index): PassSample => {
+		panRad += Math.atan2(Math.sin(raw - panRad), Math.cos(raw - panRad));
+		const [next, last] = [along[Math.min(steps, index + 1)]!, along[Math.max(0, index - 1)]!];
+		const apart = (Math.min(steps, index + 1) - Math.max(0, index - 1)) * dt;
+		return {
+			atS: index * dt,
+			lensM,
+			panRad,
+			tiltRad,
+			panRadPerS: rate.panRadPerS,
+			tiltRadPerS: rate.tiltRadPerS,
+			panRadPerS2: (next.rate.panRadPerS - last.rate.panRadPerS) / apart,
+			tiltRadPerS2: (next.rate.tiltRadPerS - last.rate.tiltRadPerS) / apart,
+			distanceM
+		};
+	});
+
+	const peakOf = (field: keyof HeadLimits) =>
+		samples.reduce((best, sample) => (Math.abs(sample[field]) > Math.abs(best[field]) ? sample : best));
+	const peaks = Object.fromEntries(limitNames.map((field) => [field, peakOf(field)])) as Record<
+		keyof HeadLimits,
+		PassSample
+	>;
+	const peak = Object.fromEntries(
+		limitNames.map((field) => [field, Math.abs(peaks[field][field])])
+	) as unknown as HeadLimits;
+	const demands = limitNames.map((field) => peak[field] / limits[field]);
+	const demand = Math.max(...demands);
+	const binding = limitNames[demands.indexOf(demand)]!;
+	const byTime = Math.max(
+		peak.panRadPerS / limits.panRadPerS,
+		peak.tiltRadPerS / limits.tiltRadPerS,
+		Math.sqrt(peak.panRadPerS2 / limits.panRadPerS2),
+		Math.sqrt(peak.tiltRadPerS2 / limits.tiltRadPerS2)
+	);
+	const anyway = follow(samples, limits, dt, widthsPerRad);
+	return {
+		samples,
+		peak,
+		demand,
+		binding,
+		bindingAtS: peaks[binding].atS,
+		shortestS: durationS * byTime,
+		...anyway,
+		steadyPan: steadyPan(samples, widthsPerRad)
+	};
+}
+
+const limitNames = [
+	'panRadPerS',
+	'tiltRadPerS',
+	'panRadPerS2',
+	'tiltRadPerS2'
+] as const satisfies readonly (keyof HeadLimits)[];
+
+/** The head goes after the aim as hard as it may and brakes in time, from rest on the subject. */
+function follow(samples: readonly PassSample[], limits: HeadLimits, dt: number, widthsPerRad: number) {
+	const axis = (wanted: (sample: PassSample) => number, most: number, hardest: number) => {
+		let [angle, rate] = [wanted(samples[0]!), 0];
+		return samples.map((sample, index) => {
+			if (index > 0) {
+				const before = wanted(samples[index - 1]!);
+				const aimRate = (wanted(sample) - before) / dt;
+				const behind = wanted(sample) - angle;
+				// As fast as can still be braked to the aim's own rate by the time it is there.
+				const chase = aimRate + Math.sign(behind) * Math.sqrt(2 * hardest * Math.abs(behind));
+				const asked =
+					Math.abs(behind) < 1e-9
+						? aimRate
+						: Math.sign(behind) * Math.min(Math.abs(chase), Math.abs(behind) / dt + Math.abs(aimRate));
+				const next = Math.max(-most, Math.min(most, asked));
+				rate += Math.max(-hardest * dt, Math.min(hardest * dt, next - rate));
+				angle += rate * dt;
+			}
+			return wanted(sample) - angle;
+		});
+	};
+	const pan = axis(({ panRad }) => panRad, limits.panRadPerS, limits.panRadPerS2);
+	const tilt = axis(({ tiltRad }) => tiltRad, limits.tiltRadPerS, limits.tiltRadPerS2);
+	let [worstErrorWidths, worstAtS] = [0, 0];
+	samples.forEach((sample, index) => {
+		const seen = Math.hypot(pan[index]! * Math.cos(sample.tiltRad), tilt[index]!);
+		const widths = Math.tan(Math.min(1.5, seen)) * widthsPerRad;
+		if (widths > worstErrorWidths) [worstErrorWidths, worstAtS] = [widths, sample.atS];
+	});
+	return { worstErrorWidths, worstAtS };
+}
+
+/** The straight line over time with the least worst distance from the aim: two parallel supports of its hull. */
+function steadyPan(samples: readonly PassSample[], widthsPerRad: number): HeadPass['steadyPan'] {
+	const spreadAt = (rate: number) => {
+		let [least, greatest] = [Infinity, -Infinity];
+		for (const { atS, panRad } of samples) {
+			const off = panRad - rate * atS;
+			least = Math.min(least, off);
+			greatest = Math.max(greatest, off);
+		}
+		return { half: (greatest - least) / 2, startRad: (greatest + least) / 2 };
+	};
+	// The half width is convex in the rate.
+	const rates = samples.map(({ panRadPerS }) => panRadPerS);
+	let [low, high] = [Math.min(...rates), Math.max(...rates)];
+	for (let step = 0; step < 100; step += 1) {
+		const [a, b] = [low + (high - low) / 3, high - (high - low) / 3];
+		if (spreadAt(a).half < spreadAt(b).half) high = b;
+		else low = a;
+	}
+	const rateRadPerS = (low + high) / 2;
+	const { half, startRad } = spreadAt(rateRadPerS);
+	return { rateRadPerS, startRad, worstErrorWidths: Math.tan(Math.min(1.5, half)) * widthsPerRad };
+}

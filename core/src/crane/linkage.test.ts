@@ -1,0 +1,199 @@
+import { describe, expect, it } from 'vitest';
+import {
+	cranePose,
+	headPass,
+	headRate,
+	levelLinkage,
+	linkageFromLevels,
+	seededRandom,
+	tuneLinkage,
+	type Vec3
+} from '../index';
+
+const drawn = { armM: 2.6, linkM: 0.18, rearPivotM: [0, 0.18] as const, rodM: 2.6 };
+const booms = [-0.9, -0.5, -0.1, 0.3, 0.7, 1];
+
+describe('the levelling linkage', () => {
+	it.each([0.05, 0.12, 0.3, -0.2])('an exact parallelogram is level for every boom, link %d m', (link) => {
+		const { tiltErrorRad } = levelLinkage({
+			armM: 3.1,
+			linkM: Math.abs(link),
+			rearPivotM: [0, link],
+			rodM: 3.1,
+			boomRad: booms
+		});
+		for (const error of tiltErrorRad) expect(Math.abs(error!)).toBeLessThan(1e-12);
+	});
+	it('keeps rod and link at their lengths', () => {
+		const off = { ...drawn, rodM: 2.585, rearPivotM: [0.03, 0.2] as const };
+		// The pin stands where both lengths say, from the angle that was found.
+		const level = levelLinkage({ ...off, boomRad: [0] }).tiltErrorRad[0];
+		expect(level).toBe(0);
+		const [a, b] = levelLinkage({ ...off, boomRad: [0.4, 0.4 + 1e-6] }).tiltErrorRad as [number, number];
+		expect(Math.abs(b - a)).toBeLessThan(1e-5);
+	});
+	it('says where it would lock, and refuses one that does not close', () => {
+		expect(levelLinkage({ ...drawn, rodM: 2.7, boomRad: [0, 1.2] }).tiltErrorRad[1]).toBeNull();
+		expect(() => levelLinkage({ ...drawn, rodM: 1, boomRad: [0] })).toThrow('rodM');
+		expect(() => levelLinkage({ ...drawn, linkM: 0, boomRad: [0] })).toThrow('linkM');
+	});
+});
+
+describe('tuning it', () => {
+	const worst = (rodM: number) =>
+		Math.max(
+			...levelLinkage({ ...drawn, rearPivotM: [0.02, 0.17], rodM, boomRad: fine }).tiltErrorRad.map((e) => Math.abs(e!))
+		);
+	const fine = Array.from({ length: 41 }, (_, index) => -0.8 + 0.04 * index);
+	it('finds no worse a rod than trying every half millimetre', () => {
+		const tuned = tuneLinkage({ ...drawn, rearPivotM: [0.02, 0.17], boomRangeRad: [-0.8, 0.8], free: { rodM: 0.05 } });
+		const tried = Array.from({ length: 201 }, (_, index) => worst(2.55 + 0.0005 * index)).filter(Number.isFinite);
+		expect(tuned.worstErrorRad).toBeLessThanOrEqual(Math.min(...tried) + 1e-9);
+		expect(tuned.worstErrorRad).toBeLessThan(tuned.worstBeforeRad);
+		expect(Math.abs(tuned.rodM - 2.6)).toBeLessThanOrEqual(0.05);
+	});
+	it('with rod and pivot free comes back to the parallelogram', () => {
+		const tuned = tuneLinkage({
+			...drawn,
+			rodM: 2.59,
+			rearPivotM: [0, 0.165],
+			boomRangeRad: [-0.8, 0.8],
+			free: { rodM: 0.04, pivotUpM: 0.04 }
+		});
+		expect(tuned.worstErrorRad).toBeLessThan(1e-3);
+		expect(tuned.rearPivotM[1]).toBeCloseTo(0.18, 3);
+	});
+	it('meets a wanted tilt at a wanted boom', () => {
+		const tuned = tuneLinkage({
+			...drawn,
+			boomRangeRad: [-0.6, 0.6],
+			free: { rodM: 0.05, pivotUpM: 0.05 },
+			wanted: { boomRad: 0.6, tiltRad: 0.03 }
+		});
+		expect(tuned.worstErrorRad).toBeLessThan(1e-5);
+		const { rodM, rearPivotM } = tuned;
+		expect(levelLinkage({ ...drawn, rodM, rearPivotM, boomRad: [0.6] }).tiltErrorRad[0]).toBeCloseTo(0.03, 4);
+	});
+	it('refuses when nothing may move', () => {
+		expect(() => tuneLinkage({ ...drawn, boomRangeRad: [0, 1], free: {} })).toThrow('free');
+	});
+});
+
+describe('what levels say', () => {
+	const reading = (truth: object, headRad = 0) =>
+		[-0.7, 0, 0.7].map((boomRad) => ({
+			boomRad,
+			tiltRad: headRad + levelLinkage({ ...drawn, ...truth, boomRad: [boomRad] }).tiltErrorRad[0]!
+		}));
+	it.each([-0.02, -0.006, 0.012])('find a rod off by %d m, whatever the head itself is tilted by', (byM) => {
+		const found = linkageFromLevels({ ...drawn, readings: reading({ rodM: 2.6 + byM }, 0.05) });
+		expect(found.fault).toBe('rod');
+		expect(found.byM).toBeCloseTo(byM, 9);
+		expect(found.rod.leftRad).toBeLessThan(1e-9);
+	});
+	it.each([-0.03, 0.02])('find a rear pivot off by %d m', (byM) => {
+		const found = linkageFromLevels({ ...drawn, readings: reading({ rearPivotM: [0, 0.18 + byM] }) });
+		expect(found.fault).toBe('pivotUp');
+		expect(found.byM).toBeCloseTo(byM, 8);
+	});
+	it('find nothing in a level that only trembles, and say when two readings cannot tell', () => {
+		const random = seededRandom(4);
+		const still = [-0.7, 0, 0.7].map((boomRad) => ({ boomRad, tiltRad: 0.001 * (random() - 0.5) }));
+		expect(linkageFromLevels({ ...drawn, readings: still })).toMatchObject({ fault: 'none', byM: 0 });
+		const two = reading({ rodM: 2.585 }).filter(({ boomRad }) => boomRad >= 0);
+		expect(linkageFromLevels({ ...drawn, readings: two }).unsure).toBe(true);
+		expect(() => linkageFromLevels({ ...drawn, readings: [{ boomRad: 0.1, tiltRad: 0 }] })).toThrow('readings');
+	});
+});
+
+describe('head rate', () => {
+	it.each([1, 2, 3, 4, 5, 6, 7, 8])('is what a small step does to the aim, seed %d', (seed) => {
+		const random = seededRandom(seed);
+		const any = (): Vec3 => [4 * random() - 2, 4 * random() - 2, 4 * random() - 2];
+		const [cameraM, velocityMPerS] = [any(), any()];
+		const subjectM = any().map((value, axis) => value + [5, 3, 1][axis]!) as unknown as Vec3;
+		const aim = (t: number) => {
+			const [x, y, z] = subjectM.map(
+				(value, axis) => value - cameraM[axis]! - velocityMPerS[axis]! * t
+			) as unknown as Vec3;
+			return [Math.atan2(y, x), Math.atan2(z, Math.hypot(x, y)), Math.hypot(x, y, z)] as const;
+		};
+		const step = 1e-6;
+		const slope = aim(step).map((value, index) => (value - aim(-step)[index]!) / (2 * step));
+		const { panRadPerS, tiltRadPerS, focusMPerS } = headRate({ cameraM, velocityMPerS, subjectM });
+		expect(panRadPerS).toBeCloseTo(slope[0]!, 6);
+		expect(tiltRadPerS).toBeCloseTo(slope[1]!, 6);
+		expect(focusMPerS).toBeCloseTo(slope[2]!, 6);
+	});
+	it('has no pan straight above the subject, and no answer on it', () => {
+		expect(headRate({ cameraM: [0, 0, 3], velocityMPerS: [1, 0, 0], subjectM: [0, 0, 0] }).panRadPerS).toBe(0);
+		expect(() => headRate({ cameraM: [1, 1, 1], velocityMPerS: [1, 0, 0], subjectM: [1, 1, 1] })).toThrow('subjectM');
+	});
+});
+
+describe('a pass', () => {
+	const reach = { noseM: [3, 0] as const, tailM: [-1, 0] as const, lensM: [0.15, -0.2] as const, keptLevel: true };
+	const pass = { fromSwingRad: -0.9, toSwingRad: 0.9, fromBoomRad: 0, toBoomRad: 0.3, durationS: 6 };
+	const limits = { panRadPerS: 0.6, tiltRadPerS: 0.6, panRadPerS2: 1.2, tiltRadPerS2: 1.2 };
+	const run = (next: object = {}) =>
+		headPass({
+			reach,
+			pivotM: [0, 0, 1.4],
+			pass,
+			subjectM: [5, 0, 1.5],
+			limits,
+			focalM: 0.035,
+			sensorWidthM: 0.036,
+			...next
+		});
+	it('needs the more the faster it goes, and just what the head has in the shortest honest time', () => {
+		const quick = run({ pass: { ...pass, durationS: 3 } });
+		expect(quick.demand).toBeGreaterThan(run().demand);
+		const honest = run({ pass: { ...pass, durationS: quick.shortestS } });
+		expect(honest.demand).toBeCloseTo(1, 3);
+		expect(honest.shortestS).toBeCloseTo(quick.shortestS, 3);
+		expect(run({ pass: { ...pass, durationS: 1.2 * quick.shortestS } }).worstErrorWidths).toBeLessThan(0.02);
+	});
+	it('loses the subject when it is done too fast anyway, and the more the longer the lens', () => {
+		const quick = { pass: { ...pass, durationS: 2 } };
+		const wide = run(quick).worstErrorWidths;
+		expect(wide).toBeGreaterThan(0.05);
+		expect(run({ ...quick, focalM: 0.07 }).worstErrorWidths).toBeCloseTo(2 * wide, 6);
+	});
+	it('rates are the slopes of the aim', () => {
+		const { samples } = run();
+		const [a, b, c] = [samples[149]!, samples[150]!, samples[151]!];
+		expect(b.panRadPerS).toBeCloseTo((c.panRad - a.panRad) / (c.atS - a.atS), 4);
+		expect(b.tiltRadPerS).toBeCloseTo((c.tiltRad - a.tiltRad) / (c.atS - a.atS), 4);
+		expect(samples[0]!.panRadPerS).toBeCloseTo(0, 9);
+	});
+	it('a steady pan strays less than any other steady pan', () => {
+		const { samples, steadyPan } = run();
+		const strays = (rate: number, start: number) =>
+			Math.max(...samples.map(({ atS, panRad }) => Math.abs(panRad - start - rate * atS)));
+		const best = strays(steadyPan.rateRadPerS, steadyPan.startRad);
+		for (const [rate, start] of [
+			[0.01, 0],
+			[-0.01, 0],
+			[0, 0.01],
+			[0, -0.01],
+			[0.02, -0.03]
+		] as const)
+			expect(strays(steadyPan.rateRadPerS + rate, steadyPan.startRad + start)).toBeGreaterThanOrEqual(best);
+		expect(Math.tan(best) * (0.035 / 0.036)).toBeCloseTo(steadyPan.worstErrorWidths, 6);
+	});
+	it('carries a level nose without turning it', () => {
+		const at = (boomRad: number) => cranePose({ reach, pivotM: [0, 0, 1.4], swingRad: 0, boomRad });
+		for (const boomRad of [-0.6, 0, 0.9]) {
+			const { noseM, lensM } = at(boomRad);
+			expect(lensM[0] - noseM[0]).toBeCloseTo(0.15, 12);
+			expect(lensM[2] - noseM[2]).toBeCloseTo(-0.2, 12);
+			expect(Math.hypot(noseM[0], noseM[2] - 1.4)).toBeCloseTo(3, 12);
+		}
+	});
+	it('refuses what has no sense', () => {
+		expect(() => run({ pass: { ...pass, durationS: 0 } })).toThrow('durationS');
+		expect(() => run({ limits: { ...limits, tiltRadPerS: 0 } })).toThrow('limits.tiltRadPerS');
+		expect(() => run({ focalM: -1 })).toThrow('focalM');
+	});
+});
