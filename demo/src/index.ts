@@ -1,10 +1,12 @@
+import { cranes } from './cranes';
 import { parts } from './parts';
 import { payloads } from './payloads';
 import { rigs } from './rigs';
 import { sleds } from './sleds';
 
 /**
- * The scenario the application starts with: one invented crew, its shelf, its payloads, two gimbals, two sleds and what they logged.
+ * The scenario the application starts with: one invented crew, its shelf, its payloads, two gimbals, two sleds, two cranes
+ * and what they logged.
  * Plain data; whoever loads it validates it like any other input.
  */
 export const scenario = {
@@ -14,6 +16,7 @@ export const scenario = {
 	payloads,
 	rigs,
 	sleds,
+	cranes,
 	/** Set `missedByM` away from the computed balance, as a hand does. */
 	balances: [
 		{

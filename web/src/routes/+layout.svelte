@@ -28,9 +28,11 @@
 				? '/balance'
 				: person.sledId !== null
 					? `/balance/sled/${person.sledId}/${person.payloadId}`
-					: person.rigId !== null
-						? `/balance/${person.rigId}/${person.payloadId}`
-						: '/balance',
+					: person.craneId !== null
+						? `/balance/crane/${person.craneId}/${person.payloadId}`
+						: person.rigId !== null
+							? `/balance/${person.rigId}/${person.payloadId}`
+							: '/balance',
 		feel: '',
 		moves: '',
 		live: '',

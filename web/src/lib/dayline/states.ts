@@ -1,6 +1,8 @@
 import type { CombinedBody } from '@poise/core';
 import type { BenchFigures } from '$lib/balance/figures';
 import type { Positions } from '$lib/model/rig';
+import type { CraneFigures } from '$lib/crane/figures';
+import type { CraneSetting } from '$lib/model/crane';
 import type { SledSetting } from '$lib/model/sled';
 import { dropBandS, type SledFigures } from '$lib/sled/figures';
 import type { StationState } from './stations';
@@ -82,5 +84,38 @@ export function sledLogStation(
 	];
 	const then = figures(logged.setting);
 	const same = figures(setting).every((value, index) => Math.abs(value - (then[index] ?? 0)) <= sameSettingM);
+	return same ? { offset: 0, words: 'logged' } : { offset: 4, words: 'changed since it was logged' };
+}
+
+/** The nose speaks for the crane, unless it would tip. */
+export function craneStation(
+	{
+		noseKg,
+		noseBandKg,
+		balanced,
+		envelope,
+		fit
+	}: Pick<CraneFigures, 'noseKg' | 'noseBandKg' | 'balanced' | 'envelope' | 'fit'>,
+	noseBiasKg: number
+): StationState {
+	if (fit === 'tooHeavy') return { offset: -400, words: 'too heavy for the crane' };
+	if (envelope.reserve <= 0) return { offset: -400, words: 'tips over as drawn' };
+	return {
+		offset: -(noseKg - noseBiasKg) / noseBandKg,
+		words: balanced ? 'balanced' : 'not balanced yet'
+	};
+}
+
+/** Logged means: the newest entry of this payload on this crane has the same plates and trim as hang now. */
+export function craneLogStation(
+	{ balanced }: Pick<CraneFigures, 'balanced'>,
+	setting: CraneSetting,
+	logged: { readonly setting: CraneSetting } | null
+): StationState {
+	if (logged === null)
+		return balanced ? { offset: 4, words: 'balanced, not logged' } : { offset: null, words: 'nothing logged' };
+	const same =
+		JSON.stringify(setting.hung) === JSON.stringify(logged.setting.hung) &&
+		Math.abs(setting.trimU - logged.setting.trimU) <= sameSettingM;
 	return same ? { offset: 0, words: 'logged' } : { offset: 4, words: 'changed since it was logged' };
 }

@@ -20,6 +20,7 @@ function logged(word: string, moved: { readonly fineForeM?: number } = {}): Sled
 		payloadId: of.id,
 		rigId: null,
 		sledId: light.id,
+		craneId: null,
 		payloadName: of.name,
 		rigName: light.name,
 		payloadMassKg: payloadKg,

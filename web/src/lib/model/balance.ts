@@ -2,6 +2,7 @@ import type { AxisState, Observation } from '@poise/core';
 import type { Part } from './part';
 import type { Payload } from './payload';
 import type { Positions, Rig } from './rig';
+import type { CraneRecordDetail } from './crane';
 import type { SledRecordDetail } from './sled';
 
 /** A move that was made, in the order of making: the till roll of the slip. */
@@ -64,8 +65,9 @@ export interface LoggedBalance {
 	readonly id: string;
 	readonly payloadId: string | null;
 	readonly rigId: string | null;
-	readonly kind: 'gimbal' | 'sled';
+	readonly kind: 'gimbal' | 'sled' | 'crane';
 	readonly sledId: string | null;
+	readonly craneId: string | null;
 	readonly payloadName: string;
 	/** The rig's or the sled's. */
 	readonly rigName: string;
@@ -89,3 +91,6 @@ export interface BalanceRecord extends LoggedBalance {
 
 /** A line about a sled, opened. */
 export interface SledRecord extends LoggedBalance, SledRecordDetail {}
+
+/** A line about a crane, opened. */
+export interface CraneRecord extends LoggedBalance, CraneRecordDetail {}

@@ -16,6 +16,7 @@ export interface Person {
 	readonly rigId: string | null;
 	/** A sled rather than a rig, when it is not null. */
 	readonly sledId: string | null;
+	readonly craneId: string | null;
 	/** How late this person's thumb is on the timer, and how much it varies; null: never measured. */
 	readonly thumb: Thumb | null;
 }

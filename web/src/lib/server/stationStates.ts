@@ -1,13 +1,24 @@
 import { combineBodies } from '@poise/core';
 import { benchFigures, solveWithLooks } from '$lib/balance/figures';
 import { setUpRig } from '$lib/balance/setUp';
-import { balanceStation, logStation, payloadStation, sledLogStation, sledStation } from '$lib/dayline/states';
+import {
+	balanceStation,
+	craneLogStation,
+	craneStation,
+	logStation,
+	payloadStation,
+	sledLogStation,
+	sledStation
+} from '$lib/dayline/states';
 import type { StationStates } from '$lib/dayline/stations';
 import { mountedBodies, type Payload, standingParts } from '$lib/model/payload';
 import type { Person } from '$lib/model/person';
+import { craneFigures } from '$lib/crane/figures';
+import { settledOn as settledCrane } from '$lib/crane/standing';
 import { estimateFromSeen, sledFigures } from '$lib/sled/figures';
 import { settledOn } from '$lib/sled/standing';
-import { latestBalance, latestSledBalance } from './db/balances';
+import { latestBalance, latestCraneBalance, latestSledBalance } from './db/balances';
+import { findCrane, findCraneBench } from './db/cranes';
 import { findBench } from './db/benches';
 import { listParts } from './db/parts';
 import { findPayload } from './db/payloads';
@@ -25,6 +36,7 @@ export async function stationStates(crewId: string, person: Person): Promise<Sta
 		const totals = combineBodies({ bodies: bodies.map(({ body }) => body) });
 		const states: StationStates = { payload: payloadStation(payload.placements.length, totals) };
 		if (person.sledId !== null) return { ...states, ...(await sledStates(crewId, person.sledId, payload, bodies)) };
+		if (person.craneId !== null) return { ...states, ...(await craneStates(crewId, person.craneId, payload, bodies)) };
 		if (person.rigId === null) return states;
 
 		const [rig, bench, logged] = await Promise.all([
@@ -65,5 +77,25 @@ async function sledStates(
 	return {
 		balance: sledStation(figures, bench.dropTimeS),
 		logbook: sledLogStation(figures, setting, logged)
+	};
+}
+
+async function craneStates(
+	crewId: string,
+	craneId: string,
+	payload: Payload,
+	bodies: ReturnType<typeof mountedBodies>
+): Promise<StationStates> {
+	const [crane, bench, logged] = await Promise.all([
+		findCrane(crewId, craneId),
+		findCraneBench(crewId, craneId, payload.id),
+		latestCraneBalance(crewId, craneId, payload.id)
+	]);
+	if (bench === null) return {};
+	const setting = settledCrane(crane.geometry, bench.setting);
+	const figures = craneFigures(crane, bodies, { ...bench, setting });
+	return {
+		balance: craneStation(figures, bench.noseBiasKg),
+		logbook: craneLogStation(figures, setting, logged)
 	};
 }

@@ -51,6 +51,7 @@ export function record(of: Payload, on: Rig, positionsM: Positions): BalanceReco
 		id: 'record',
 		kind: 'gimbal',
 		sledId: null,
+		craneId: null,
 		payloadId: of.id,
 		rigId: on.id,
 		payloadName: of.name,

@@ -4,6 +4,7 @@ import { mountedBodies, standingParts } from '$lib/model/payload';
 import { listParts } from '$lib/server/db/parts';
 import { listPayloads } from '$lib/server/db/payloads';
 import { listRigs } from '$lib/server/db/rigs';
+import { listCranes } from '$lib/server/db/cranes';
 import { listSleds } from '$lib/server/db/sleds';
 import type { PageServerLoad } from './$types';
 
@@ -11,12 +12,14 @@ import type { PageServerLoad } from './$types';
 export const load: PageServerLoad = async ({ locals: { crewId, person }, url }) => {
 	if (!url.searchParams.has('choose') && person.payloadId !== null) {
 		if (person.sledId !== null) redirect(307, `/balance/sled/${person.sledId}/${person.payloadId}`);
+		if (person.craneId !== null) redirect(307, `/balance/crane/${person.craneId}/${person.payloadId}`);
 		if (person.rigId !== null) redirect(307, `/balance/${person.rigId}/${person.payloadId}`);
 	}
-	const [payloads, rigs, sleds, shelf] = await Promise.all([
+	const [payloads, rigs, sleds, cranes, shelf] = await Promise.all([
 		listPayloads(crewId),
 		listRigs(crewId),
 		listSleds(crewId),
+		listCranes(crewId),
 		listParts(crewId)
 	]);
 	type Support = { id: string; name: string; leastPayloadKg: number; greatestPayloadKg: number };
@@ -31,7 +34,8 @@ export const load: PageServerLoad = async ({ locals: { crewId, person }, url }) 
 	return {
 		supports: [
 			...rigs.map((rig) => offered(rig, `/balance/${rig.id}`)),
-			...sleds.map((sled) => offered(sled, `/balance/sled/${sled.id}`))
+			...sleds.map((sled) => offered(sled, `/balance/sled/${sled.id}`)),
+			...cranes.map((crane) => offered(crane, `/balance/crane/${crane.id}`))
 		],
 		payloads: payloads.map((payload) => {
 			const bodies = mountedBodies(standingParts(payload, parts)).map(({ body }) => body);

@@ -7,7 +7,7 @@
 
 <svelte:head><title>Balance · Poise</title></svelte:head>
 <section>
-	<h1>Which payload on which rig or sled?</h1>
+	<h1>Which payload on which gimbal, sled or crane?</h1>
 	<ul>
 		{#each data.payloads as { id, name, massKg } (id)}
 			<li>
@@ -25,7 +25,8 @@
 		{/each}
 	</ul>
 	<p class="kept">
-		The crew’s <a href="/rigs">gimbals</a> and <a href="/sleds">sleds</a>: their figures, and new ones from a pattern.
+		The crew’s <a href="/rigs">gimbals</a>, <a href="/sleds">sleds</a> and <a href="/cranes">cranes</a>: their figures,
+		and new ones from a pattern.
 	</p>
 </section>
 

@@ -1,9 +1,11 @@
 import { and, desc, eq, ilike, or, sql } from 'drizzle-orm';
-import type { BalanceRecord, LoggedBalance, SledRecord } from '$lib/model/balance';
+import type { BalanceRecord, CraneRecord, LoggedBalance, SledRecord } from '$lib/model/balance';
+import type { CraneRecordDetail } from '$lib/model/crane';
 import type { SledRecordDetail } from '$lib/model/sled';
 import { Refusal } from '../refusal';
 import { validated } from '../api';
 import { balanceDetail, type BalanceDetail } from '../schemas/record';
+import { craneRecordDetail } from '../schemas/crane';
 import { sledRecordDetail } from '../schemas/sled';
 import { database } from './client';
 import { balances, people } from './schema';
@@ -14,6 +16,7 @@ const lineColumns = {
 	rigId: balances.rigId,
 	kind: balances.kind,
 	sledId: balances.sledId,
+	craneId: balances.craneId,
 	payloadName: balances.payloadName,
 	rigName: balances.rigName,
 	payloadMassKg: balances.payloadMassKg,
@@ -120,7 +123,7 @@ export async function sledBalancesOf(crewId: string, sledId: string, most = 40):
 export async function createSledBalance(
 	crewId: string,
 	personId: string,
-	entry: Omit<LoggedBalance, 'personName' | 'loggedAt' | 'kind' | 'rigId'> & { readonly loggedAt?: string },
+	entry: Omit<LoggedBalance, 'personName' | 'loggedAt' | 'kind' | 'rigId' | 'craneId'> & { readonly loggedAt?: string },
 	record: SledRecordDetail
 ): Promise<SledRecord> {
 	const { loggedAt, ...fields } = entry;
@@ -129,6 +132,47 @@ export async function createSledBalance(
 		.values({ crewId, personId, kind: 'sled', ...fields, record, loggedAt: loggedAt ?? sql`now()` })
 		.onConflictDoNothing();
 	return findSledBalance(crewId, entry.id);
+}
+
+export async function findCraneBalance(crewId: string, id: string): Promise<CraneRecord> {
+	const [row] = await database()
+		.select({ ...lineColumns, record: balances.record })
+		.from(balances)
+		.innerJoin(people, eq(people.id, balances.personId))
+		.where(and(eq(balances.crewId, crewId), eq(balances.id, id), eq(balances.kind, 'crane')));
+	if (row === undefined) throw new Refusal('notFound', 'That balance is not in the logbook.');
+	const { record, ...rest } = row;
+	return { ...line(rest), ...validated<CraneRecordDetail>(record, craneRecordDetail) };
+}
+
+/** Logs once per id, as {@link createBalance} does. */
+export async function createCraneBalance(
+	crewId: string,
+	personId: string,
+	entry: Omit<LoggedBalance, 'personName' | 'loggedAt' | 'kind' | 'rigId' | 'sledId'> & { readonly loggedAt?: string },
+	record: CraneRecordDetail
+): Promise<CraneRecord> {
+	const { loggedAt, ...fields } = entry;
+	await database()
+		.insert(balances)
+		.values({ crewId, personId, kind: 'crane', ...fields, record, loggedAt: loggedAt ?? sql`now()` })
+		.onConflictDoNothing();
+	return findCraneBalance(crewId, entry.id);
+}
+
+/** The newest record of one payload on one crane. */
+export async function latestCraneBalance(
+	crewId: string,
+	craneId: string,
+	payloadId: string
+): Promise<CraneRecordDetail | null> {
+	const [row] = await database()
+		.select({ record: balances.record })
+		.from(balances)
+		.where(and(eq(balances.crewId, crewId), eq(balances.craneId, craneId), eq(balances.payloadId, payloadId)))
+		.orderBy(desc(balances.loggedAt), desc(balances.id))
+		.limit(1);
+	return row === undefined ? null : validated<CraneRecordDetail>(row.record, craneRecordDetail);
 }
 
 /** The newest record of one payload on one rig. */
@@ -146,7 +190,9 @@ export async function latestBalance(crewId: string, rigId: string, payloadId: st
 export async function createBalance(
 	crewId: string,
 	personId: string,
-	entry: Omit<LoggedBalance, 'personName' | 'loggedAt' | 'kind' | 'sledId'> & { readonly loggedAt?: string },
+	entry: Omit<LoggedBalance, 'personName' | 'loggedAt' | 'kind' | 'sledId' | 'craneId'> & {
+		readonly loggedAt?: string;
+	},
 	record: BalanceDetail
 ): Promise<BalanceRecord> {
 	const { loggedAt, ...fields } = entry;

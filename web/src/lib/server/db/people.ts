@@ -13,6 +13,7 @@ const personColumns = {
 	payloadId: people.payloadId,
 	rigId: people.rigId,
 	sledId: people.sledId,
+	craneId: people.craneId,
 	thumb: people.thumb
 };
 
@@ -50,7 +51,7 @@ export async function listPeople(crewId: string): Promise<Person[]> {
 export async function changePerson(
 	crewId: string,
 	personId: string,
-	change: Partial<Pick<Person, 'units' | 'theme' | 'payloadId' | 'rigId' | 'sledId' | 'thumb'>>
+	change: Partial<Pick<Person, 'units' | 'theme' | 'payloadId' | 'rigId' | 'sledId' | 'craneId' | 'thumb'>>
 ): Promise<void> {
 	await database()
 		.update(people)

@@ -51,6 +51,8 @@ export const people = pgTable(
 		rigId: uuid('rig_id').references(() => rigs.id, { onDelete: 'set null' }),
 		/** On a sled rather than a rig, when it is not null. */
 		sledId: uuid('sled_id').references(() => sleds.id, { onDelete: 'set null' }),
+		/** On a crane, when it is not null. */
+		craneId: uuid('crane_id').references(() => cranes.id, { onDelete: 'set null' }),
 		/** `{ lagS, spreadS }` of this person's thumb on the timer; null: never measured. */
 		thumb: jsonb('thumb')
 	},
@@ -289,6 +291,55 @@ export const sledEntries = pgTable(
 	]
 );
 
+/** Counterweighted cranes and jibs. */
+export const cranes = pgTable(
+	'cranes',
+	{
+		id: id(),
+		crewId: crewId(),
+		name: text('name').notNull(),
+		leastPayloadKg: doublePrecision('least_payload_kg').notNull(),
+		greatestPayloadKg: doublePrecision('greatest_payload_kg').notNull(),
+		geometry: jsonb('geometry').notNull(),
+		version: integer('version').notNull().default(1)
+	},
+	(table) => [
+		unique('cranes_name_in_crew').on(table.crewId, table.name),
+		unique('cranes_id_in_crew').on(table.crewId, table.id),
+		namedSensibly('cranes', table.name),
+		check(
+			'cranes_payload_range',
+			sql`${table.leastPayloadKg} >= 0 and ${table.greatestPayloadKg} > ${table.leastPayloadKg}`
+		)
+	]
+);
+
+/** How each crane stands today with each payload on it. */
+export const craneBenches = pgTable(
+	'crane_benches',
+	{
+		crewId: crewId(),
+		craneId: uuid('crane_id').notNull(),
+		payloadId: uuid('payload_id').notNull(),
+		state: jsonb('state').notNull(),
+		updatedAt: moment('updated_at'),
+		updatedBy: uuid('updated_by')
+	},
+	(table) => [
+		primaryKey({ columns: [table.craneId, table.payloadId] }),
+		foreignKey({
+			name: 'crane_benches_crane_of_crew',
+			columns: [table.crewId, table.craneId],
+			foreignColumns: [cranes.crewId, cranes.id]
+		}).onDelete('cascade'),
+		foreignKey({
+			name: 'crane_benches_payload_of_crew',
+			columns: [table.crewId, table.payloadId],
+			foreignColumns: [payloads.crewId, payloads.id]
+		}).onDelete('cascade')
+	]
+);
+
 /** The logbook. A record keeps its own copy of payload and rig; the references only lead back while those exist. */
 export const balances = pgTable(
 	'balances',
@@ -298,10 +349,11 @@ export const balances = pgTable(
 		personId: uuid('person_id').notNull(),
 		payloadId: uuid('payload_id').references(() => payloads.id, { onDelete: 'set null' }),
 		rigId: uuid('rig_id').references(() => rigs.id, { onDelete: 'set null' }),
-		kind: text('kind', { enum: ['gimbal', 'sled'] })
+		kind: text('kind', { enum: ['gimbal', 'sled', 'crane'] })
 			.notNull()
 			.default('gimbal'),
 		sledId: uuid('sled_id').references(() => sleds.id, { onDelete: 'set null' }),
+		craneId: uuid('crane_id').references(() => cranes.id, { onDelete: 'set null' }),
 		payloadName: text('payload_name').notNull(),
 		rigName: text('rig_name').notNull(),
 		payloadMassKg: doublePrecision('payload_mass_kg').notNull(),
@@ -313,7 +365,7 @@ export const balances = pgTable(
 	},
 	(table) => [
 		index('balances_newest').on(table.crewId, table.loggedAt),
-		check('balances_kind_known', sql`${table.kind} in ('gimbal', 'sled')`),
+		check('balances_kind_known', sql`${table.kind} in ('gimbal', 'sled', 'crane')`),
 		check('balances_mass_positive', sql`${table.payloadMassKg} > 0 and ${table.payloadMassKg} < 'Infinity'`),
 		foreignKey({
 			name: 'balances_person_of_crew',

@@ -19,6 +19,7 @@ import { logBalance } from '../logBalance';
 import { newPart } from '../schemas/part';
 import { payloadDraft } from '../schemas/payload';
 import { rigGeometry } from '../schemas/rig';
+import { loadCranes } from './loadCranes';
 import { loadSleds } from './loadSleds';
 
 /** Loads the demo scenario into an empty database, through the same doors as anything typed. Does nothing otherwise. */
@@ -114,6 +115,7 @@ async function loadScenario(): Promise<void> {
 	}
 
 	await loadSleds(crewId, personIds, made, partById);
+	await loadCranes(crewId, personIds, made, partById);
 
 	const { horizon, checklist } = scenario;
 	const watched = rigByName.get(horizon.rig);

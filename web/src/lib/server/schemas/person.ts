@@ -3,7 +3,9 @@ import { type Person, type Thumb, themes, unitSystems } from '$lib/model/person'
 import { id } from './quantities';
 
 export type PersonChange = Partial<{
-	-readonly [field in 'units' | 'theme' | 'payloadId' | 'rigId' | 'sledId' | 'thumb']: NonNullable<Person[field]>;
+	-readonly [field in 'units' | 'theme' | 'payloadId' | 'rigId' | 'sledId' | 'craneId' | 'thumb']: NonNullable<
+		Person[field]
+	>;
 }>;
 
 export const thumbRule = Joi.object<Thumb>({
@@ -22,6 +24,7 @@ export const personChange = Joi.object<PersonChange>({
 	payloadId: id().optional().label('the payload'),
 	rigId: id().optional().label('the rig'),
 	sledId: id().optional().label('the sled'),
+	craneId: id().optional().label('the crane'),
 	thumb: thumbRule
 })
 	.min(1)

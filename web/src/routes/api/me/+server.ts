@@ -2,6 +2,7 @@ import { api, readBody } from '$lib/server/api';
 import { changePerson, listPeople } from '$lib/server/db/people';
 import { findPayload } from '$lib/server/db/payloads';
 import { findRig } from '$lib/server/db/rigs';
+import { findCrane } from '$lib/server/db/cranes';
 import { findSled } from '$lib/server/db/sleds';
 import { Refusal } from '$lib/server/refusal';
 import { personChange, personChoice } from '$lib/server/schemas/person';
@@ -12,8 +13,10 @@ export const PATCH = api(async (event) => {
 	if (change.payloadId !== undefined) await findPayload(crewId, change.payloadId);
 	if (change.rigId !== undefined) await findRig(crewId, change.rigId);
 	if (change.sledId !== undefined) await findSled(crewId, change.sledId);
+	if (change.craneId !== undefined) await findCrane(crewId, change.craneId);
 	// A payload lies on one bench at a time.
-	const bench = change.sledId !== undefined ? { rigId: null } : change.rigId !== undefined ? { sledId: null } : {};
+	const others = (['rigId', 'sledId', 'craneId'] as const).filter((field) => change[field] === undefined);
+	const bench = others.length === 3 ? {} : Object.fromEntries(others.map((field) => [field, null]));
 	await changePerson(crewId, person.id, { ...change, ...bench });
 	return { ...person, ...change, ...bench };
 });

@@ -1,7 +1,8 @@
 import type { LoggedBalance } from '$lib/model/balance';
 import { type Payload, standingParts } from '$lib/model/payload';
 import { idOf } from '$lib/server/api';
-import { findBalance, findSledBalance, kindOfBalance } from '$lib/server/db/balances';
+import { findBalance, findCraneBalance, findSledBalance, kindOfBalance } from '$lib/server/db/balances';
+import { findCraneBench, listCranes } from '$lib/server/db/cranes';
 import { listParts } from '$lib/server/db/parts';
 import { listPayloads } from '$lib/server/db/payloads';
 import { listRigs } from '$lib/server/db/rigs';
@@ -32,6 +33,13 @@ export const load: PageServerLoad = ({ locals, params, url }) =>
 			const [record, rigs] = await Promise.all([findBalance(crewId, id), listRigs(crewId)]);
 			const rig = rigs.find((each) => each.id === record.rigId) ?? record.rig;
 			return { kind: 'gimbal' as const, record, rig, present: presentFor(record), ...shared };
+		}
+		if (kind === 'crane') {
+			const [record, cranes] = await Promise.all([findCraneBalance(crewId, id), listCranes(crewId)]);
+			const present = presentFor(record);
+			const crane = cranes.find((each) => each.id === record.craneId) ?? null;
+			const craneBench = crane === null || present === null ? null : await findCraneBench(crewId, crane.id, present.id);
+			return { kind: 'crane' as const, record, crane, present, craneBench, ...shared };
 		}
 		const [record, sleds] = await Promise.all([findSledBalance(crewId, id), listSleds(crewId)]);
 		const present = presentFor(record);

@@ -6,7 +6,7 @@ import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = ({ locals: { crewId }, url }) =>
 	pageLoad(async () => {
-		const lines = await listBalances(crewId, '');
+		const lines = (await listBalances(crewId, '')).filter(({ kind }) => kind !== 'crane');
 		// Two of one rig compare best: the newest pair of one, unless the person chose.
 		const pair = lines.flatMap((line, index) => {
 			const other = lines.slice(index + 1).find(({ rigName }) => rigName === line.rigName);
@@ -17,6 +17,8 @@ export const load: PageServerLoad = ({ locals: { crewId }, url }) =>
 		const open = (id: string | undefined) => {
 			if (id === undefined) return null;
 			const kind: LoggedBalance['kind'] | undefined = lines.find((line) => line.id === id)?.kind;
+			// Cranes are compared on their own page, with the present payload.
+			if (kind === 'crane') return null;
 			return kind === 'sled' ? findSledBalance(crewId, idOf(id)) : findBalance(crewId, idOf(id));
 		};
 		const [first, second] = await Promise.all([open(a), open(b)]);

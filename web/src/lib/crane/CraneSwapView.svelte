@@ -1,0 +1,162 @@
+<script lang="ts">
+	import '$lib/state/sheet.css';
+	import type { Part } from '$lib/model/part';
+	import type { Payload } from '$lib/model/payload';
+	import { showMass, showMove, together } from '$lib/units/display';
+	import { SvelteSet } from 'svelte/reactivity';
+	import { sharedCraneBench } from './craneBench.svelte';
+	import type { CraneFigures } from './figures';
+	import { linesBetween, platesInWords } from './slip';
+	import { craneBuilds, swapSteps, type SwapStep } from './swap';
+
+	interface Props {
+		data: { readonly payload: Payload; readonly payloads: readonly Payload[]; readonly shelf: readonly Part[] };
+	}
+	let { data }: Props = $props();
+	const bench = sharedCraneBench();
+	const units = $derived(bench.units);
+	const { crane } = bench;
+	const figures = $derived(bench.figures as CraneFigures);
+	const others = $derived(data.payloads.filter(({ id }) => id !== data.payload.id));
+	const family = $derived(
+		others.filter(({ familyId }) => familyId != null && familyId === data.payload.familyId).map(({ id }) => id)
+	);
+	const added = new SvelteSet<string>();
+	const builds = $derived(
+		craneBuilds(
+			crane,
+			[data.payload, ...others.filter(({ id }) => family.includes(id) || added.has(id))],
+			data.shelf,
+			bench.state
+		)
+	);
+	const from = $derived(builds.find(({ payload }) => payload.id === data.payload.id));
+	let toId = $state('');
+	const to = $derived(builds.find(({ payload }) => payload.id === toId) ?? builds.find((each) => each !== from));
+	const steps = $derived(from === undefined || to === undefined ? [] : swapSteps(crane, from, to, figures.frictionNm));
+	const lines = $derived(
+		from === undefined || to === undefined ? [] : linesBetween(crane.geometry, from.setting, to.setting, units)
+	);
+	const words = (id: SwapStep['id']): string => {
+		const line = (which: string) => lines.find((each) => each.id === which);
+		if (id === 'hold') return 'Arm level, one holds it, pinned if it has a pin';
+		if (id === 'off') return `Take off ${line('off')?.strong ?? ''}`;
+		if (id === 'cameraOff') return `${from?.payload.name ?? 'Camera'} off`;
+		if (id === 'cameraOn') return `${to?.payload.name ?? 'Camera'} on, locked and tried`;
+		if (id === 'on') return `Hang ${line('on')?.strong ?? ''}`;
+		if (id === 'trim') return `Trim to ${together(showMove(-(to?.setting.trimU ?? 0), units))} behind the pivot`;
+		return 'Let go, slowly';
+	};
+	const kg = (mass: number) => together(showMass(mass, units));
+</script>
+
+<div class="sheet">
+	<h1>Swap sheet</h1>
+	<p class="lead">Plates and trim before and after, and the order in which to do it, on {crane.name}.</p>
+	<div class="row screen">
+		<fieldset>
+			<legend>Also with</legend>
+			{#each others.filter(({ id }) => !family.includes(id)) as { id, name } (id)}
+				<label class="also"
+					><input
+						type="checkbox"
+						checked={added.has(id)}
+						onchange={(event) => (event.currentTarget.checked ? added.add(id) : added.delete(id))}
+						data-testid="also-{name}"
+					/>
+					{name}</label
+				>
+			{/each}
+		</fieldset>
+		<button type="button" class="second" onclick={() => window.print()}>Print</button>
+	</div>
+	<table>
+		<thead
+			><tr><th>Build</th><th class="number">mass</th><th>plates</th><th class="number">trim behind the pivot</th></tr
+			></thead
+		>
+		<tbody>
+			{#each builds as { payload, payloadKg, setting, shortKg } (payload.id)}
+				<tr data-build={payload.name}>
+					<th
+						>{payload.name}{#if Math.abs(shortKg) > figures.noseBandKg}<small class="problem"
+								>{kg(Math.abs(shortKg))} {shortKg > 0 ? 'heavy' : 'light'} even so</small
+							>{/if}</th
+					>
+					<td class="number figure">{kg(payloadKg)}</td>
+					<td>{platesInWords(crane.geometry, setting.hung, units)}</td>
+					<td class="number figure">{together(showMove(-setting.trimU, units))}</td>
+				</tr>
+			{/each}
+		</tbody>
+	</table>
+	{#if from !== undefined && to !== undefined}
+		<h2>
+			From {from.payload.name} to
+			<select
+				value={to.payload.id}
+				onchange={(event) => (toId = event.currentTarget.value)}
+				aria-label="To which build"
+			>
+				{#each builds.filter((each) => each !== from) as { payload } (payload.id)}<option value={payload.id}
+						>{payload.name}</option
+					>{/each}
+			</select>
+		</h2>
+		<ol class="steps" data-testid="swap-steps">
+			{#each steps as step, index (step.id)}
+				<li class:bad={!step.ok}>
+					<strong>{index + 1}. {words(step.id)}</strong>
+					<span class="quiet"
+						>{step.held
+							? `then ${kg(step.holdKg)} to hold at the ${step.momentNm > 0 ? 'nose' : 'tail'}`
+							: step.ok
+								? 'it stays'
+								: `it would swing: ${Math.abs(step.momentNm).toFixed(0)} N·m are left`}</span
+					>
+				</li>
+			{/each}
+		</ol>
+	{:else}
+		<p class="hint">One build alone has nothing to swap with: tick another above.</p>
+	{/if}
+	<p class="caution">
+		Between camera off and camera on the tail wants down with all the weights: two people, and nobody under nose or
+		tail.
+	</p>
+</div>
+
+<style>
+	fieldset {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0 16px;
+		font-size: 14px;
+		border: 0;
+	}
+	.also {
+		display: inline-flex;
+		align-items: center;
+		gap: 6px;
+		min-height: 44px;
+	}
+	.problem {
+		display: block;
+	}
+	.steps {
+		display: grid;
+		gap: 8px;
+	}
+	.steps li {
+		background: var(--panel);
+		border: 1px solid var(--rule);
+		padding: 10px 14px;
+		display: flex;
+		flex-wrap: wrap;
+		gap: 4px 16px;
+		justify-content: space-between;
+	}
+	.bad {
+		border-color: var(--clay) !important;
+	}
+</style>

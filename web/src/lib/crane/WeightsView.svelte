@@ -1,0 +1,523 @@
+<script lang="ts">
+	import '$lib/state/bench.css';
+	import { invalidate } from '$app/navigation';
+	import { ask } from '$lib/api';
+	import { isTyping } from '$lib/dayline/keys';
+	import QuantityField from '$lib/fields/QuantityField.svelte';
+	import type { CraneRecord } from '$lib/model/balance';
+	import type { CraneBenchState } from '$lib/model/crane';
+	import Slip from '$lib/slip/Slip.svelte';
+	import { showMass, showMove, together, unbroken } from '$lib/units/display';
+	import Vial from '$lib/vial/Vial.svelte';
+	import { v7 as newId } from 'uuid';
+	import { sharedCraneBench } from './craneBench.svelte';
+	import CraneDrawing from './CraneDrawing.svelte';
+	import { type CraneFigures, warnReserve } from './figures';
+	import { countsOf, type CraneSlip, plateInWords, platesInWords } from './slip';
+	import { hungKg, pullsOutM } from './standing';
+
+	interface Props {
+		checksOpen: number;
+	}
+	let { checksOpen }: Props = $props();
+	const bench = sharedCraneBench();
+	const units = $derived(bench.units);
+	const geometry = $derived(bench.crane.geometry);
+	const figures = $derived(bench.figures as CraneFigures);
+	const slip = $derived(bench.slip as CraneSlip);
+	const setting = $derived(bench.setting);
+
+	let width = $state(770);
+	let height = $state(400);
+	let note = $state('');
+	let logging = $state(false);
+	let trouble = $state('');
+	let logged = $state.raw<{ href: string; time: string; state: CraneBenchState } | null>(null);
+	/** One id for one state: pressing again after a lost answer logs it once. */
+	let attempt: { id: string; state: CraneBenchState } | null = null;
+	$effect(() => {
+		if (logged !== null && logged.state !== bench.state) logged = null;
+	});
+
+	async function log() {
+		const { state } = bench;
+		if (attempt === null || attempt.state !== state) attempt = { id: newId(), state };
+		logging = true;
+		trouble = '';
+		await bench.document.save();
+		const outcome = await ask<CraneRecord>('POST', '/api/crane-balances', {
+			id: attempt.id,
+			payloadId: bench.payloadId,
+			craneId: bench.crane.id,
+			payloadVersion: bench.payloadVersion,
+			state,
+			note: note.trim()
+		});
+		logging = false;
+		if (!outcome.ok) {
+			trouble =
+				outcome.error.code === 'stale'
+					? 'The payload was changed meanwhile. Reload to weigh it as it is now; the setting is kept.'
+					: outcome.error.message;
+			return;
+		}
+		const time = new Date(outcome.value.loggedAt).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
+		logged = { href: `/logbook/${outcome.value.id}`, time, state };
+		await invalidate('poise:stations');
+	}
+	function keys(event: KeyboardEvent) {
+		const onControl = (event.target as Element | null)?.closest('button, a, summary, select, [role="slider"]') != null;
+		if (event.key !== 'Enter' || event.ctrlKey || event.metaKey || isTyping(event) || onControl) return;
+		if (slip.kind === 'move') bench.accept();
+		else if (slip.kind === 'poised' && logged === null) void log();
+		else return;
+		event.preventDefault();
+	}
+	const grams = (kg: number) => (Math.abs(kg) >= 1 ? `${kg.toFixed(1)} kg` : `${(kg * 1000).toFixed(0)} g`);
+	const standing = $derived(slip.kind === 'move' ? figures.envelopeThen : figures.envelope);
+	const rows = $derived([
+		{
+			id: 'nose',
+			name: 'Nose, level',
+			minus: 'weight back',
+			plus: 'forward',
+			offset: -(figures.noseKg - bench.state.noseBiasKg) / figures.noseBandKg,
+			now: `${together(showMass(Math.abs(figures.noseKg), units))} ${figures.noseKg >= 0 ? 'heavy' : 'light'}`,
+			note: `wanted ${together(showMass(bench.state.noseBiasKg, units))}`
+		},
+		{
+			id: 'drift',
+			name: 'Over the boom range',
+			minus: 'line up',
+			plus: 'down',
+			offset:
+				(Math.abs(figures.noseAtEndsKg[0]) > Math.abs(figures.noseAtEndsKg[1])
+					? -figures.noseAtEndsKg[0]
+					: figures.noseAtEndsKg[1]) / figures.noseBandKg,
+			now: figures.staysThroughout
+				? 'stays where it is put'
+				: { seeks: 'comes back', runsAway: 'runs away', floats: 'floats', noseDown: 'sinks', noseUp: 'rises' }[
+						figures.drift.kind
+					],
+			note: `${grams(figures.noseAtEndsKg[0])} low, ${grams(figures.noseAtEndsKg[1])} high`
+		},
+		{
+			id: 'stand',
+			name: 'Against tipping',
+			minus: 'less',
+			plus: 'more',
+			offset: standing.reserve < warnReserve ? (standing.reserve - warnReserve) * 8 : 0,
+			now: `${(standing.reserve * 100).toFixed(0)} % reserve`,
+			note: slip.kind === 'move' ? 'once these weights hang' : 'worst swing and boom'
+		}
+	]);
+	const sensitivity = $derived(geometry.trim.massKg / figures.noseU);
+	const within = (least: number, greatest: number, words: string) => (value: number) =>
+		value >= least && value <= greatest ? null : words;
+	const toggle = (id: string) =>
+		bench.stands(
+			{ fitted: setting.fitted.includes(id) ? setting.fitted.filter((each) => each !== id) : [...setting.fitted, id] },
+			`section ${id}`
+		);
+</script>
+
+<svelte:window onkeydown={keys} />
+
+<div class="bench">
+	<section class="work" aria-label="Crane bench">
+		<div class="drawing" bind:clientWidth={width} bind:clientHeight={height}>
+			<CraneDrawing
+				{geometry}
+				{setting}
+				payload={bench.bodies}
+				arm={figures.arm}
+				{units}
+				{width}
+				{height}
+				target={slip.kind === 'move' ? slip.target : null}
+				onboom={(boomRad) => bench.stands({ boomRad }, 'boom')}
+				onsettle={() => bench.document.settle()}
+			/>
+		</div>
+		<div class="rows">
+			<ul class="states">
+				{#each rows as { id, name, minus, plus, offset, now, note: small } (id)}
+					<li data-state={id} data-good={Math.abs(offset) <= 1}>
+						<span class="name">{name}</span><span class="end">{minus}</span><Vial {offset} label="{name}: {now}" /><span
+							class="end">{plus}</span
+						><span class="now"><strong>{now}</strong> <small>{small}</small></span>
+					</li>
+				{/each}
+			</ul>
+			<div class="fields" data-testid="crane-settings">
+				<fieldset>
+					<legend>Plates hung</legend>
+					{#each geometry.plates as plate, index (index)}
+						<QuantityField
+							label="× {plateInWords(plate.massKg, units)}"
+							value={setting.hung[index] ?? 0}
+							quantity="count"
+							{units}
+							check={(value) =>
+								Number.isInteger(value) && value >= 0 && value <= plate.count
+									? null
+									: `0 to ${plate.count} are at hand.`}
+							onvalue={(value) =>
+								bench.stands(
+									{ hung: geometry.plates.map((_, k) => (k === index ? value : (setting.hung[k] ?? 0))) },
+									`hung ${index}`
+								)}
+							oncommit={() => bench.document.settle()}
+							testId="hung-{index}"
+						/>
+					{/each}
+				</fieldset>
+				<fieldset>
+					<legend>Trim</legend>
+					<QuantityField
+						label="behind the pivot"
+						value={-setting.trimU}
+						quantity="length"
+						{units}
+						check={(value) =>
+							-value >= geometry.trim.rangeU[0] - 1e-9 && -value <= geometry.trim.rangeU[1] + 1e-9
+								? null
+								: `Its travel is ${together(showMove(-geometry.trim.rangeU[1], units))} to ${together(showMove(-geometry.trim.rangeU[0], units))}.`}
+						onvalue={(value) => bench.stands({ trimU: -value }, 'trim')}
+						oncommit={() => bench.document.settle()}
+						testId="trim"
+					/>
+				</fieldset>
+				<fieldset>
+					<legend>Arm</legend>
+					{#each geometry.sections.slice(1) as { id, label } (id)}
+						<button
+							type="button"
+							class="chip"
+							aria-pressed={setting.fitted.includes(id)}
+							onclick={() => toggle(id)}
+							data-testid="fitted-{id}">{label}</button
+						>
+					{/each}
+					{#if pullsOutM(geometry, setting.fitted) > 0}
+						<QuantityField
+							label="pulled out"
+							value={setting.pulledOutM}
+							quantity="length"
+							{units}
+							check={within(
+								0,
+								pullsOutM(geometry, setting.fitted),
+								`Up to ${together(showMove(pullsOutM(geometry, setting.fitted), units))}.`
+							)}
+							onvalue={(pulledOutM) => bench.stands({ pulledOutM }, 'pulled')}
+							oncommit={() => bench.document.settle()}
+							testId="pulled-out"
+						/>
+					{/if}
+					{#if geometry.pivotHeightM[1] > geometry.pivotHeightM[0]}
+						<QuantityField
+							label="pivot above the floor"
+							value={setting.pivotHeightM}
+							quantity="length"
+							{units}
+							check={within(
+								geometry.pivotHeightM[0],
+								geometry.pivotHeightM[1],
+								`Between ${together(showMove(geometry.pivotHeightM[0], units))} and ${together(showMove(geometry.pivotHeightM[1], units))}.`
+							)}
+							onvalue={(pivotHeightM) => bench.stands({ pivotHeightM }, 'pivot')}
+							oncommit={() => bench.document.settle()}
+						/>
+					{/if}
+				</fieldset>
+				<fieldset>
+					<legend>Nose</legend>
+					<QuantityField
+						label="heavy by"
+						value={bench.state.noseBiasKg}
+						quantity="mass"
+						{units}
+						check={within(-5, 5, 'Within 5 kg; minus is light.')}
+						onvalue={(noseBiasKg) => bench.change({ noseBiasKg, choice: 0 }, 'bias')}
+						oncommit={() => bench.document.settle()}
+						testId="nose-bias"
+					/>
+					<QuantityField
+						label="moved by a push of"
+						value={bench.state.pushMovesKg}
+						quantity="mass"
+						{units}
+						check={within(0, 3, 'From 0 to 3 kg.')}
+						onvalue={(pushMovesKg) => bench.change({ pushMovesKg }, 'push moves')}
+						oncommit={() => bench.document.settle()}
+						testId="push-moves"
+					/>
+				</fieldset>
+			</div>
+		</div>
+	</section>
+	<div class="answer-column">
+		<Slip heading={slip.heading}>
+			{#snippet answer()}
+				{#if slip.kind === 'poised'}<strong data-testid="slip-strong">Balanced</strong>
+				{:else if slip.kind === 'tips'}Balanced, <strong data-testid="slip-strong">not safe as drawn</strong>
+				{:else if slip.kind === 'tooHeavy'}Take <strong data-testid="slip-strong">a stronger crane</strong>
+				{:else if slip.kind === 'short'}Short of <strong data-testid="slip-strong">plates</strong>
+				{:else if slip.lines[0]}{slip.lines[0].lead}<strong data-testid="slip-strong"
+						>{unbroken(slip.lines[0].strong)}</strong
+					>{/if}
+			{/snippet}
+			{#if slip.danger !== null}<p class="danger" role="alert" data-testid="danger">{slip.danger}</p>{/if}
+			{#if slip.lines[0]?.detail}<p class="detail">{slip.lines[0].detail}</p>{/if}
+			{#if slip.lines.length > 1}
+				<ol class="lines" data-testid="slip-lines">
+					{#each slip.lines.slice(1) as line (line.id)}
+						<li>
+							{line.lead}<strong>{unbroken(line.strong)}</strong>{#if line.detail}<small>{line.detail}</small>{/if}
+						</li>
+					{/each}
+				</ol>
+			{/if}
+			{#if slip.kind === 'poised'}<Vial size="large" offset={0} label="Balanced" />{/if}
+			<p>{slip.why}</p>
+			<p class="quiet">
+				One millimetre of the trim is {grams(sensitivity * 0.001)} at the nose; a push of {grams(figures.noseBandKg)} moves
+				it.
+			</p>
+			{#if checksOpen > 0}<p class="checks">
+					<a href="/payload/{bench.payloadId}/checklist"
+						>{checksOpen} {checksOpen === 1 ? 'check is' : 'checks are'} still open</a
+					> before this payload is lifted.
+				</p>{/if}
+			{#if slip.kind === 'move'}
+				<p class="caution">
+					Weights on and off only while somebody holds the arm; nobody under it, no fingers between plates.
+				</p>
+				<button type="button" class="go" onclick={() => bench.accept()} data-testid="accept"
+					>{slip.lines.length === 1 ? 'It is done' : `All ${slip.lines.length} are done`}</button
+				>
+				{#if figures.choices.length > 1}
+					<h2>Or, next best</h2>
+					{#each figures.choices as choice, index (index)}
+						{#if choice !== figures.choice}
+							<p class="other">
+								{platesInWords(geometry, countsOf(choice), units)}, trim {together(showMove(-choice.trimUM, units))}
+								<span class="quiet"
+									>({Math.abs(choice.remainingUKgM / figures.noseU) < 0.0005
+										? 'exact'
+										: `${grams(Math.abs(choice.remainingUKgM / figures.noseU))} off`})</span
+								>
+								<button
+									type="button"
+									class="link"
+									onclick={() => bench.change({ choice: index })}
+									data-testid="choice-{index}">Take this</button
+								>
+							</p>
+						{/if}
+					{/each}
+				{/if}
+			{:else if slip.kind === 'tooHeavy'}
+				<a class="go" href="/payload/{bench.payloadId}">Change the payload</a>
+			{:else}
+				<label class="note"
+					>Note
+					<textarea bind:value={note} rows="2" maxlength="2000" placeholder="Where, which floor, who held the arm"
+					></textarea>
+				</label>
+				{#if logged === null}
+					<button type="button" class="go" onclick={log} disabled={logging} data-testid="log">Log this balance</button>
+				{:else}
+					<p class="logged" role="status">
+						Logged at {logged.time}. <a href={logged.href} data-testid="open-log">Open it</a>
+					</p>
+				{/if}
+				<a class="second" href="/api/crane-sheet/{bench.crane.id}/{bench.payloadId}" data-testid="print" target="_blank"
+					>Crane sheet as PDF, to tape to the base</a
+				>
+			{/if}
+			{#if trouble !== ''}<p class="caution" role="alert">{trouble}</p>{/if}
+			{#if bench.document.message !== '' && !bench.document.linkLost}<p class="caution" role="alert">
+					{bench.document.message}
+				</p>{/if}
+			{#if bench.document.linkLost}<p class="caution" role="status">
+					No link to the server. Everything is kept here and sent when it is back.
+				</p>{/if}
+			{#if bench.state.slips.length > 0}
+				<ol class="roll" aria-label="Done before">
+					{#each [...bench.state.slips.entries()].reverse() as [index, words] (index)}<li>{words.join('; ')}</li>{/each}
+				</ol>
+			{/if}
+			<p class="count">
+				<span
+					>{together(showMass(hungKg(geometry, setting.hung), units))} hung, {together(showMass(figures.armKg, units))} on
+					the pivot</span
+				>
+				<button type="button" class="link" onclick={() => bench.document.undo()} disabled={!bench.document.canUndo}
+					>Undo</button
+				>
+				<button type="button" class="link" onclick={() => bench.startOver()}>Start over</button>
+			</p>
+			<p class="quiet">
+				Figures are aids: the maker’s manual, local rules and whoever is licensed decide. Keep well away from overhead
+				lines.
+			</p>
+		</Slip>
+	</div>
+</div>
+
+<style>
+	.states {
+		padding: 4px 18px 4px 26px;
+	}
+	.states li {
+		display: grid;
+		grid-template-columns: 150px 82px minmax(80px, 1fr) 60px minmax(190px, 1.25fr);
+		align-items: center;
+		gap: 10px;
+		min-height: 34px;
+	}
+	.name {
+		font-weight: 700;
+		font-size: 15px;
+	}
+	.end {
+		font-size: 12.5px;
+		color: var(--quiet);
+	}
+	.states .end:nth-child(2) {
+		text-align: right;
+	}
+	.now {
+		font-size: 15px;
+		line-height: 1.15;
+	}
+	.now small {
+		color: var(--quiet);
+		font-size: 12.5px;
+		margin-left: 6px;
+	}
+	.fields {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 8px 22px;
+		padding: 8px 18px 14px 26px;
+		border-top: 1px solid var(--rule);
+	}
+	fieldset {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 10px;
+		align-items: end;
+	}
+	fieldset :global(.field) {
+		width: 104px;
+		color: var(--quiet);
+		font-size: 13px;
+	}
+	legend {
+		font-weight: 700;
+		font-size: 14px;
+	}
+	.danger {
+		background: var(--clay);
+		color: var(--panel);
+		font-weight: 700;
+		font-size: 18px;
+		padding: 12px 16px;
+	}
+	.detail {
+		font-size: 17px;
+		color: var(--quiet);
+		margin-top: -6px;
+	}
+	.lines {
+		display: grid;
+		gap: 8px;
+		font-size: 21px;
+		line-height: 1.2;
+		border-left: 4px solid var(--spirit);
+		padding-left: 14px;
+	}
+	.lines small {
+		display: block;
+		font-size: 14px;
+		color: var(--quiet);
+	}
+	.caution {
+		border-left: 4px solid var(--clay);
+		color: var(--clay);
+		padding: 2px 12px;
+	}
+	.checks {
+		border-left: 4px solid var(--spirit);
+		padding-left: 12px;
+	}
+	h2 {
+		font-size: 15px;
+	}
+	.other {
+		font-size: 15px;
+		margin: -6px 0;
+	}
+	.note {
+		display: grid;
+		gap: 3px;
+		font-size: 14px;
+		color: var(--quiet);
+	}
+	.note textarea {
+		color: var(--ink);
+		font-size: 16px;
+	}
+	.logged {
+		font-size: 18px;
+		font-weight: 700;
+	}
+	.roll {
+		color: var(--quiet);
+		font-size: 14px;
+		max-height: 130px;
+		overflow-y: auto;
+	}
+	.roll li {
+		text-decoration: line-through;
+	}
+	.count {
+		font-size: 14px;
+		color: var(--quiet);
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0 16px;
+		align-items: center;
+	}
+	.link {
+		min-height: 44px;
+		color: var(--press);
+		text-decoration: underline;
+	}
+	.link:disabled {
+		color: var(--edge);
+	}
+	@media (min-width: 901px) {
+		.rows {
+			max-height: 44% !important;
+		}
+	}
+	@media (max-width: 900px) {
+		.drawing {
+			min-height: 320px;
+		}
+		.states li {
+			grid-template-columns: 1fr 1fr;
+			padding: 6px 0;
+		}
+		.states .end {
+			display: none;
+		}
+		.now {
+			grid-column: 1 / 3;
+		}
+	}
+</style>

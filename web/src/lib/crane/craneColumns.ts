@@ -1,0 +1,137 @@
+import { between, type Column } from '$lib/fields/columns';
+import type { ArmSection, CraneDraft, CraneGeometry } from '$lib/model/crane';
+
+type Set = (next: Partial<CraneGeometry>, about: string | null) => void;
+
+export function sectionColumns(geometry: CraneGeometry, set: Set): readonly Column<ArmSection>[] {
+	const put = (id: string, next: Partial<ArmSection>, about: string) =>
+		set(
+			{ sections: geometry.sections.map((each) => (each.id === id ? { ...each, ...next } : each)) },
+			`${about} ${id}`
+		);
+	return [
+		{
+			kind: 'text',
+			head: 'Section',
+			label: ({ label }) => `Name of ${label}`,
+			get: ({ label }) => label,
+			set: ({ id }, label) => put(id, { label }, 'name'),
+			most: 80
+		},
+		{
+			kind: 'figure',
+			head: 'length',
+			quantity: 'length',
+			label: ({ label }) => `${label}, length`,
+			get: ({ lengthM }) => lengthM,
+			set: ({ id }, lengthM) => put(id, { lengthM }, 'length'),
+			check: between(0.05, 6, 'Between 50 mm and 6 m.'),
+			testId: ({ id }) => `${id}-length`
+		},
+		{
+			kind: 'figure',
+			head: 'mass',
+			quantity: 'mass',
+			label: ({ label }) => `${label}, mass`,
+			get: ({ massKg }) => massKg,
+			set: ({ id }, massKg) => put(id, { massKg }, 'mass'),
+			check: between(0.01, 60, 'Between 10 g and 60 kg.'),
+			testId: ({ id }) => `${id}-mass`
+		},
+		{
+			kind: 'figure',
+			head: 'pulls out by',
+			quantity: 'length',
+			label: ({ label }) => `${label}, pulls out by`,
+			get: ({ pullsOutM }) => pullsOutM ?? 0,
+			set: ({ id }, pullsOutM) => put(id, { pullsOutM }, 'pull'),
+			check: between(0, 6, 'Between 0 and 6 m.')
+		}
+	];
+}
+
+export interface PlateRow {
+	readonly id: string;
+	readonly index: number;
+	readonly massKg: number;
+	readonly count: number;
+}
+export function plateColumns(geometry: CraneGeometry, set: Set): readonly Column<PlateRow>[] {
+	const put = (index: number, next: Partial<CraneGeometry['plates'][number]>, about: string) =>
+		set(
+			{ plates: geometry.plates.map((each, at) => (at === index ? { ...each, ...next } : each)) },
+			`${about} ${index}`
+		);
+	return [
+		{
+			kind: 'figure',
+			head: 'one plate',
+			quantity: 'mass',
+			label: ({ index }) => `Plate ${index + 1}, mass`,
+			get: ({ massKg }) => massKg,
+			set: ({ index }, massKg) => put(index, { massKg }, 'plate'),
+			check: (_, value) => (value > 0 && value <= 100 ? null : 'More than 0, up to 100 kg.'),
+			testId: ({ id }) => `${id}-mass`
+		},
+		{
+			kind: 'figure',
+			head: 'how many',
+			quantity: 'count',
+			label: ({ index }) => `Plate ${index + 1}, how many`,
+			get: ({ count }) => count,
+			set: ({ index }, count) => put(index, { count }, 'count'),
+			check: (_, value) => (Number.isInteger(value) && value >= 0 && value <= 40 ? null : 'A whole number up to 40.'),
+			testId: ({ id }) => `${id}-count`
+		}
+	];
+}
+
+export interface FootRow {
+	readonly id: string;
+	readonly index: number;
+	readonly foot: readonly [number, number];
+}
+export function footColumns(geometry: CraneGeometry, set: Set): readonly Column<FootRow>[] {
+	const axis = (which: 0 | 1, head: string): Column<FootRow> => ({
+		kind: 'figure',
+		head,
+		quantity: 'length',
+		label: ({ index }) => `Foot ${index + 1}, ${head}`,
+		get: ({ foot }) => foot[which],
+		set: ({ index }, value) =>
+			set(
+				{
+					base: {
+						...geometry.base,
+						feetM: geometry.base.feetM.map((foot, at) =>
+							at === index ? (which === 0 ? [value, foot[1]] : [foot[0], value]) : foot
+						)
+					}
+				},
+				`foot ${index} ${which}`
+			),
+		check: between(-5, 5, 'Within 5 m.'),
+		testId: ({ id }) => `${id}-${which}`
+	});
+	return [{ kind: 'name', head: 'Foot', get: ({ index }) => `${index + 1}` }, axis(0, 'forward'), axis(1, 'left')];
+}
+
+/** What is wrong with the whole, that no field alone can say. Null: nothing. */
+export function wrongWith({ geometry, leastPayloadKg, greatestPayloadKg }: CraneDraft): string | null {
+	const { feetM } = geometry.base;
+	const at = (index: number) => feetM[index % feetM.length] as readonly [number, number];
+	const turn = feetM.reduce((sum, [x, y], index) => sum + x * at(index + 1)[1] - at(index + 1)[0] * y, 0);
+	const side = (a: readonly [number, number], b: readonly [number, number], c: readonly [number, number]) =>
+		(b[0] - a[0]) * (c[1] - a[1]) - (b[1] - a[1]) * (c[0] - a[0]);
+	for (let i = 0; i < feetM.length; i += 1)
+		for (let j = i + 2; j < feetM.length; j += 1) {
+			if (i === 0 && j === feetM.length - 1) continue;
+			const [a, b, c, d] = [at(i), at(i + 1), at(j), at(j + 1)];
+			if (side(a, b, c) * side(a, b, d) < 0 && side(c, d, a) * side(c, d, b) < 0)
+				return `The sides from foot ${i + 1} and from foot ${j + 1} cross: list the feet in their order round the base.`;
+		}
+	if (turn <= 1e-6) return 'List the feet counter-clockwise round the base, seen from above.';
+	if (greatestPayloadKg <= leastPayloadKg) return 'The greatest payload must be more than the least.';
+	if (geometry.trim.rangeU[0] > geometry.trim.rangeU[1]) return 'The trim’s travel has its ends the wrong way round.';
+	return null;
+}

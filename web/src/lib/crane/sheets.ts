@@ -1,0 +1,14 @@
+/** The sheets of one payload on one crane. */
+export const craneSheets = (craneId: string, payloadId: string) => {
+	const at = `/balance/crane/${craneId}/${payloadId}`;
+	return [
+		{ href: at, words: 'Weights' },
+		{ href: `${at}/order`, words: 'Loading' },
+		{ href: `${at}/stand`, words: 'Stability' },
+		{ href: `${at}/drift`, words: 'Drift' },
+		{ href: `${at}/level`, words: 'Levelling' },
+		{ href: `${at}/pass`, words: 'Head rate' },
+		{ href: `${at}/swap`, words: 'Swap' },
+		{ href: `/cranes/${craneId}`, words: 'Crane' }
+	];
+};

@@ -1,0 +1,96 @@
+import { loadingSequence, type LoadingStep, standardGravityMPerS2 } from '@poise/core';
+import { tryFigures } from '$lib/balance/figures';
+import type { Part } from '$lib/model/part';
+import { mountedBodies, type Payload, standingParts } from '$lib/model/payload';
+import type { CraneBenchState, CraneRig, CraneSetting } from '$lib/model/crane';
+import { choicesFor } from './figures';
+import { targetOf } from './slip';
+import { bareParts, cameraPart, headPart, hungKg, type MountedBody, noseU, plateParts, trimPart } from './standing';
+
+/** One build on the crane: which plates hang and where the trim stands. */
+export interface CraneBuild {
+	readonly payload: Payload;
+	readonly payloadKg: number;
+	readonly bodies: readonly MountedBody[];
+	readonly setting: CraneSetting;
+	/** What the plates at hand leave at the nose. */
+	readonly shortKg: number;
+}
+
+export function craneBuilds(
+	crane: CraneRig,
+	payloads: readonly Payload[],
+	shelf: readonly Part[],
+	state: Pick<CraneBenchState, 'setting' | 'noseBiasKg'>
+): CraneBuild[] {
+	const byId = new Map(shelf.map((part) => [part.id, part]));
+	return payloads.flatMap((payload) => {
+		const parts = standingParts(payload, byId);
+		if (parts.length < 2) return [];
+		const bodies = mountedBodies(parts);
+		const [choice] = tryFigures(() => choicesFor(crane.geometry, state.setting, bodies, state.noseBiasKg, 1)) ?? [];
+		if (choice === undefined) return [];
+		return [
+			{
+				payload,
+				payloadKg: bodies.reduce((sum, { body }) => sum + body.massKg, 0),
+				bodies,
+				setting: targetOf(crane.geometry, state.setting, choice),
+				shortKg: choice.remainingUKgM / noseU(crane.geometry, state.setting)
+			}
+		];
+	});
+}
+
+export interface SwapStep {
+	readonly id: 'hold' | 'off' | 'cameraOff' | 'cameraOn' | 'on' | 'trim' | 'free';
+	readonly held: boolean;
+	readonly momentNm: number;
+	/** To hold it at the nose, or at the tail. */
+	readonly holdKg: number;
+	readonly ok: boolean;
+}
+
+/**
+ * From one camera to the other with the arm held throughout: plates that are not wanted any more off first, then the camera, then
+ * the other camera, then the plates it needs, then the trim. Each step reckoned.
+ */
+export function swapSteps(crane: CraneRig, from: CraneBuild, to: CraneBuild, frictionNm: number): SwapStep[] {
+	const { geometry } = crane;
+	const share = from.setting.shareSecond;
+	const [before, after] = [hungKg(geometry, from.setting.hung), hungKg(geometry, to.setting.hung)];
+	const stays = Math.min(before, after);
+	const piles = [
+		...plateParts(geometry, share, stays, 'staying'),
+		...(before > stays ? plateParts(geometry, share, before - stays, 'leaving') : [])
+	];
+	const coming = after > stays ? plateParts(geometry, share, after - stays, 'coming') : [];
+	const start = [
+		...bareParts(geometry, from.setting),
+		headPart(geometry, from.setting),
+		{ ...cameraPart(geometry, from.setting, from.bodies), id: 'old' },
+		trimPart(geometry, from.setting.trimU),
+		...piles
+	];
+	const leaving = piles.filter(({ id }) => id.startsWith('leaving')).map(({ id }) => id);
+	const steps: LoadingStep[] = [
+		{ id: 'hold', held: true },
+		...(leaving.length > 0 ? [{ id: 'off', remove: leaving, held: true }] : []),
+		{ id: 'cameraOff', remove: ['old'], held: true },
+		{ id: 'cameraOn', add: [{ ...cameraPart(geometry, to.setting, to.bodies), id: 'new' }], held: true },
+		...(coming.length > 0 ? [{ id: 'on', add: coming, held: true }] : []),
+		{ id: 'trim', remove: ['trim'], add: [{ ...trimPart(geometry, to.setting.trimU), id: 'trimNew' }], held: true },
+		{ id: 'free', held: false }
+	];
+	const result = loadingSequence({ arm: { parts: start }, boomRad: 0, holdingLimitNm: frictionNm, steps });
+	return result.steps.map(({ id, momentNm, ok }, index) => ({
+		id: id as SwapStep['id'],
+		held: steps[index]?.held ?? true,
+		momentNm,
+		holdKg:
+			Math.abs(momentNm) /
+			standardGravityMPerS2 /
+			(momentNm > 0 ? noseU(geometry, from.setting) : geometry.rear.lengthM),
+		ok
+	}));
+}

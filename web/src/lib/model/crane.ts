@@ -1,0 +1,185 @@
+import type { HeadLimits, PlateCount, Point, Vec3 } from '@poise/core';
+import type { PayloadSnapshot } from './balance';
+
+export type Span = readonly [least: number, greatest: number];
+
+/** One length of the arm before the pivot, pivot first. Those that may be left out come off from the nose end. */
+export interface ArmSection {
+	readonly id: string;
+	readonly label: string;
+	readonly massKg: number;
+	readonly lengthM: number;
+	/** Tube over tube: how far it pulls out of the one behind it. */
+	readonly pullsOutM?: number;
+}
+
+export const baseKinds = ['tripod', 'dolly', 'column'] as const;
+export type BaseKind = (typeof baseKinds)[number];
+
+/** A crane from floor to lens. Arm frame: u along the arm to the nose, v square to it, up when level, both from the pivot. */
+export interface CraneGeometry {
+	readonly pattern: string;
+	readonly sections: readonly ArmSection[];
+	/** The tube behind the pivot. */
+	readonly rear: { readonly lengthM: number; readonly massKg: number };
+	/** Tubes' own line above the pivot. */
+	readonly tubeVM: number;
+	/** Across, for drawing, clearance and wind. */
+	readonly tubeAcrossM: number;
+	/** Rod or cable of the levelling linkage, per metre of arm. */
+	readonly rodKgPerM: number;
+	readonly nose: {
+		readonly massKg: number;
+		/** The hinge above or below the line through pivot and arm. */
+		readonly vM: number;
+		readonly kept: 'level' | 'fixed';
+		/** The head hangs under the nose or stands on it. */
+		readonly head: 'hung' | 'standing';
+	};
+	readonly head: {
+		readonly massKg: number;
+		/** Its own centre of gravity from the hinge, always counted down for a hung head and up for a standing one. */
+		readonly cgM: number;
+		/** The camera plate's middle from the hinge, likewise. */
+		readonly plateM: number;
+		readonly limits: HeadLimits;
+	};
+	readonly hanger: {
+		readonly massKg: number;
+		readonly uM: number;
+		/** The weight line, and a second one where there are two; v. */
+		readonly vM: number;
+		readonly secondVM: number | null;
+	};
+	readonly trim: {
+		readonly massKg: number;
+		readonly rangeU: Span;
+		readonly vM: number;
+		readonly graduationM: number;
+	};
+	/** Plates at hand. */
+	readonly plates: readonly PlateCount[];
+	readonly boomRangeRad: Span;
+	/** Pivot above the floor: the column's travel. */
+	readonly pivotHeightM: Span;
+	readonly base: {
+		readonly kind: BaseKind;
+		/** Feet or wheels, counter-clockwise seen from above, about the pivot. */
+		readonly feetM: readonly Point[];
+		readonly massKg: number;
+		readonly cgM: Vec3;
+		/** Counterbalanced pedestal: what its lift is set for; null: none. */
+		readonly liftsKg: number | null;
+	};
+	readonly linkage: {
+		readonly linkM: number;
+		readonly rearPivotM: readonly [number, number];
+		/** Less the arm's own length. */
+		readonly rodLongerM: number;
+		readonly mPerTurn: number;
+	};
+}
+
+export interface CraneDraft {
+	readonly name: string;
+	readonly leastPayloadKg: number;
+	readonly greatestPayloadKg: number;
+	readonly geometry: CraneGeometry;
+}
+
+export interface CraneRig extends CraneDraft {
+	readonly id: string;
+	readonly version: number;
+}
+
+/** How many of each kind hang, in the order of the geometry's plates. */
+export type Hung = readonly number[];
+
+export interface CraneSetting {
+	/** Ids of the sections that are fitted. */
+	readonly fitted: readonly string[];
+	readonly pulledOutM: number;
+	readonly hung: Hung;
+	/** Share of the plates on the second weight line. */
+	readonly shareSecond: number;
+	readonly trimU: number;
+	readonly pivotHeightM: number;
+	/** For the drawing and for whoever asks "what now": where the arm is held. */
+	readonly boomRad: number;
+	readonly swingRad: number;
+}
+
+/** What may push it over. */
+export interface CraneGround {
+	readonly slopeRad: number;
+	readonly windMPerS: number;
+	/** Area of flags, sails and people's jackets beside what is drawn. */
+	readonly moreAreaM2: number;
+	readonly pushN: number;
+	readonly pushHeightM: number;
+	readonly ballastKg: number;
+	/** What the floor bears on a foot, as its owner says; null: nobody has said. */
+	readonly floorN: number | null;
+}
+
+/** One step of loading or unloading, in the order that the crew wants to do it. */
+export interface CraneStep {
+	readonly id: string;
+	readonly what: 'bare' | 'head' | 'camera' | 'plates' | 'trim' | 'free';
+	/** On or off; `free`: let go. */
+	readonly on: boolean;
+	/** Share of the plates. */
+	readonly share?: number;
+	readonly held: boolean;
+}
+
+export interface CraneLevel {
+	readonly id: string;
+	readonly boomRad: number;
+	readonly tiltRad: number;
+}
+
+export interface CranePass {
+	readonly fromSwingRad: number;
+	readonly toSwingRad: number;
+	readonly fromBoomRad: number;
+	readonly toBoomRad: number;
+	readonly durationS: number;
+	readonly subjectM: Vec3;
+	readonly focalM: number;
+	readonly sensorWidthM: number;
+}
+
+export interface CraneBenchState {
+	readonly setting: CraneSetting;
+	/** How much heavier than neutral the nose is wanted. */
+	readonly noseBiasKg: number;
+	/** The push at the nose that just moves it: the pivot's friction, measured once. */
+	readonly pushMovesKg: number;
+	readonly slips: readonly (readonly string[])[];
+	/** Which of the choices the slip speaks of. */
+	readonly choice: number;
+	readonly ground: CraneGround;
+	readonly loading: readonly CraneStep[];
+	readonly unloading: readonly CraneStep[];
+	readonly levels: readonly CraneLevel[];
+	readonly pass: CranePass;
+	readonly venueId: string | null;
+}
+
+/** A crane balance as the logbook keeps it beyond its line. */
+export interface CraneRecordDetail {
+	readonly snapshot: PayloadSnapshot;
+	readonly crane: CraneRig;
+	readonly setting: CraneSetting;
+	readonly noseBiasKg: number;
+	readonly ground: CraneGround;
+	readonly figures: {
+		readonly uKgM: number;
+		readonly vKgM: number;
+		readonly noseKg: number;
+		readonly reserve: number;
+		readonly kind: string;
+	};
+	readonly slips: readonly (readonly string[])[];
+}

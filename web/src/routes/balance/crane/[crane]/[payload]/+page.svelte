@@ -1,0 +1,8 @@
+<script lang="ts">
+	import WeightsView from '$lib/crane/WeightsView.svelte';
+
+	let { data } = $props();
+</script>
+
+<svelte:head><title>{data.payload.name} on {data.crane.name} · Poise</title></svelte:head>
+<WeightsView checksOpen={data.checksOpen} />

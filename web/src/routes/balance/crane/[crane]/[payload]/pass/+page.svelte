@@ -1,0 +1,8 @@
+<script lang="ts">
+	import PassView from '$lib/crane/PassView.svelte';
+
+	let { data } = $props();
+</script>
+
+<svelte:head><title>Head rate: {data.payload.name} on {data.crane.name} · Poise</title></svelte:head>
+<PassView />

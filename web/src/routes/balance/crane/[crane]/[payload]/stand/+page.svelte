@@ -1,0 +1,8 @@
+<script lang="ts">
+	import StandView from '$lib/crane/StandView.svelte';
+
+	let { data } = $props();
+</script>
+
+<svelte:head><title>Stability: {data.payload.name} on {data.crane.name} · Poise</title></svelte:head>
+<StandView />
