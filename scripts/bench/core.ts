@@ -13,6 +13,7 @@ import {
 } from '@poise/core';
 import { foretellErrors } from './foretell';
 import { scenario } from '@poise/demo';
+import { benchCranes } from './cranes';
 import { sledFigures } from './sleds';
 
 /** Times the core's calls on the demo scenario and prints one JSON line a figure. Run by `./poise bench`. */
@@ -91,3 +92,4 @@ console.log(
 );
 
 sledFigures(time);
+benchCranes();

@@ -30,11 +30,12 @@ export default async function shots() {
 		const idOf = (/** @type {{ id: string, name: string }[]} */ list, /** @type {string} */ word) =>
 			/** @type {{ id: string }} */ (list.find(({ name }) => name.includes(word))).id;
 		const [payloads, rigs, log] = [await get('/api/payloads'), await get('/api/rigs'), await get('/api/balances')];
-		const sleds = await get('/api/sleds');
+		const [sleds, cranes] = [await get('/api/sleds'), await get('/api/cranes')];
 		const [small, large] = [idOf(rigs, 'Small'), idOf(rigs, 'Large')];
 		const [wide, tele, cine] = [idOf(payloads, 'wide'), idOf(payloads, 'tele'), idOf(payloads, 'Cine')];
 		const [prime, screenOut] = [idOf(payloads, 'monitor'), idOf(payloads, 'screen')];
 		const [heavy, light] = [idOf(sleds, 'Heavy'), idOf(sleds, 'Light')];
+		const hall = `/balance/crane/${idOf(cranes, 'Hall')}/${cine}`;
 		const onSled = `/balance/sled/${heavy}/${cine}`;
 		const oldest = log.filter((/** @type {{ kind: string }} */ { kind }) => kind === 'gimbal').at(-1).id;
 
@@ -87,20 +88,20 @@ export default async function shots() {
 			phone: true,
 			before: click('[data-testid="motors-off"]')
 		});
-		await take('fit', `/balance/${small}/${tele}/fit`);
 		await take('sled-bench', onSled);
 		await take('sled-spin', `${onSled}/spin`, { theme: 'house' });
 		await take('sled-drop-phone', `/balance/sled/${light}/${wide}/drop`, { phone: true });
 		await take('sled', `/sleds/${heavy}`, { before: click('[data-testid="pick-batteries"]') });
+		await take('crane-weights', hall, { before: accept(1) });
+		await take('crane-loading', `${hall}/order`);
+		await take('crane-stability', `${hall}/stand`, { theme: 'house' });
 		await take('measure', `/payload/${wide}/measure`, { before: click('[data-testid="way-scales"]') });
 		await take('swap', `/payload/${wide}/swap?rig=${small}`);
 		await take('power', `/payload/${cine}/power`);
 		await take('rig', `/rigs/${large}`);
-		await take('horizon', `/rigs/${small}/horizon`);
 		await take('learn', '/learn');
 		await take('logbook', '/logbook');
 		await take('logbook-compare', `/logbook/${oldest}?with=${wide}`);
-		await take('shelf', '/shelf');
 		console.log(`Pictures are in docs/screenshots.`);
 	} finally {
 		await stop();

@@ -6,6 +6,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { LoggedBalance } from '../src/lib/model/balance';
 import type { Payload } from '../src/lib/model/payload';
 import type { Rig } from '../src/lib/model/rig';
+import type { CraneRig } from '../src/lib/model/crane';
 import type { SledRig } from '../src/lib/model/sled';
 import { send } from './application';
 import { go, type Screen, serveScreen } from './browser';
@@ -30,6 +31,9 @@ beforeAll(async () => {
 	const cine = payloads.find(({ name }) => name.includes('Cine'))!;
 	const heavy = sleds.find(({ name }) => name.includes('Heavy'))!;
 	const sled = `/balance/sled/${heavy.id}/${cine.id}`;
+	const loggedCrane = log.find(({ kind }) => kind === 'crane');
+	const [, hall] = await get<CraneRig[]>('/api/cranes');
+	const crane = `/balance/crane/${hall!.id}/${cine.id}`;
 	const tele = payloads.find(({ name }) => name.includes('tele'))!;
 	views = {
 		payloads: '/payload',
@@ -63,6 +67,16 @@ beforeAll(async () => {
 		trim: `${sled}/trim`,
 		'arm and vest': `${sled}/arm`,
 		'sled swap sheet': `${sled}/swap`,
+		'logged crane balance': `/logbook/${loggedCrane!.id}`,
+		cranes: '/cranes',
+		crane: `/cranes/${hall!.id}`,
+		'crane weights': crane,
+		'loading order': `${crane}/order`,
+		stability: `${crane}/stand`,
+		'crane drift': `${crane}/drift`,
+		levelling: `${crane}/level`,
+		'head rate': `${crane}/pass`,
+		'crane swap sheet': `${crane}/swap`,
 		shelf: '/shelf',
 		'nothing there': '/nowhere'
 	};

@@ -33,7 +33,7 @@
 	const from = $derived(builds.find(({ payload }) => payload.id === data.payload.id));
 	let toId = $state('');
 	const to = $derived(builds.find(({ payload }) => payload.id === toId) ?? builds.find((each) => each !== from));
-	const steps = $derived(from === undefined || to === undefined ? [] : swapSteps(crane, from, to, figures.frictionNm));
+	const steps = $derived(from === undefined || to === undefined ? [] : swapSteps(crane, from, to, figures.freeLimitNm));
 	const lines = $derived(
 		from === undefined || to === undefined ? [] : linesBetween(crane.geometry, from.setting, to.setting, units)
 	);

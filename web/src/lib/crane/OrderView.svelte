@@ -158,7 +158,7 @@
 				<p class="who">
 					{next.step.held
 						? `One person holds the ${next.momentNm > 0 ? 'nose up' : 'tail up'} through this: ${kg(next.momentNm > 0 ? next.atNoseKg : next.atTailKg)} once it is done.`
-						: `Nobody holds: what is left is ${Math.abs(next.momentNm).toFixed(0)} N·m, and the pivot holds ${figures.frictionNm.toFixed(0)} by itself.`}
+						: `Nobody holds: what is left is ${Math.abs(next.momentNm).toFixed(0)} N·m, and ${figures.freeLimitNm.toFixed(0)} may be left.`}
 				</p>
 				{#if next.clear}<p class="danger">Everybody clear of nose, tail and all between.</p>{/if}
 				<button type="button" class="go" onclick={() => (done = [...done, next.step.id])} data-testid="step-done"
@@ -169,8 +169,8 @@
 			{/if}
 			<p class="caution">An arm whips when its load comes off: weights off first, somebody holding, nobody under it.</p>
 			<p>
-				Greatest moment while nobody holds: <strong>{order.largestFreeNm.toFixed(0)} N·m</strong>. The pivot’s friction
-				holds {figures.frictionNm.toFixed(0)} N·m, from the push that just moves it.
+				Greatest moment while nobody holds: <strong>{order.largestFreeNm.toFixed(0)} N·m</strong>. Left free it may keep
+				{figures.freeLimitNm.toFixed(0)} N·m: the nose as heavy as you want it, and what the pivot’s friction holds.
 			</p>
 			<h2>If the load comes off</h2>
 			<ol class="emergency" data-testid="emergency">

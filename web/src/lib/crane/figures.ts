@@ -34,6 +34,8 @@ export interface CraneFigures {
 	readonly noseBandKg: number;
 	/** What the pivot holds by itself, N·m. */
 	readonly frictionNm: number;
+	/** What may be left while nobody holds: the nose as heavy as it is wanted, and what the pivot holds. */
+	readonly freeLimitNm: number;
 	readonly balanced: boolean;
 	readonly drift: CraneDrift;
 	/** Heaviness of the nose at both ends of the boom range beside what is wanted, kg. */
@@ -111,6 +113,7 @@ export function craneFigures(
 		noseKg,
 		noseBandKg,
 		frictionNm,
+		freeLimitNm: standardGravityMPerS2 * reach * (Math.abs(state.noseBiasKg) + noseBandKg),
 		balanced: Math.abs(noseKg - state.noseBiasKg) <= noseBandKg,
 		drift,
 		noseAtEndsKg,

@@ -82,7 +82,7 @@ export function checkedOrder(
 	const result = loadingSequence({
 		arm: { parts: begin },
 		boomRad: 0,
-		holdingLimitNm: figures.frictionNm,
+		holdingLimitNm: figures.freeLimitNm,
 		steps: asked
 	});
 	const rows = steps.map((step, index): OrderRow => {

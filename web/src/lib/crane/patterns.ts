@@ -41,11 +41,12 @@ const handBuilt: CraneGeometry = {
 	nose: { massKg: 0.5, vM: 0.01, kept: 'level', head: 'hung' },
 	head: { massKg: 1.3, cgM: 0.1, plateM: 0.2, limits: limits(45, 30) },
 	hanger: { massKg: 0.6, uM: -1.05, vM: -0.1, secondVM: null },
-	trim: { massKg: 0.8, rangeU: [-0.85, -0.25], vM: 0.05, graduationM: 0.01 },
+	trim: { massKg: 1.2, rangeU: [-0.85, -0.25], vM: 0.05, graduationM: 0.01 },
 	plates: [
 		{ massKg: 5, count: 2 },
 		{ massKg: 2.5, count: 2 },
-		{ massKg: 1.25, count: 4 }
+		{ massKg: 1.25, count: 4 },
+		{ massKg: 0.5, count: 2 }
 	],
 	boomRangeRad: [radFromDeg(-35), radFromDeg(55)],
 	pivotHeightM: [1.2, 1.5],

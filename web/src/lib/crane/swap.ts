@@ -55,7 +55,7 @@ export interface SwapStep {
  * From one camera to the other with the arm held throughout: plates that are not wanted any more off first, then the camera, then
  * the other camera, then the plates it needs, then the trim. Each step reckoned.
  */
-export function swapSteps(crane: CraneRig, from: CraneBuild, to: CraneBuild, frictionNm: number): SwapStep[] {
+export function swapSteps(crane: CraneRig, from: CraneBuild, to: CraneBuild, limitNm: number): SwapStep[] {
 	const { geometry } = crane;
 	const share = from.setting.shareSecond;
 	const [before, after] = [hungKg(geometry, from.setting.hung), hungKg(geometry, to.setting.hung)];
@@ -82,7 +82,7 @@ export function swapSteps(crane: CraneRig, from: CraneBuild, to: CraneBuild, fri
 		{ id: 'trim', remove: ['trim'], add: [{ ...trimPart(geometry, to.setting.trimU), id: 'trimNew' }], held: true },
 		{ id: 'free', held: false }
 	];
-	const result = loadingSequence({ arm: { parts: start }, boomRad: 0, holdingLimitNm: frictionNm, steps });
+	const result = loadingSequence({ arm: { parts: start }, boomRad: 0, holdingLimitNm: limitNm, steps });
 	return result.steps.map(({ id, momentNm, ok }, index) => ({
 		id: id as SwapStep['id'],
 		held: steps[index]?.held ?? true,

@@ -1,0 +1,76 @@
+import {
+	type CraneArm,
+	chooseCounterweights,
+	craneDrift,
+	type EnvelopeInput,
+	stabilityEnvelope,
+	stabilityRose
+} from '@poise/core';
+
+/** The whole crane sheet: counterweights out of 6 kinds of 12 plates each, drift, and a rose of 360 headings by 20 booms. */
+export function benchCranes(): void {
+	const arm: CraneArm = {
+		parts: [
+			{ id: 'tube', massKg: 23, uM: 2.9, vM: 0.05 },
+			{ id: 'rear', massKg: 9.5, uM: -0.8, vM: 0.05 },
+			{ id: 'nose', massKg: 19.7, uM: 6.6, vM: 0.02, kept: 'level', levelOffsetM: [0.1, -0.3] }
+		]
+	};
+	const kinds = [20, 10, 5, 2.5, 1.25, 0.75];
+	// Masses that never add up to the same twice: the worst case of the search.
+	const odd = [19.83, 10.07, 5.011, 2.503, 1.2517, 0.7419];
+	const times = { sheet: [] as number[], odd: [] as number[] };
+	const sheet = (masses: readonly number[]) => {
+		const start = performance.now();
+		const { choices } = chooseCounterweights({
+			arm,
+			plates: masses.map((massKg) => ({ massKg, count: 12 })),
+			hanger: { uM: -1.5, vM: -0.18 },
+			trim: { massKg: 4, rangeU: [-1.3, -0.4], vM: 0.1 },
+			noseBiasKg: 0.05,
+			noseU: 6.6
+		});
+		const hung = choices[0]!.plates.reduce((sum, { massKg, count }) => sum + massKg * count, 0);
+		const whole: CraneArm = {
+			parts: [
+				...arm.parts,
+				{ id: 'plates', massKg: hung, uM: -1.5, vM: -0.18 },
+				{ id: 'trim', massKg: 4, uM: choices[0]!.trimUM, vM: 0.1 }
+			]
+		};
+		craneDrift({ arm: whole, boomRangeRad: [-0.7, 0.9] });
+		const standing: EnvelopeInput = {
+			footprintM: [
+				[0.75, 0.62],
+				[-0.75, 0.62],
+				[-0.75, -0.62],
+				[0.75, -0.62]
+			],
+			base: [{ massKg: 85, cgM: [0, 0, 0.35] }],
+			arm: whole,
+			pivotM: [0, 0, 1.35],
+			boomRangeRad: [-0.7, 0.9],
+			slopeRad: 0.02,
+			push: { forceN: 80, heightM: 1.3 }
+		};
+		stabilityEnvelope(standing);
+		stabilityRose(standing);
+		return performance.now() - start;
+	};
+	for (let round = 0; round < 60; round += 1) {
+		times.sheet.push(sheet(kinds));
+		times.odd.push(sheet(odd));
+	}
+	for (const [name, list] of Object.entries(times)) {
+		const sorted = list.sort((a, b) => a - b);
+		console.log(
+			JSON.stringify({
+				figure: `whole crane sheet, 6 kinds of 12 plates${name === 'odd' ? ' of odd masses' : ''}, drift, envelope, rose of 360 × 20`,
+				unit: 'ms',
+				median: Math.round(sorted[30]! * 100) / 100,
+				worst: Math.round(sorted[59]! * 100) / 100,
+				budget: 50
+			})
+		);
+	}
+}

@@ -1,0 +1,264 @@
+import { craneMoment, PhysicsInputError, stabilityAt } from '@poise/core';
+import { describe, expect, it } from 'vitest';
+import { craneBenchState, craneDraft } from '$lib/server/schemas/crane';
+import { bodies, payload, shelf } from '$lib/testing/scenario';
+import { crane, craneState } from '$lib/testing/crane';
+import { wrongWith } from './craneColumns';
+import { craneFigures } from './figures';
+import { checkedOrder, refusalInWords } from './order';
+import { cranePatterns } from './patterns';
+import { craneSlip, lineInWords, linesBetween, platesInWords, settableTrim, staysInWords } from './slip';
+import { armOf, bareSetting, envelopeOf, hungKg, noseU, settledOn } from './standing';
+import { levelGround, usualLoading, usualUnloading } from './state';
+import { craneBuilds, swapSteps } from './swap';
+
+const cine = bodies(payload('Cine'));
+const wide = bodies(payload('wide'));
+const loads = { handBuilt: wide, sectional: cine, studioJib: wide } as const;
+
+/** Every line of the slip carried out. */
+function done(pattern: keyof typeof loads, next: Partial<ReturnType<typeof craneState>> = {}) {
+	const on = crane(pattern);
+	const state = craneState(on, next);
+	const slip = craneSlip(on, state, craneFigures(on, loads[pattern], state), 'metric');
+	const after = { ...state, setting: settledOn(on.geometry, slip.target) };
+	return { on, state: after, slip, figures: craneFigures(on, loads[pattern], after) };
+}
+
+describe('the patterns', () => {
+	it.each(cranePatterns.map(({ id }) => id as keyof typeof loads))(
+		'%s is taken by the server and balances in one slip',
+		(id) => {
+			const { on, state, figures, slip } = done(id);
+			const { id: _, version: __, ...draft } = on;
+			expect(craneDraft.validate(draft, { convert: false }).error).toBeUndefined();
+			expect(craneBenchState.validate(state, { convert: false }).error).toBeUndefined();
+			expect(slip.kind).toBe('move');
+			expect(figures.balanced).toBe(true);
+			expect(figures.noseKg).toBeCloseTo(state.noseBiasKg, 1);
+			// Level, with nobody holding, only the wanted nose is left.
+			const moment = craneMoment({ arm: figures.arm, boomRad: 0 }).momentNm[0]!;
+			expect(Math.abs(moment)).toBeLessThanOrEqual(figures.freeLimitNm);
+			expect(wrongWith(draft)).toBeNull();
+		}
+	);
+});
+
+describe('the slip of a crane', () => {
+	it('says what comes off before what goes on, and the trim last', () => {
+		const { on, state } = done('sectional');
+		const lighter = {
+			...state.setting,
+			hung: state.setting.hung.map((count, index) => (index === 0 ? count - 1 : count + (index === 1 ? 1 : 0))),
+			trimU: -0.5
+		};
+		const lines = linesBetween(on.geometry, state.setting, lighter, 'metric');
+		expect(lines.map(({ id }) => id)).toEqual(['off', 'on', 'trim']);
+		expect(lineInWords(lines[0]!)).toBe('Take off 1 × 20 kg');
+		expect(lineInWords(lines[2]!)).toBe('Set the trim weight 500 mm behind the pivot');
+		expect(linesBetween(on.geometry, lighter, lighter, 'metric')).toEqual([]);
+	});
+	it('names plates as a crew does', () => {
+		const { geometry } = crane('sectional');
+		expect(platesInWords(geometry, [6, 1, 0, 0, 1], 'metric')).toBe('6 × 20 kg, 1 × 10 kg and 1 × 1.25 kg');
+		expect(platesInWords(geometry, [0, 0, 0, 0, 0], 'metric')).toBe('no plate');
+		expect(platesInWords(geometry, [1, 0, 0, 0, 0], 'imperial')).toBe('1 × 44.09 lb');
+	});
+	it('sets the trim to half its graduation and never past its travel', () => {
+		const { geometry } = crane('sectional');
+		expect(settableTrim(geometry, -0.6521)).toBeCloseTo(-0.65, 12);
+		expect(settableTrim(geometry, -9)).toBe(-1.3);
+	});
+	it('says what is short when the plates at hand do not do it', () => {
+		const on = crane('sectional');
+		const poor = { ...on, geometry: { ...on.geometry, plates: [{ massKg: 5, count: 2 }] } };
+		const state = craneState(poor);
+		const first = craneSlip(poor, state, craneFigures(poor, cine, state), 'metric');
+		const after = { ...state, setting: first.target };
+		const slip = craneSlip(poor, after, craneFigures(poor, cine, after), 'metric');
+		expect(slip.kind).toBe('short');
+		expect(slip.why).toMatch(/stays \d+\.\d+ kg heavy: bring more plates/);
+	});
+	it('refuses a payload the head may not carry', () => {
+		const on = crane('handBuilt');
+		const state = craneState(on);
+		expect(craneSlip(on, state, craneFigures(on, cine, state), 'metric').kind).toBe('tooHeavy');
+	});
+	it('never says safe, and says plainly when it is not', () => {
+		const narrow = done('sectional', { ground: { ...levelGround, pushN: 2500, pushHeightM: 1.5 } });
+		expect(narrow.slip.danger).toMatch(/^Not safe as drawn/);
+		const words = JSON.stringify([done('sectional').slip, narrow.slip, staysInWords(narrow.figures)]);
+		expect(words.replace(/Not safe as drawn/g, '')).not.toMatch(/\bsafe\b/i);
+	});
+	it('judges the plan, not the bare arm, until the weights hang', () => {
+		const on = crane('sectional');
+		const state = craneState(on);
+		const figures = craneFigures(on, cine, state);
+		expect(figures.envelope.reserve).toBeLessThan(0);
+		expect(figures.envelopeThen.reserve).toBeGreaterThan(0.5);
+		expect(craneSlip(on, state, figures, 'metric').danger).toBeNull();
+	});
+});
+
+describe('a setting', () => {
+	it('is kept within everything the crane has', () => {
+		const { geometry } = crane('studioJib');
+		const wild = settledOn(geometry, {
+			...bareSetting(geometry),
+			fitted: [],
+			pulledOutM: 9,
+			hung: [99, -3, 1.4],
+			trimU: 5,
+			pivotHeightM: 0,
+			boomRad: 3,
+			swingRad: 7,
+			shareSecond: 0.5
+		});
+		expect(wild).toMatchObject({
+			fitted: ['arm'],
+			pulledOutM: 0.7,
+			hung: [4, 0, 1, 0],
+			trimU: -0.15,
+			pivotHeightM: 0.95,
+			boomRad: geometry.boomRangeRad[1],
+			shareSecond: 0
+		});
+		expect(wild.swingRad).toBeCloseTo(7 - 2 * Math.PI, 12);
+	});
+	it('a section left out shortens the arm and lightens the weights', () => {
+		const whole = done('sectional');
+		const shorter = done('sectional', {
+			setting: { ...bareSetting(whole.on.geometry), fitted: ['first', 'second'] }
+		});
+		expect(noseU(whole.on.geometry, whole.state.setting)).toBeCloseTo(6.6, 12);
+		expect(noseU(whole.on.geometry, shorter.state.setting)).toBeCloseTo(3.6, 12);
+		expect(hungKg(whole.on.geometry, shorter.state.setting.hung)).toBeLessThan(
+			0.6 * hungKg(whole.on.geometry, whole.state.setting.hung)
+		);
+	});
+	it('pulled out it wants more behind, and says how much', () => {
+		const on = crane('studioJib');
+		const hung = [0, 0.35, 0.7].map((pulledOutM) => {
+			const { state } = done('studioJib', { setting: { ...bareSetting(on.geometry), pulledOutM } });
+			return hungKg(on.geometry, state.setting.hung) * 0.7 - on.geometry.trim.massKg * state.setting.trimU;
+		});
+		expect(hung[1]!).toBeGreaterThan(hung[0]!);
+		expect(hung[2]!).toBeGreaterThan(hung[1]!);
+	});
+	it('stands on its feet as the ground asks: slope, wind, push and ballast each tell', () => {
+		const { on, state } = done('sectional');
+		const reserve = (next: object) =>
+			stabilityAt({
+				...envelopeOf(on.geometry, state.setting, cine, { ...levelGround, ...next }),
+				swingRad: 0,
+				boomRad: 0
+			}).reserve;
+		const level = reserve({});
+		expect(reserve({ pushN: 400 })).toBeLessThan(level);
+		expect(reserve({ windMPerS: 12 })).toBeLessThan(level);
+		expect(reserve({ ballastKg: 100, pushN: 400 })).toBeGreaterThan(reserve({ pushN: 400 }));
+	});
+});
+
+describe('the order of loading', () => {
+	const { on, state, figures } = done('sectional');
+	const order = (steps = usualLoading, loading = true) =>
+		checkedOrder(on.geometry, state.setting, cine, figures, steps, loading, 'metric');
+	it('the usual orders hold, on and off, and end as they should', () => {
+		const loading = order();
+		expect(loading.refusedAt).toBeNull();
+		expect(loading.impossible).toBeNull();
+		const last = loading.rows[loading.rows.length - 1]!;
+		expect(last.momentNm).toBeCloseTo(
+			craneMoment({ arm: armOf(on.geometry, state.setting, cine), boomRad: 0 }).momentNm[0]!,
+			6
+		);
+		const unloading = order(usualUnloading, false);
+		expect(unloading.refusedAt).toBeNull();
+		expect(unloading.rows[unloading.rows.length - 1]!.momentNm).toBeCloseTo(loading.rows[0]!.momentNm, 6);
+	});
+	it('refuses to let go before the weights, with the reason', () => {
+		const free = usualLoading.map((step) => (step.id === 'camera' ? { ...step, held: false } : step));
+		const { refusedAt } = order(free);
+		expect(refusedAt?.step.id).toBe('camera');
+		expect(refusalInWords(refusedAt!, 'metric')).toMatch(
+			/nobody holds the arm, and it swings (nose|tail) down with \d/
+		);
+		const freeUnload = usualUnloading.map((step) => (step.id === 'cameraOff' ? { ...step, held: false } : step));
+		expect(order(freeUnload, false).refusedAt?.step.id).toBe('cameraOff');
+	});
+	it('refuses what cannot be done: a camera without the head it hangs on', () => {
+		const swap = (steps: typeof usualLoading, a: string, b: string) => {
+			const [i, j] = [steps.findIndex(({ id }) => id === a), steps.findIndex(({ id }) => id === b)];
+			return steps.map((step, index) => (index === i ? steps[j]! : index === j ? steps[i]! : step));
+		};
+		expect(order(swap(usualLoading, 'head', 'camera')).impossible).toContain('before the head');
+		expect(order(swap(usualUnloading, 'cameraOff', 'headOff'), false).impossible).toContain('camera still on it');
+	});
+	it('says who holds which end and with how much', () => {
+		const [bare] = order().rows;
+		expect(bare!.holds).toMatch(/^one holds the nose up: \d+\.\d\d kg$/);
+		expect(bare!.atNoseKg * figures.noseU).toBeCloseTo(bare!.atTailKg * on.geometry.rear.lengthM, 9);
+	});
+});
+
+describe('swapping cameras', () => {
+	it('keeps the arm held until the trim is set, weights for the lighter camera off first', () => {
+		const on = crane('sectional');
+		const state = craneState(on);
+		const [heavy, light] = craneBuilds(on, [payload('Cine'), payload('wide')], shelf, state);
+		expect(hungKg(on.geometry, heavy!.setting.hung)).toBeGreaterThan(hungKg(on.geometry, light!.setting.hung));
+		const { freeLimitNm } = craneFigures(on, cine, state);
+		const down = swapSteps(on, heavy!, light!, freeLimitNm);
+		expect(down.map(({ id }) => id)).toEqual(['hold', 'off', 'cameraOff', 'cameraOn', 'trim', 'free']);
+		const up = swapSteps(on, light!, heavy!, freeLimitNm);
+		expect(up.map(({ id }) => id)).toEqual(['hold', 'cameraOff', 'cameraOn', 'on', 'trim', 'free']);
+		for (const steps of [down, up]) {
+			expect(steps.every(({ ok }) => ok)).toBe(true);
+			expect(steps.slice(0, -1).every(({ held }) => held)).toBe(true);
+		}
+	});
+	it('leaves a bare plate out', () => {
+		const on = crane('sectional');
+		expect(craneBuilds(on, [{ ...payload('wide'), placements: [] }], shelf, craneState(on))).toEqual([]);
+	});
+});
+
+describe('what is wrong with a crane', () => {
+	const { id: _, version: __, ...draft } = crane('sectional');
+	const based = (feetM: readonly (readonly [number, number])[]) => ({
+		...draft,
+		geometry: { ...draft.geometry, base: { ...draft.geometry.base, feetM } }
+	});
+	const [a, b, c, d] = draft.geometry.base.feetM as readonly (readonly [number, number])[];
+	it('a base that crosses itself or goes the wrong way is said here and refused at the door', () => {
+		for (const feet of [
+			[a!, c!, b!, d!],
+			[d!, c!, b!, a!]
+		]) {
+			expect(wrongWith(based(feet))).toMatch(/cross|counter-clockwise/);
+			expect(craneDraft.validate(based(feet), { convert: false }).error?.message).toMatch(/cross|counter-clockwise/);
+			expect(() =>
+				stabilityAt({
+					...envelopeOf(based(feet).geometry, bareSetting(draft.geometry), cine, levelGround),
+					swingRad: 0,
+					boomRad: 0
+				})
+			).toThrow(PhysicsInputError);
+		}
+	});
+	it.each<[string, (g: typeof draft.geometry) => object, string]>([
+		['plates of no mass', (g) => ({ ...g, plates: [{ massKg: 0, count: 2 }] }), 'plate'],
+		['an arm of no length', (g) => ({ ...g, sections: [] }), 'sections'],
+		['a section of no length', (g) => ({ ...g, sections: [{ ...g.sections[0], lengthM: 0 }] }), 'length'],
+		['a hanger before the pivot', (g) => ({ ...g, hanger: { ...g.hanger, uM: 0.4 } }), 'hanger']
+	])('%s is refused in words', (_what, spoil, word) => {
+		const { error } = craneDraft.validate({ ...draft, geometry: spoil(draft.geometry) }, { convert: false });
+		expect(error?.message).toContain(word);
+	});
+	it('a hurricane is refused at the field', () => {
+		const on = crane('sectional');
+		const state = craneState(on, { ground: { ...levelGround, windMPerS: 200 } });
+		expect(craneBenchState.validate(state, { convert: false }).error?.message).toContain('wind');
+	});
+});

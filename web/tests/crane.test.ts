@@ -1,0 +1,318 @@
+import { randomUUID } from 'node:crypto';
+import { execFileSync } from 'node:child_process';
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type { Page } from 'puppeteer-core';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { CraneRecord, LoggedBalance } from '../src/lib/model/balance';
+import type { CraneDraft, CraneRig } from '../src/lib/model/crane';
+import type { Payload } from '../src/lib/model/payload';
+import { freshCraneState } from '../src/lib/crane/state';
+import { send } from './application';
+import { drag, fill, go, ready, type Screen, serveScreen, text, waitForText } from './browser';
+
+const complaints: string[] = [];
+let screen: Screen;
+let page: Page;
+let payloads: Payload[];
+let cranes: CraneRig[];
+const ask = (method: string, path: string, body?: unknown) => send(screen.origin, method, path, body);
+const get = async <T>(path: string): Promise<T> => (await ask('GET', path)).body as T;
+const id = (name: string) => `[data-testid="${name}"]`;
+const payload = (word: string) => payloads.find(({ name }) => name.includes(word))!;
+const crane = (word: string) => cranes.find(({ name }) => name.includes(word))!;
+const bench = (on: string, with_: string, sheet = '') =>
+	`${screen.origin}/balance/crane/${crane(on).id}/${payload(with_).id}${sheet === '' ? '' : `/${sheet}`}`;
+const draftOf = ({ name, leastPayloadKg, greatestPayloadKg, geometry }: CraneRig): CraneDraft => ({
+	name,
+	leastPayloadKg,
+	greatestPayloadKg,
+	geometry
+});
+/** Rows glide to their new place; a hand waits for them too. */
+const glided = () => new Promise((resolve) => setTimeout(resolve, 300));
+const boom = () => page.$eval(id('nose'), (nose) => Number(nose.getAttribute('aria-valuenow')));
+
+beforeAll(async () => {
+	screen = await serveScreen(complaints);
+	page = await screen.newPage();
+	payloads = await get('/api/payloads');
+	cranes = await get('/api/cranes');
+});
+afterAll(() => screen?.stop());
+
+describe('a crane crew', () => {
+	it('gets its weights, hangs them, and is balanced', async () => {
+		await go(page, bench('Hall', 'Cine'));
+		expect(await text(page, '.answer')).toMatch(/^Hang \d × 20 kg/);
+		expect(await text(page, '.slip')).toContain('nobody under it');
+		await page.click(id('accept'));
+		await waitForText(page, '.answer', 'Balanced');
+		expect(await text(page, '[data-state="nose"] .now')).toMatch(/heavy/);
+	});
+	it('raises the arm by pulling the nose, and by the arrow keys, within its range', async () => {
+		expect(await boom()).toBe(0);
+		await drag(page, `${id('nose')} .touch`, 0, -90);
+		const raised = await boom();
+		expect(raised).toBeGreaterThan(5);
+		await page.$eval(id('nose'), (nose) => (nose as SVGGElement).focus());
+		await page.keyboard.press('ArrowDown');
+		expect(await boom()).toBe(raised - 1);
+		for (let step = 0; step < 30; step += 1) {
+			await page.keyboard.down('Shift');
+			await page.keyboard.press('ArrowUp');
+			await page.keyboard.up('Shift');
+		}
+		expect(await boom()).toBe(50);
+	});
+	it('breaks the loading order, is refused with the reason, and mends it', async () => {
+		await go(page, bench('Hall', 'Cine', 'order'));
+		expect(await page.$(id('refused'))).toBeNull();
+		await page.click(id('held-camera'));
+		await waitForText(page, id('refused'), 'nobody holds the arm, and it swings');
+		expect(await text(page, id('held-camera'))).toBe('held');
+		await page.click(id('order-unloading'));
+		await glided();
+		await page.click(id('up-headOff'));
+		await glided();
+		await page.click(id('up-headOff'));
+		await waitForText(page, id('refused'), 'camera still on it');
+		await page.click(id('order-loading'));
+		await glided();
+		await page.click(id('down-head'));
+		await page.waitForFunction(
+			() => document.querySelectorAll('[data-testid="order"] li')[2]?.getAttribute('data-step') === 'head'
+		);
+		expect(await page.$(id('refused'))).toBeNull();
+		for (let step = 0; step < 7; step += 1) await page.click(id('step-done'));
+		expect(await text(page, id('order-strong'))).toBe('and let go');
+		expect(await text(page, id('emergency'))).toContain('nobody catches a swinging arm');
+	});
+	it('drags a step by its handle', async () => {
+		const order = () =>
+			page.$$eval('[data-testid="order"] li', (all) => all.map((each) => each.getAttribute('data-step')));
+		const before = await order();
+		const grip = (await (await page.$('[data-step="trim"] .grip'))!.boundingBox())!;
+		const [x, y] = [grip.x + grip.width / 2, grip.y + grip.height / 2];
+		await page.mouse.move(x, y);
+		await page.mouse.down();
+		await page.mouse.move(x, y - 30, { steps: 6 });
+		await page.mouse.move(x, y - 75, { steps: 10 });
+		await new Promise((resolve) => setTimeout(resolve, 500));
+		await page.mouse.up();
+		await new Promise((resolve) => setTimeout(resolve, 600));
+		expect(await order()).not.toEqual(before);
+		await page.reload();
+		await ready(page);
+		expect(await order()).not.toEqual(before);
+	});
+	it('logs it, prints it, and finds it again', async () => {
+		await go(page, bench('Hall', 'Cine'));
+		await page.type('.note textarea', 'Piste side, by test.');
+		await page.click(id('log'));
+		await page.waitForSelector(id('open-log'));
+		await page.click(id('open-log'));
+		await page.waitForSelector(id('set-up'));
+		expect(await text(page, '.answer')).toBe('Hang everything as logged');
+		expect(await text(page, '.slip')).toContain('Piste side, by test.');
+		await page.click(id('set-up'));
+		await page.waitForFunction(() => location.pathname.startsWith('/balance/crane/'));
+		await waitForText(page, '.answer', 'Balanced');
+	});
+	it('has a sheet of one A4 page whose words are the crane’s own', async () => {
+		const at = `${screen.origin}/api/crane-sheet/${crane('Hall').id}/${payload('Cine').id}`;
+		const response = await fetch(at);
+		expect([response.status, response.headers.get('content-type')]).toEqual([200, 'application/pdf']);
+		const folder = mkdtempSync(join(tmpdir(), 'poise-sheet-'));
+		const file = join(folder, 'sheet.pdf');
+		writeFileSync(file, Buffer.from(await response.arrayBuffer()));
+		const words = execFileSync('pdftotext', ['-layout', file, '-'], { encoding: 'utf8' }).replace(/\s+/g, ' ');
+		expect(words).toMatch(/Hang \d × 20 kg/);
+		expect(words).toMatch(/Trim weight \d+(\.\d)? mm behind the pivot/);
+		expect(words).toContain('Unloading: weights off first');
+		expect(words).toContain('nobody catches a swinging arm');
+		expect(words).not.toContain('REFUSED');
+		expect(execFileSync('pdfinfo', [file], { encoding: 'utf8' })).toMatch(/Pages:\s+1\n/);
+		expect((await fetch(at.replace(crane('Hall').id, randomUUID()))).status).toBe(404);
+	});
+	it('swaps a camera: plates and trim before and after, in an order that holds', async () => {
+		await go(page, bench('Hall', 'Cine', 'swap'));
+		await page.click(id(`also-${payload('tele').name}`));
+		await waitForText(page, id('swap-steps'), 'Take off');
+		const steps = await text(page, id('swap-steps'));
+		expect(steps).toMatch(/one holds it.*Take off.*off.*on, locked and tried.*Trim to.*Let go/);
+		expect(steps).not.toContain('it would swing');
+	});
+});
+
+describe('stability', () => {
+	it('falls with a push, says plainly “not safe as drawn”, and what would make it so', async () => {
+		await go(page, bench('Hall', 'Cine', 'stand'));
+		const reserve = async () => parseFloat(await text(page, id('stand-strong')));
+		const level = await reserve();
+		expect(level).toBeGreaterThan(50);
+		await fill(page, id('ground-pushN'), '400');
+		await page.waitForFunction(
+			(css, was) => parseFloat(document.querySelector(css)?.textContent ?? '') < was - 5,
+			{},
+			id('stand-strong'),
+			level
+		);
+		await fill(page, id('ground-pushN'), '1400');
+		await waitForText(page, '.answer', 'Not safe as drawn');
+		await waitForText(page, id('danger'), 'ballast');
+		await page.click(id('put-ballast'));
+		await page.waitForFunction(
+			(css) => document.querySelector(css)?.textContent?.includes('35 %'),
+			{},
+			id('stand-strong')
+		);
+		expect(await text(page, '.slip')).toContain('never a promise');
+	});
+	it('refuses a hurricane and a cliff at the field, and keeps them there', async () => {
+		await fill(page, id('ground-windMPerS'), '200');
+		await waitForText(page, '.rows', 'Between 0 and 60 m/s');
+		expect(await page.$eval(id('ground-windMPerS'), (field) => (field as HTMLInputElement).value)).toBe('200');
+		await fill(page, id('ground-slopeRad'), '80');
+		await waitForText(page, '.rows', 'Between 0 and 30°.');
+	});
+	it('turns the arm on the plan by mouse and key', async () => {
+		const swing = () => page.$eval(id('swing'), (arm) => Number(arm.getAttribute('aria-valuenow')));
+		await page.$eval(id('swing'), (arm) => (arm as SVGGElement).focus());
+		await page.keyboard.press('ArrowLeft');
+		await page.waitForFunction(
+			(css) => document.querySelector(css)?.getAttribute('aria-valuenow') !== '0',
+			{},
+			id('swing')
+		);
+		expect(await swing()).toBeGreaterThan(0);
+	});
+});
+
+describe('drift, levelling and head rate', () => {
+	it('shares the plates between two lines until it stays everywhere', async () => {
+		await go(page, bench('Hall', 'Cine', 'drift'));
+		await fill(page, id('share-second'), '0');
+		await waitForText(page, '.answer', 'of the plates on the upper line');
+		await page.click(id('share-done'));
+		await waitForText(page, '.answer', 'stays where it is put');
+		const share = await page.$eval(id('share-second'), (field) => Number((field as HTMLInputElement).value));
+		expect(share).toBeGreaterThan(10);
+		expect(share).toBeLessThan(90);
+	});
+	it('finds a rod of wrong length from three levels', async () => {
+		await go(page, bench('Hall', 'Cine', 'level'));
+		for (const [boomDeg, tilt] of [
+			[-30, '3.5'],
+			[0, '0'],
+			[40, '1.6']
+		] as const) {
+			await fill(page, id('level-boom'), String(boomDeg));
+			await fill(page, id('level-tilt'), tilt);
+			await page.click(id('take-level'));
+		}
+		await waitForText(page, '.answer', 'rod');
+		expect(await text(page, id('tuned'))).toContain('Leave the rod');
+		await fill(page, id('level-boom'), '89');
+		await waitForText(page, '.pane', 'Between -40° and 50°.');
+	});
+	it('says the fastest honest pass, and slows it down', async () => {
+		await go(page, bench('Hall', 'Cine', 'pass'));
+		await fill(page, id('pass-durationS'), '1.2');
+		await waitForText(page, id('pass-short'), 'falls short by');
+		expect(parseFloat(await text(page, id('pass-error')))).toBeGreaterThan(1);
+		await page.click(id('pass-slower'));
+		await waitForText(page, '.answer', 'keeps up');
+		await fill(page, id('pass-durationS'), '0');
+		await waitForText(page, '.fields', 'More than 0.1 s');
+	});
+});
+
+describe('a crane of one’s own', () => {
+	let made: string;
+	it('starts from a pattern, is changed, and comes back after a reload', async () => {
+		await go(page, `${screen.origin}/cranes`);
+		await page.click(id('start-studioJib'));
+		await page.waitForSelector(id('crane-name'));
+		made = new URL(page.url()).pathname;
+		await fill(page, id('base-mass'), '92000');
+		await page.click(id('add-plate'));
+		await fill(page, id('crane-name'), 'Jib of the store');
+		await page.waitForSelector('[data-testid="crane-save"][data-state="saved"]');
+		await page.reload();
+		await ready(page);
+		expect(await page.$eval(id('base-mass'), (field) => (field as HTMLInputElement).value)).toBe('92000');
+		expect((await get<CraneRig>(`/api${made}`)).geometry.plates).toHaveLength(5);
+	});
+	it('says what is wrong at the field and of the whole', async () => {
+		await fill(page, id('plate0-mass'), '0');
+		await waitForText(page, '.two', 'More than 0, up to 100 kg.');
+		await fill(page, id('arm-length'), '0');
+		await waitForText(page, '.two', 'Between 50 mm and 6 m.');
+		await fill(page, id('foot0-0'), '-3000');
+		await page.waitForSelector(id('crane-wrong'));
+	});
+	it('is refused by the server in the same words, and deleted', async () => {
+		const hall = draftOf(crane('Hall'));
+		const crossed = { ...hall.geometry.base, feetM: [0, 2, 1, 3].map((k) => hall.geometry.base.feetM[k]!) };
+		const answer = await ask('POST', '/api/cranes', {
+			...hall,
+			name: 'Crossed',
+			geometry: { ...hall.geometry, base: crossed }
+		});
+		expect(answer.status).toBe(422);
+		expect(Object.values<string>(answer.body.error.fields)[0]).toMatch(/cross|counter-clockwise/i);
+		expect((await ask('POST', '/api/cranes', hall)).body.error.code).toBe('nameTaken');
+		expect((await ask('DELETE', `/api${made}`)).status).toBe(200);
+		expect((await ask('GET', `/api${made}`)).status).toBe(404);
+	});
+});
+
+describe('the server', () => {
+	it('works a crane balance out itself, and logs it once however often it is sent', async () => {
+		const entry = {
+			id: randomUUID(),
+			payloadId: payload('Cine').id,
+			craneId: crane('Hall').id,
+			payloadVersion: payload('Cine').version,
+			state: freshCraneState(crane('Hall').geometry),
+			note: 'Nothing hung.'
+		};
+		const [first, again] = [
+			await ask('POST', '/api/crane-balances', entry),
+			await ask('POST', '/api/crane-balances', entry)
+		];
+		expect([first.status, again.status]).toEqual([200, 200]);
+		const record: CraneRecord = first.body;
+		expect(record.poised).toBe(false);
+		expect(record.figures.noseKg).toBeGreaterThan(10);
+		expect(record.figures.reserve).toBeLessThan(0);
+		const log = await get<LoggedBalance[]>('/api/balances');
+		expect(log.filter(({ id: each }) => each === entry.id)).toHaveLength(1);
+		expect((await ask('POST', '/api/crane-balances', { ...entry, id: randomUUID(), payloadVersion: 99 })).status).toBe(
+			409
+		);
+	});
+	it('has the demo’s cranes balanced in the logbook', async () => {
+		const own = (await get<LoggedBalance[]>('/api/balances')).filter(
+			({ kind, note }) => kind === 'crane' && /Hall|Chapel/.test(note)
+		);
+		expect(own.map(({ poised }) => poised)).toEqual([true, true]);
+	});
+});
+
+describe('on a phone', () => {
+	it('every sheet fits', async () => {
+		const phone = await screen.newPage(390, 844);
+		for (const sheet of ['', 'order', 'stand', 'drift', 'level', 'pass', 'swap']) {
+			await go(phone, bench('Hall', 'Cine', sheet));
+			expect([sheet, await phone.evaluate(() => document.documentElement.scrollWidth)]).toEqual([sheet, 390]);
+		}
+		await go(phone, `${screen.origin}/cranes/${crane('Hall').id}`);
+		expect(await phone.evaluate(() => document.documentElement.scrollWidth)).toBe(390);
+		await phone.close();
+	});
+});
+
+it('leaves nothing in the console', () => expect(complaints).toEqual([]));
