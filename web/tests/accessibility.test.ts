@@ -74,6 +74,7 @@ beforeAll(async () => {
 		'loading order': `${crane}/order`,
 		stability: `${crane}/stand`,
 		'crane drift': `${crane}/drift`,
+		'crane reach': `${crane}/reach`,
 		levelling: `${crane}/level`,
 		'head rate': `${crane}/pass`,
 		'crane swap sheet': `${crane}/swap`,

@@ -217,6 +217,19 @@ describe('drift, levelling and head rate', () => {
 		await fill(page, id('level-boom'), '89');
 		await waitForText(page, '.pane', 'Between -40° and 50°.');
 	});
+	it('says the boom that keeps from ceiling and people at once, and who keeps out', async () => {
+		await go(page, bench('Hall', 'Cine', 'reach'));
+		await page.click(id('has-ceilingM'));
+		await page.click(id('has-rowsFromM'));
+		await waitForText(page, '.answer', 'Keep the boom');
+		expect(await text(page, id('keep-out'))).toMatch(/^\d+\.\d\d m$/);
+		await fill(page, id('room-ceilingM'), '2300');
+		await waitForText(page, '.answer', 'No boom is clear of it all');
+		await fill(page, id('room-ceilingM'), '100');
+		await waitForText(page, '.fields', 'Between 1.00 m and 60.00 m.');
+		await page.click(id('has-lineM'));
+		await waitForText(page, '.slip', 'Ten metres from an overhead line');
+	});
 	it('says the fastest honest pass, and slows it down', async () => {
 		await go(page, bench('Hall', 'Cine', 'pass'));
 		await fill(page, id('pass-durationS'), '1.2');
@@ -305,7 +318,7 @@ describe('the server', () => {
 describe('on a phone', () => {
 	it('every sheet fits', async () => {
 		const phone = await screen.newPage(390, 844);
-		for (const sheet of ['', 'order', 'stand', 'drift', 'level', 'pass', 'swap']) {
+		for (const sheet of ['', 'order', 'stand', 'drift', 'reach', 'level', 'pass', 'swap']) {
 			await go(phone, bench('Hall', 'Cine', sheet));
 			expect([sheet, await phone.evaluate(() => document.documentElement.scrollWidth)]).toEqual([sheet, 390]);
 		}

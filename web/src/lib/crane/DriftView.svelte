@@ -8,12 +8,17 @@
 	import Vial from '$lib/vial/Vial.svelte';
 	import { sharedCraneBench } from './craneBench.svelte';
 	import CraneDrawing from './CraneDrawing.svelte';
-	import { type CraneFigures, driftCurve } from './figures';
+	import { craneFigures, type CraneFigures, driftCurve } from './figures';
 	import { degreesSigned, staysInWords } from './slip';
 
 	const bench = sharedCraneBench();
 	const units = $derived(bench.units);
-	const figures = $derived(bench.figures as CraneFigures);
+	/** Until the weights hang it is the plan that is judged. */
+	const planned = $derived(bench.slip?.kind === 'move');
+	const setting = $derived(planned ? (bench.slip?.target ?? bench.setting) : bench.setting);
+	const figures = $derived(
+		planned ? craneFigures(bench.crane, bench.bodies, { ...bench.state, setting }) : (bench.figures as CraneFigures)
+	);
 	const geometry = $derived(bench.crane.geometry);
 	let width = $state(740);
 	let height = $state(300);
@@ -34,7 +39,7 @@
 		<div class="drawing" bind:clientWidth={width} bind:clientHeight={height}>
 			<CraneDrawing
 				{geometry}
-				setting={bench.setting}
+				{setting}
 				payload={bench.bodies}
 				arm={figures.arm}
 				{units}
@@ -85,6 +90,7 @@
 						>{cure.shiftM > 0 ? 'up' : 'down'} {unbroken(together(showMove(cure.shiftM, units)))}</strong
 					>{/if}
 			{/snippet}
+			{#if planned}<p class="quiet">With the weights that the slip asks for.</p>{/if}
 			<p>
 				<strong>{kinds[figures.drift.kind]}</strong>{figures.drift.restBoomRad === null
 					? '.'
@@ -116,7 +122,7 @@
 						onclick={() => {
 							const upper = geometry.hanger.secondVM !== null && geometry.hanger.secondVM > geometry.hanger.vM;
 							const share = Math.round((upper ? (cure.shareAbove ?? 0) : 1 - (cure.shareAbove ?? 0)) * 100) / 100;
-							bench.moveTo({ ...bench.setting, shareSecond: share }, [
+							bench.moveTo({ ...setting, shareSecond: share }, [
 								`Share the plates: ${(share * 100).toFixed(0)} % on the second line`
 							]);
 						}}

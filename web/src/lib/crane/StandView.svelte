@@ -226,6 +226,7 @@
 				the middle: 100 % is in the middle, 0 tips. It leaves out gusts, a swinging load, sinking feet and flex. It is
 				never a promise: stop for wind, slopes and crowds, and ask who is licensed to decide.
 			</p>
+			<p><a href="/balance/crane/{bench.crane.id}/{bench.payloadId}">Back to the weights</a></p>
 			{#if geometry.base.liftsKg !== null}<p class="quiet">
 					The column’s counterbalance lifts {together(showMass(geometry.base.liftsKg, units))}; the arm with all on it
 					is {together(showMass(figures.armKg, units))}.

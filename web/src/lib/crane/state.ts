@@ -39,7 +39,8 @@ export const freshCraneState = (geometry: CraneGeometry): CraneBenchState => ({
 	pushMovesKg: 0.03,
 	slips: [],
 	choice: 0,
-	ground: levelGround,
+	// A light tripod is knocked, not leaned on.
+	ground: { ...levelGround, pushN: geometry.base.kind === 'tripod' ? 40 : levelGround.pushN },
 	loading: usualLoading,
 	unloading: usualUnloading,
 	levels: [],
@@ -54,5 +55,5 @@ export const freshCraneState = (geometry: CraneGeometry): CraneBenchState => ({
 		focalM: 0.035,
 		sensorWidthM: 0.036
 	},
-	venueId: null
+	room: { ceilingM: null, wallM: null, rowsFromM: null, headsM: 1.9, lineM: null }
 });

@@ -164,7 +164,19 @@ export interface CraneBenchState {
 	readonly unloading: readonly CraneStep[];
 	readonly levels: readonly CraneLevel[];
 	readonly pass: CranePass;
-	readonly venueId: string | null;
+	/** What stands round it, as far as it was paced out. */
+	readonly room: CraneRoom;
+}
+
+/** The room round a crane; null: nothing there. Metres from the floor, or from the pivot along the floor. */
+export interface CraneRoom {
+	readonly ceilingM: number | null;
+	readonly wallM: number | null;
+	/** People sit or stand from here on, and as high as this. */
+	readonly rowsFromM: number | null;
+	readonly headsM: number;
+	/** An overhead line, above the floor. */
+	readonly lineM: number | null;
 }
 
 /** A crane balance as the logbook keeps it beyond its line. */

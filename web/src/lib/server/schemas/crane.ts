@@ -201,7 +201,13 @@ export const craneBenchState = Joi.object<CraneBenchState>({
 		focalM: Joi.number().greater(0.001).max(2).required().label('the focal length in metres'),
 		sensorWidthM: Joi.number().greater(0.001).max(0.2).required().label('the sensor’s width in metres')
 	}).required(),
-	venueId: Joi.string().guid({ separator: '-' }).allow(null).required()
+	room: Joi.object({
+		ceilingM: Joi.number().min(1).max(60).allow(null).required().label('the ceiling in metres'),
+		wallM: Joi.number().min(0.2).max(100).allow(null).required().label('the wall in metres'),
+		rowsFromM: Joi.number().min(0).max(100).allow(null).required().label('the rows in metres'),
+		headsM: metres('the heads', 0.5, 3),
+		lineM: Joi.number().min(1).max(200).allow(null).required().label('the overhead line in metres')
+	}).required()
 }).required();
 
 export interface NewCraneBalance {

@@ -1,0 +1,182 @@
+<script lang="ts">
+	import '$lib/state/bench.css';
+	import QuantityField from '$lib/fields/QuantityField.svelte';
+	import type { CraneRoom } from '$lib/model/crane';
+	import Slip from '$lib/slip/Slip.svelte';
+	import { unbroken } from '$lib/units/display';
+	import Vial from '$lib/vial/Vial.svelte';
+	import { sharedCraneBench } from './craneBench.svelte';
+	import { aroundM, reachAround, type RoomFinding } from './reach';
+	import ReachDrawing from './ReachDrawing.svelte';
+	import { degreesSigned } from './slip';
+
+	const bench = sharedCraneBench();
+	const units = $derived(bench.units);
+	const geometry = $derived(bench.crane.geometry);
+	const room = $derived(bench.state.room);
+	const reach = $derived(reachAround(geometry, bench.setting, bench.bodies, room));
+	let width = $state(740);
+	let height = $state(420);
+	const change = (next: Partial<CraneRoom>, about: string) => bench.change({ room: { ...room, ...next } }, about);
+	const metres = (value: number) =>
+		units === 'imperial' ? `${(value / 0.3048).toFixed(1)} ft` : `${value.toFixed(2)} m`;
+	const names: Readonly<Record<RoomFinding['what'], string>> = {
+		floor: 'the floor',
+		ceiling: 'the ceiling',
+		wall: 'the wall',
+		rows: 'the heads',
+		line: 'the overhead line'
+	};
+	const wanted = ({ what }: RoomFinding) => (what === 'line' ? 10 : what === 'floor' ? 0.05 : aroundM);
+	/** Something beside the floor that not every boom keeps from. */
+	const crowded = $derived(reach.findings.some((each) => each.what !== 'floor' && each.clearM < wanted(each)));
+	const fields: readonly {
+		readonly field: 'ceilingM' | 'wallM' | 'rowsFromM' | 'lineM';
+		readonly words: string;
+		readonly first: number;
+		readonly least: number;
+		readonly most: number;
+	}[] = [
+		{ field: 'ceilingM', words: 'a ceiling', first: 4, least: 1, most: 60 },
+		{ field: 'wallM', words: 'a wall, from the pivot', first: 6, least: 0.2, most: 100 },
+		{ field: 'rowsFromM', words: 'people, from the pivot on', first: 4, least: 0, most: 100 },
+		{ field: 'lineM', words: 'an overhead line', first: 20, least: 1, most: 200 }
+	];
+</script>
+
+<div class="bench">
+	<section class="work" aria-label="Reach">
+		<div class="drawing" bind:clientWidth={width} bind:clientHeight={height}>
+			<ReachDrawing
+				{reach}
+				{room}
+				pivotHeightM={bench.setting.pivotHeightM}
+				boomRad={bench.setting.boomRad}
+				{width}
+				{height}
+				{metres}
+			/>
+		</div>
+		<div class="rows fields">
+			{#each fields as { field, words, first, least, most } (field)}
+				<label class="line"
+					><input
+						type="checkbox"
+						checked={room[field] !== null}
+						onchange={(event) => change({ [field]: event.currentTarget.checked ? first : null }, `room ${field}`)}
+						data-testid="has-{field}"
+					/>
+					{words}</label
+				>
+				{#if room[field] !== null}
+					<QuantityField
+						hideLabel
+						label={words}
+						value={room[field]}
+						quantity="length"
+						{units}
+						check={(value) =>
+							value >= least && value <= most ? null : `Between ${metres(least)} and ${metres(most)}.`}
+						onvalue={(value) => change({ [field]: value }, `room ${field}`)}
+						oncommit={() => bench.document.settle()}
+						testId="room-{field}"
+					/>
+				{/if}
+			{/each}
+			{#if room.rowsFromM !== null}
+				<QuantityField
+					label="as high as"
+					value={room.headsM}
+					quantity="length"
+					{units}
+					check={(value) => (value >= 0.5 && value <= 3 ? null : `Between ${metres(0.5)} and ${metres(3)}.`)}
+					onvalue={(headsM) => change({ headsM }, 'heads')}
+					oncommit={() => bench.document.settle()}
+					testId="room-headsM"
+				/>
+			{/if}
+		</div>
+	</section>
+	<div class="answer-column">
+		<Slip heading="Reach · all the way round, over the whole boom">
+			{#snippet answer()}
+				{#if crowded && reach.keep !== null}Keep the boom <strong data-testid="reach-strong"
+						>{unbroken(`${degreesSigned(reach.keep[0])} to ${degreesSigned(reach.keep[1])}`)}</strong
+					>
+				{:else if crowded}No boom is <strong data-testid="reach-strong">clear of it all</strong>
+				{:else}Lens from <strong data-testid="reach-strong"
+						>{unbroken(`${metres(reach.lensLowM)} to ${metres(reach.lensHighM)}`)}</strong
+					>{/if}
+			{/snippet}
+			{#each reach.findings as finding (finding.what)}
+				<div class="tube" data-finding={finding.what}>
+					<span>{names[finding.what]}</span>
+					<Vial
+						offset={finding.clearM >= wanted(finding) ? 0 : Math.max(-30, (finding.clearM - wanted(finding)) * 8 - 1)}
+						label="{names[finding.what]}: {metres(finding.clearM)}"
+					/>
+					<span class="figure" class:bad={finding.clearM < 0}
+						>{finding.clearM < 0 ? 'strikes' : metres(finding.clearM)}</span
+					>
+				</div>
+			{/each}
+			<p>
+				Keep everybody <strong data-testid="keep-out">{metres(reach.keepOutM)}</strong> from the pivot on the nose’s
+				side and {metres(reach.tailM + 0.5)} on the tail’s, all the way up: a cylinder that nobody enters while it moves.
+			</p>
+			<p class="caution">
+				Nobody under an arm. Over people only with leave of the house, a second catch on the camera and a spotter.
+			</p>
+			{#if room.lineM !== null}<p class="caution">
+					Ten metres from an overhead line unless its owner says otherwise in writing: a line need not be touched to
+					kill.
+				</p>{/if}
+			<p class="quiet">
+				Distances are of the arm, nose and camera as drawn, with {metres(aroundM)} of room wanted; a rigid arm, level floor.
+				Walk it slowly once, unloaded of people, before the show.
+			</p>
+			<p><a href="/balance/crane/{bench.crane.id}/{bench.payloadId}">Back to the weights</a></p>
+		</Slip>
+	</div>
+</div>
+
+<style>
+	.fields {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 4px 16px;
+		padding: 8px 18px 12px 26px;
+		align-items: center;
+	}
+	.fields :global(.field) {
+		width: 120px;
+		font-size: 13px;
+	}
+	.line {
+		display: inline-flex;
+		gap: 8px;
+		align-items: center;
+		min-height: 44px;
+	}
+	.tube {
+		display: grid;
+		grid-template-columns: 118px 1fr 76px;
+		align-items: center;
+		gap: 10px;
+		font-size: 14px;
+	}
+	.bad {
+		color: var(--clay);
+		font-weight: 700;
+	}
+	.caution {
+		border-left: 4px solid var(--clay);
+		color: var(--clay);
+		padding: 2px 12px;
+	}
+	@media (max-width: 900px) {
+		.drawing {
+			min-height: 320px;
+		}
+	}
+</style>

@@ -1,0 +1,8 @@
+<script lang="ts">
+	import ReachView from '$lib/crane/ReachView.svelte';
+
+	let { data } = $props();
+</script>
+
+<svelte:head><title>Reach: {data.payload.name} on {data.crane.name} · Poise</title></svelte:head>
+<ReachView />
