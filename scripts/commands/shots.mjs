@@ -32,7 +32,7 @@ export default async function shots() {
 		const [payloads, rigs, log] = [await get('/api/payloads'), await get('/api/rigs'), await get('/api/balances')];
 		const [sleds, cranes] = [await get('/api/sleds'), await get('/api/cranes')];
 		const [small, large] = [idOf(rigs, 'Small'), idOf(rigs, 'Large')];
-		const [wide, tele, cine] = [idOf(payloads, 'wide'), idOf(payloads, 'tele'), idOf(payloads, 'Cine')];
+		const [wide, cine] = [idOf(payloads, 'wide'), idOf(payloads, 'Cine')];
 		const [prime, screenOut] = [idOf(payloads, 'monitor'), idOf(payloads, 'screen')];
 		const [heavy, light] = [idOf(sleds, 'Heavy'), idOf(sleds, 'Light')];
 		const hall = `/balance/crane/${idOf(cranes, 'Hall')}/${cine}`;

@@ -114,7 +114,9 @@ export function reachAround(
 						'rows',
 						// Short of the rows it passes over nobody.
 						(each) =>
-							each.outM < rowsFromM ? Math.max(each.lowestM - headsM, rowsFromM - each.outM) : each.lowestM - headsM,
+							each.outM < rowsFromM
+								? Math.max(each.lowestM - headsM, rowsFromM - each.outM)
+								: overRows(each, rowsFromM) - headsM,
 						aroundM
 					)
 				]),
