@@ -8,7 +8,11 @@ import { run, step, Stop } from './steps.mjs';
 /** Debian's packages, by the program that shows they are there. */
 const packages = {
 	postgresql: { installed: () => postgresBin() !== null, needed: 'PostgreSQL 15 or newer' },
-	chromium: { installed: () => chromiumPath() !== null, needed: 'Chromium, for the browser tests and pictures' }
+	chromium: { installed: () => chromiumPath() !== null, needed: 'Chromium, for the browser tests and pictures' },
+	'poppler-utils': {
+		installed: () => existsSync('/usr/bin/pdftotext'),
+		needed: 'pdftotext, to read the printed sheets'
+	}
 };
 
 /** Where the server programs of the newest installed PostgreSQL are, or null. */

@@ -18,6 +18,7 @@ const parts = {
 	served: async () => {
 		await needPackage('postgresql');
 		await needPackage('chromium');
+		await needPackage('poppler-utils');
 		await needBuild();
 		const cluster = await startThrowAwayCluster();
 		try {
