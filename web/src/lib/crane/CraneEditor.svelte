@@ -1,21 +1,15 @@
 <script lang="ts">
-	import { beforeNavigate, goto } from '$app/navigation';
 	import { degFromRad } from '@poise/core';
-	import { ask } from '$lib/api';
 	import { tryFigures } from '$lib/balance/figures';
-	import { isTyping } from '$lib/dayline/keys';
 	import FigureTable from '$lib/fields/FigureTable.svelte';
 	import QuantityField from '$lib/fields/QuantityField.svelte';
 	import { baseKinds, type CraneDraft, type CraneGeometry, type CraneRig, type Span } from '$lib/model/crane';
 	import type { Part } from '$lib/model/part';
 	import { mountedBodies, type Payload, standingParts } from '$lib/model/payload';
 	import type { Person } from '$lib/model/person';
-	import { forget } from '$lib/state/kept';
-	import { KeptDocument } from '$lib/state/keptDocument.svelte';
-	import { saveOver } from '$lib/state/saveOver';
-	import SheetLinks from '$lib/state/SheetLinks.svelte';
+	import { editGear } from '$lib/state/editGear';
+	import GearFrame from '$lib/state/GearFrame.svelte';
 	import { showLength, together } from '$lib/units/display';
-	import { onMount } from 'svelte';
 	import CraneDrawing from './CraneDrawing.svelte';
 	import { footColumns, plateColumns, sectionColumns, wrongWith } from './craneColumns';
 	import { armOf, bareSetting, noseU } from './standing';
@@ -29,27 +23,11 @@
 		};
 	}
 	let { data }: Props = $props();
-	const draftOf = ({ name, leastPayloadKg, greatestPayloadKg, geometry }: CraneRig): CraneDraft => ({
-		name,
-		leastPayloadKg,
-		greatestPayloadKg,
-		geometry
-	});
 	// The page mounts a new editor for another crane.
 	// svelte-ignore state_referenced_locally
 	const { id } = data.crane;
 	// svelte-ignore state_referenced_locally
-	const kept = new KeptDocument<CraneDraft>(
-		`crane.${id}`,
-		draftOf(data.crane),
-		(value, version) => saveOver<CraneRig>(`/api/cranes/${id}`, value, version),
-		data.crane.version
-	);
-	onMount(() => {
-		kept.restore();
-		return () => kept.stop();
-	});
-	beforeNavigate(() => void kept.save());
+	const kept = editGear('crane', data.crane);
 
 	const units = $derived(data.person.units);
 	const draft = $derived(kept.value);
@@ -57,7 +35,6 @@
 	const wrong = $derived(wrongWith(draft));
 	let width = $state(760);
 	let boomRad = $state(0.15);
-	let confirmDelete = $state(false);
 	const byId = $derived(new Map(data.shelf.map((part) => [part.id, part])));
 	const shown = $derived(
 		data.payloads.find((payload) => {
@@ -296,75 +273,17 @@
 			}
 		];
 	});
-	const saveWords = {
-		saved: 'Saved',
-		unsaved: 'Saving …',
-		refused: 'Not saved',
-		stale: 'Not saved',
-		away: 'Kept here, sent when the link is back'
-	};
 	const kindWords = { tripod: 'tripod', dolly: 'wheeled dolly', column: 'column on feet' };
-
-	async function settleWith(which: 'mine' | 'theirs') {
-		const theirs = await ask<CraneRig>('GET', `/api/cranes/${id}`);
-		if (!theirs.ok) return;
-		await kept.saveOver(theirs.value.version, which === 'theirs' ? draftOf(theirs.value) : undefined);
-	}
-	async function remove() {
-		kept.stop();
-		const outcome = await ask('DELETE', `/api/cranes/${id}`);
-		if (!outcome.ok) {
-			kept.message = outcome.error.message;
-			return;
-		}
-		forget(`crane.${id}`);
-		await goto('/cranes', { invalidateAll: true });
-	}
-	function keys(event: KeyboardEvent) {
-		if (!(event.ctrlKey || event.metaKey) || isTyping(event) || event.key.toLowerCase() !== 'z') return;
-		if (event.shiftKey) kept.redo();
-		else kept.undo();
-		event.preventDefault();
-	}
 </script>
 
-<svelte:window onkeydown={keys} />
-
-<SheetLinks
-	label="Sheets of this crane"
-	links={[
-		{ href: '/cranes', words: 'All cranes' },
-		{ href: `/cranes/${id}`, words: 'Crane' },
-		...(shown === undefined ? [] : [{ href: `/balance/crane/${id}/${shown.id}`, words: 'Weights' }])
-	]}
-/>
-<div class="sheet">
-	<div class="top">
-		<label class="stack grow"
-			><span class="sr-only">Name of the crane</span>
-			<input
-				class="name"
-				type="text"
-				value={draft.name}
-				maxlength={120}
-				oninput={(event) => set({ name: event.currentTarget.value }, 'name')}
-				onblur={settle}
-				data-testid="crane-name"
-			/>
-		</label>
-		<span class="quiet" data-testid="crane-save" data-state={kept.saving}>{saveWords[kept.saving]}</span>
-		<button type="button" class="tool" onclick={() => kept.undo()} disabled={!kept.canUndo}>Undo</button>
-		<button type="button" class="tool" onclick={() => kept.redo()} disabled={!kept.canRedo}>Redo</button>
-	</div>
-	{#if kept.message !== ''}<p class="problem" role="alert">{kept.message}</p>{/if}
-	{#if wrong !== null}<p class="problem" role="alert" data-testid="crane-wrong">{wrong}</p>{/if}
-	{#if kept.saving === 'stale'}
-		<p class="caution" role="alert">
-			Somebody else has changed this crane since you opened it. Yours is kept here until you choose.
-			<button type="button" class="tool" onclick={() => settleWith('theirs')}>Show theirs</button>
-			<button type="button" class="tool" onclick={() => settleWith('mine')}>Save mine over it</button>
-		</p>
-	{/if}
+<GearFrame
+	kind="crane"
+	{id}
+	document={kept}
+	links={shown === undefined ? [] : [{ href: `/balance/crane/${id}/${shown.id}`, words: 'Weights' }]}
+	{wrong}
+	goesToo="its benches"
+>
 	<div class="drawn" bind:clientWidth={width}>
 		<CraneDrawing
 			{geometry}
@@ -533,40 +452,9 @@
 	<p class="quiet">
 		The maker’s manual has the last word on what a crane may carry and how high its weights may be stacked.
 	</p>
-	<div class="actions">
-		{#if confirmDelete}
-			<span>Delete “{draft.name}” with its benches? The logbook keeps its copies.</span>
-			<button type="button" class="second" onclick={remove} data-testid="delete-crane">Delete it</button>
-			<button type="button" class="tool" onclick={() => (confirmDelete = false)}>Keep it</button>
-		{:else}
-			<button type="button" class="tool" onclick={() => (confirmDelete = true)}>Delete this crane …</button>
-		{/if}
-	</div>
-</div>
+</GearFrame>
 
 <style>
-	.top {
-		display: flex;
-		flex-wrap: wrap;
-		align-items: center;
-		gap: 0 12px;
-	}
-	.grow {
-		flex: 1 1 300px;
-		min-width: 220px;
-	}
-	.name {
-		font-size: 24px;
-		font-weight: 700;
-		width: 100%;
-		border-color: transparent !important;
-		background: transparent !important;
-		padding-left: 0;
-	}
-	.name:focus,
-	.name:hover {
-		border-color: var(--edge) !important;
-	}
 	.drawn {
 		border: 1px solid var(--rule);
 	}

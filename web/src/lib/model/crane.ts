@@ -1,5 +1,6 @@
 import type { HeadLimits, PlateCount, Point, Vec3 } from '@poise/core';
 import type { PayloadSnapshot } from './balance';
+import type { GearDraft } from './gear';
 
 export type Span = readonly [least: number, greatest: number];
 
@@ -80,12 +81,7 @@ export interface CraneGeometry {
 	};
 }
 
-export interface CraneDraft {
-	readonly name: string;
-	readonly leastPayloadKg: number;
-	readonly greatestPayloadKg: number;
-	readonly geometry: CraneGeometry;
-}
+export type CraneDraft = GearDraft<CraneGeometry>;
 
 export interface CraneRig extends CraneDraft {
 	readonly id: string;

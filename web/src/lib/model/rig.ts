@@ -1,4 +1,5 @@
 import type { CounterweightPlace, GimbalAxis, GimbalPart, RigSlide as CoreSlide, Vec3 } from '@poise/core';
+import type { GearDraft } from './gear';
 
 /** One stroke of a rig's drawing, rig frame, every slide at 0. It moves with the rig part it belongs to. */
 export type RigStroke =
@@ -79,12 +80,7 @@ export interface RigGeometry {
 	readonly frame?: RigFrame | null;
 }
 
-export interface RigDraft {
-	readonly name: string;
-	readonly leastPayloadKg: number;
-	readonly greatestPayloadKg: number;
-	readonly geometry: RigGeometry;
-}
+export type RigDraft = GearDraft<RigGeometry>;
 
 export interface Rig extends RigDraft {
 	readonly id: string;

@@ -1,5 +1,6 @@
 import type { ArmSection, Drift, SledPlane, Vec3 } from '@poise/core';
 import type { PayloadSnapshot } from './balance';
+import type { GearDraft } from './gear';
 
 /** What hangs on the post beside the camera. */
 export const sledItemKinds = ['monitor', 'battery', 'electronics', 'accessory', 'cable'] as const;
@@ -89,12 +90,7 @@ export interface SledGeometry {
 	readonly arm: SledArm;
 }
 
-export interface SledDraft {
-	readonly name: string;
-	readonly leastPayloadKg: number;
-	readonly greatestPayloadKg: number;
-	readonly geometry: SledGeometry;
-}
+export type SledDraft = GearDraft<SledGeometry>;
 
 export interface SledRig extends SledDraft {
 	readonly id: string;

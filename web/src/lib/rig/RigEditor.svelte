@@ -1,18 +1,13 @@
 <script lang="ts">
-	import { beforeNavigate, goto } from '$app/navigation';
 	import { mmFromM, type Vec3 } from '@poise/core';
-	import { ask } from '$lib/api';
 	import RigDrawing from '$lib/balance/RigDrawing.svelte';
-	import { isTyping } from '$lib/dayline/keys';
 	import FigureTable from '$lib/fields/FigureTable.svelte';
 	import QuantityField from '$lib/fields/QuantityField.svelte';
 	import type { Part } from '$lib/model/part';
 	import { type Payload, standingParts } from '$lib/model/payload';
 	import type { Person } from '$lib/model/person';
 	import type { Rig } from '$lib/model/rig';
-	import { forget } from '$lib/state/kept';
-	import SheetLinks from '$lib/state/SheetLinks.svelte';
-	import { onMount } from 'svelte';
+	import GearFrame from '$lib/state/GearFrame.svelte';
 	import { lengthsOf, orderOf, withLength, withOrder } from './lengths';
 	import { axisOrders } from './patterns';
 	import { axisColumns, partColumns, slideColumns } from './rigColumns';
@@ -36,7 +31,6 @@
 	const lengths = $derived(lengthsOf(geometry));
 	const order = $derived(orderOf(geometry));
 	let width = $state(700);
-	let confirmDelete = $state(false);
 	/** A payload drawn in the cradle, so that the arms can be judged by eye. */
 	const byId = $derived(new Map(data.shelf.map((part) => [part.id, part])));
 	const carried = $derived(
@@ -47,12 +41,6 @@
 	);
 	const shown = $derived(carried.find(({ id }) => id === data.person.payloadId) ?? carried[0] ?? data.payloads[0]);
 	const parts = $derived(shown === undefined ? [] : standingParts(shown, byId));
-
-	onMount(() => {
-		keeper.restore();
-		return () => keeper.stop();
-	});
-	beforeNavigate(() => void keeper.save());
 
 	const lengthWords = [
 		['reachM', 'Roll motor behind the tilt axis'],
@@ -65,14 +53,6 @@
 		'pan-tilt-roll': 'pan, tilt, roll',
 		'two-axis': 'roll, tilt (two-axis)'
 	};
-	const saveWords = {
-		saved: 'Saved',
-		unsaved: 'Saving …',
-		refused: 'Not saved',
-		stale: 'Not saved',
-		away: 'Kept here'
-	};
-
 	const within = (least: number, greatest: number, words: string) => (value: number) =>
 		value >= least && value <= greatest ? null : words;
 	const modes = $derived(geometry.modes ?? []);
@@ -97,65 +77,18 @@
 			{ alternatives: alternatives.map((each, k) => (k === index ? { ...each, shiftM } : each)) },
 			`hole ${index}`
 		);
-
-	async function remove() {
-		keeper.stop();
-		const outcome = await ask('DELETE', `/api/rigs/${keeper.id}`);
-		if (!outcome.ok) {
-			keeper.message = outcome.error.message;
-			return;
-		}
-		forget(`rig.${keeper.id}`);
-		await goto('/rigs', { invalidateAll: true });
-	}
-	function keys(event: KeyboardEvent) {
-		if (!(event.ctrlKey || event.metaKey) || isTyping(event)) return;
-		if (event.key.toLowerCase() === 'z') {
-			if (event.shiftKey) keeper.redo();
-			else keeper.undo();
-			event.preventDefault();
-		}
-	}
 </script>
 
-<svelte:window onkeydown={keys} />
-
-<SheetLinks
-	label="Sheets of this rig"
+<GearFrame
+	kind="rig"
+	id={keeper.id}
+	document={keeper.document}
 	links={[
-		{ href: '/rigs', words: 'All rigs' },
-		{ href: `/rigs/${keeper.id}`, words: 'Rig' },
 		{ href: `/rigs/${keeper.id}/horizon`, words: 'Horizon' },
 		...(shown === undefined ? [] : [{ href: `/balance/${keeper.id}/${shown.id}`, words: 'Bench' }])
 	]}
-/>
-<div class="sheet">
-	<div class="top">
-		<label class="stack grow"
-			><span class="sr-only">Name of the rig</span>
-			<input
-				class="name"
-				type="text"
-				value={draft.name}
-				maxlength={120}
-				aria-invalid={draft.name.trim() === ''}
-				oninput={(event) => keeper.set({ name: event.currentTarget.value }, 'name')}
-				onblur={() => keeper.settle()}
-				data-testid="rig-name"
-			/>
-		</label>
-		<span class="state" data-testid="rig-save" data-state={keeper.state}>{saveWords[keeper.state]}</span>
-		<button type="button" class="tool" onclick={() => keeper.undo()} disabled={!keeper.canUndo}>Undo</button>
-		<button type="button" class="tool" onclick={() => keeper.redo()} disabled={!keeper.canRedo}>Redo</button>
-	</div>
-	{#if keeper.message !== ''}<p class="problem" role="alert">{keeper.message}</p>{/if}
-	{#if keeper.state === 'stale'}
-		<p class="caution" role="alert">
-			Somebody else has changed this rig since you opened it. Yours is kept here until you choose.
-			<button type="button" class="tool" onclick={() => keeper.settleWith('theirs')}>Show theirs</button>
-			<button type="button" class="tool" onclick={() => keeper.settleWith('mine')}>Save mine over it</button>
-		</p>
-	{/if}
+	goesToo="its benches and its horizon log"
+>
 	<div class="two">
 		<div class="drawn" bind:clientWidth={width}>
 			<RigDrawing
@@ -344,46 +277,12 @@
 			>
 		</div>
 	</div>
-	<div class="actions">
-		{#if confirmDelete}
-			<span>Delete “{draft.name}” with its benches and its horizon log? The logbook keeps its copies.</span>
-			<button type="button" class="second" onclick={remove}>Delete it</button>
-			<button type="button" class="tool" onclick={() => (confirmDelete = false)}>Keep it</button>
-		{:else}
-			<button type="button" class="tool" onclick={() => (confirmDelete = true)}>Delete this rig …</button>
-		{/if}
-	</div>
-</div>
+</GearFrame>
 
 <style>
-	.top {
-		display: flex;
-		flex-wrap: wrap;
-		align-items: center;
-		gap: 8px 12px;
-	}
-	.top {
-		row-gap: 0;
-	}
 	.grow {
 		flex: 1 1 300px;
 		min-width: 220px;
-	}
-	.name {
-		font-size: 24px;
-		font-weight: 700;
-		width: 100%;
-		border-color: transparent !important;
-		background: transparent !important;
-		padding-left: 0;
-	}
-	.name:focus,
-	.name:hover {
-		border-color: var(--edge) !important;
-	}
-	.state {
-		font-size: 14px;
-		color: var(--quiet);
 	}
 	.two {
 		display: grid;

@@ -1,7 +1,4 @@
 <script lang="ts">
-	import { beforeNavigate, goto } from '$app/navigation';
-	import { ask } from '$lib/api';
-	import { isTyping } from '$lib/dayline/keys';
 	import FigureTable from '$lib/fields/FigureTable.svelte';
 	import QuantityField from '$lib/fields/QuantityField.svelte';
 	import type { Part } from '$lib/model/part';
@@ -10,12 +7,9 @@
 	import { type SledDraft, type SledGeometry, sledItemKinds, type SledRig, type Travel } from '$lib/model/sled';
 	import { tryFigures } from '$lib/balance/figures';
 	import { sledReport } from '@poise/core';
-	import { KeptDocument } from '$lib/state/keptDocument.svelte';
-	import { forget } from '$lib/state/kept';
-	import { saveOver } from '$lib/state/saveOver';
-	import SheetLinks from '$lib/state/SheetLinks.svelte';
+	import { editGear } from '$lib/state/editGear';
+	import GearFrame from '$lib/state/GearFrame.svelte';
 	import { showMass, together } from '$lib/units/display';
-	import { onMount } from 'svelte';
 	import ItemFields from './ItemFields.svelte';
 	import { pulled, withItem, withNewItem, withNewPlace, withNewSection, withoutItem, wrongWith } from './shape';
 	import { armColumns, placeColumns, sectionColumns } from './sledColumns';
@@ -31,27 +25,11 @@
 		};
 	}
 	let { data }: Props = $props();
-	const draftOf = ({ name, leastPayloadKg, greatestPayloadKg, geometry }: SledRig): SledDraft => ({
-		name,
-		leastPayloadKg,
-		greatestPayloadKg,
-		geometry
-	});
 	// The page mounts a new editor for another sled.
 	// svelte-ignore state_referenced_locally
 	const { id } = data.sled;
 	// svelte-ignore state_referenced_locally
-	const kept = new KeptDocument<SledDraft>(
-		`sled.${id}`,
-		draftOf(data.sled),
-		(value, version) => saveOver<SledRig>(`/api/sleds/${id}`, value, version),
-		data.sled.version
-	);
-	onMount(() => {
-		kept.restore();
-		return () => kept.stop();
-	});
-	beforeNavigate(() => void kept.save());
+	const kept = editGear('sled', data.sled);
 
 	const units = $derived(data.person.units);
 	const draft = $derived(kept.value);
@@ -60,7 +38,6 @@
 	const wrong = $derived(wrongWith(draft));
 	let width = $state(760);
 	let selectedId = $state<string | null>(null);
-	let confirmDelete = $state(false);
 	const selected = $derived(geometry.items.find((item) => item.id === selectedId));
 
 	/** A payload drawn on the plate, so that the sled can be judged by eye. */
@@ -110,75 +87,16 @@
 		accessory: 'an accessory',
 		cable: 'a cable'
 	};
-	const saveWords = {
-		saved: 'Saved',
-		unsaved: 'Saving …',
-		refused: 'Not saved',
-		stale: 'Not saved',
-		away: 'Kept here, sent when the link is back'
-	};
-
-	async function settleWith(which: 'mine' | 'theirs') {
-		const theirs = await ask<SledRig>('GET', `/api/sleds/${id}`);
-		if (!theirs.ok) return;
-		await kept.saveOver(theirs.value.version, which === 'theirs' ? draftOf(theirs.value) : undefined);
-	}
-	async function remove() {
-		kept.stop();
-		const outcome = await ask('DELETE', `/api/sleds/${id}`);
-		if (!outcome.ok) {
-			kept.message = outcome.error.message;
-			return;
-		}
-		forget(`sled.${id}`);
-		await goto('/sleds', { invalidateAll: true });
-	}
-	function keys(event: KeyboardEvent) {
-		if (!(event.ctrlKey || event.metaKey) || isTyping(event) || event.key.toLowerCase() !== 'z') return;
-		if (event.shiftKey) kept.redo();
-		else kept.undo();
-		event.preventDefault();
-	}
 </script>
 
-<svelte:window onkeydown={keys} />
-
-<SheetLinks
-	label="Sheets of this sled"
-	links={[
-		{ href: '/sleds', words: 'All sleds' },
-		{ href: `/sleds/${id}`, words: 'Sled' },
-		...(shown === undefined ? [] : [{ href: `/balance/sled/${id}/${shown.id}`, words: 'Bench' }])
-	]}
-/>
-<div class="sheet">
-	<div class="top">
-		<label class="stack grow"
-			><span class="sr-only">Name of the sled</span>
-			<input
-				class="name"
-				type="text"
-				value={draft.name}
-				maxlength={120}
-				aria-invalid={draft.name.trim() === ''}
-				oninput={(event) => set({ name: event.currentTarget.value }, 'name')}
-				onblur={settle}
-				data-testid="sled-name"
-			/>
-		</label>
-		<span class="quiet" data-testid="sled-save" data-state={kept.saving}>{saveWords[kept.saving]}</span>
-		<button type="button" class="tool" onclick={() => kept.undo()} disabled={!kept.canUndo}>Undo</button>
-		<button type="button" class="tool" onclick={() => kept.redo()} disabled={!kept.canRedo}>Redo</button>
-	</div>
-	{#if kept.message !== ''}<p class="problem" role="alert">{kept.message}</p>{/if}
-	{#if wrong !== null}<p class="problem" role="alert" data-testid="sled-wrong">{wrong}</p>{/if}
-	{#if kept.saving === 'stale'}
-		<p class="caution" role="alert">
-			Somebody else has changed this sled since you opened it. Yours is kept here until you choose.
-			<button type="button" class="tool" onclick={() => settleWith('theirs')}>Show theirs</button>
-			<button type="button" class="tool" onclick={() => settleWith('mine')}>Save mine over it</button>
-		</p>
-	{/if}
+<GearFrame
+	kind="sled"
+	{id}
+	document={kept}
+	links={shown === undefined ? [] : [{ href: `/balance/sled/${id}/${shown.id}`, words: 'Bench' }]}
+	{wrong}
+	goesToo="its benches, thread counts and vest log"
+>
 	<div class="two">
 		<div class="drawn" bind:clientWidth={width}>
 			<SledDrawing
@@ -469,40 +387,9 @@
 		disabled={geometry.places.length >= 8}
 		onclick={() => shape(withNewPlace(geometry))}>Another place</button
 	>
-	<div class="actions">
-		{#if confirmDelete}
-			<span>Delete “{draft.name}” with its benches, thread counts and vest log? The logbook keeps its copies.</span>
-			<button type="button" class="second" onclick={remove} data-testid="delete-sled">Delete it</button>
-			<button type="button" class="tool" onclick={() => (confirmDelete = false)}>Keep it</button>
-		{:else}
-			<button type="button" class="tool" onclick={() => (confirmDelete = true)}>Delete this sled …</button>
-		{/if}
-	</div>
-</div>
+</GearFrame>
 
 <style>
-	.top {
-		display: flex;
-		flex-wrap: wrap;
-		align-items: center;
-		gap: 0 12px;
-	}
-	.grow {
-		flex: 1 1 300px;
-		min-width: 220px;
-	}
-	.name {
-		font-size: 24px;
-		font-weight: 700;
-		width: 100%;
-		border-color: transparent !important;
-		background: transparent !important;
-		padding-left: 0;
-	}
-	.name:focus,
-	.name:hover {
-		border-color: var(--edge) !important;
-	}
 	.two {
 		display: grid;
 		grid-template-columns: minmax(0, 1.7fr) minmax(0, 1fr);

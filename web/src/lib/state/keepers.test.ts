@@ -3,6 +3,7 @@ import { freshChecklist } from '$lib/model/paper';
 import { RigKeeper } from '$lib/rig/rigKeeper.svelte';
 import { stubServer, stubStorage } from '$lib/testing/browserStubs';
 import { rig } from '$lib/testing/scenario';
+import { settleWith } from './editGear';
 import { keep } from './kept';
 import { KeptDocument } from './keptDocument.svelte';
 import { PaperKeeper } from './paperKeeper.svelte';
@@ -84,7 +85,7 @@ describe('a rig being edited', () => {
 		keeper.axis('tilt', { frictionNm: 0.02 }, 'friction');
 		await vi.advanceTimersByTimeAsync(1500);
 		expect(versions).toEqual([4, 5]);
-		expect(keeper.state).toBe('saved');
+		expect(keeper.document.saving).toBe('saved');
 		expect(keeper.draft.geometry.slides[0]!.knobPitchM).toBe(0.002);
 	});
 	it('stops at somebody else’s save, and goes over it or takes it only when told', async () => {
@@ -98,16 +99,16 @@ describe('a rig being edited', () => {
 		const keeper = new RigKeeper(small);
 		keeper.set({ name: 'Mine' });
 		await vi.advanceTimersByTimeAsync(1500);
-		expect(keeper.state).toBe('stale');
+		expect(keeper.document.saving).toBe('stale');
 		keeper.set({ name: 'Mine still' });
 		await vi.advanceTimersByTimeAsync(5000);
-		expect(keeper.state).toBe('stale');
+		expect(keeper.document.saving).toBe('stale');
 		stale = false;
-		await keeper.settleWith('theirs');
+		await settleWith(keeper.document, 'rig', small.id, 'theirs');
 		expect(keeper.draft.name).toBe('Theirs');
-		keeper.undo();
+		keeper.document.undo();
 		expect(keeper.draft.name).toBe('Mine still');
-		keeper.stop();
+		keeper.document.stop();
 	});
 });
 
