@@ -8,12 +8,14 @@ export {
 	celsiusFromFahrenheit,
 	degFromRad,
 	gFromKg,
+	ftFromM,
 	inFromM,
 	kgFromG,
 	kgFromLb,
 	kgFromOz,
 	lbFromKg,
 	mFromCm,
+	mFromFt,
 	mFromIn,
 	mFromMm,
 	mmFromM,
@@ -173,3 +175,7 @@ export { type ArmPass, type HeadLimits, headPass, type HeadPass, type PassSample
 export { weightLineCure, type WeightLineCure } from './crane/weightLine';
 export { type Ballast, ballastFor } from './crane/ballastFor';
 export { windForce } from './crane/windForce';
+
+// What stands in a venue, and where a crane keeps clear of it
+export { isInside, type Prism, prismDistance } from './venue/prism';
+export { craneInVenue, type CraneInVenue, type CraneInVenueInput, type Kept } from './crane/craneInVenue';

@@ -16,6 +16,7 @@ describe('units', () => {
 	it.each([
 		['millimetres', units.mmFromM, units.mFromMm],
 		['inches', units.inFromM, units.mFromIn],
+		['feet', units.ftFromM, units.mFromFt],
 		['grams', units.gFromKg, units.kgFromG],
 		['pounds', units.lbFromKg, units.kgFromLb],
 		['ounces', units.ozFromKg, units.kgFromOz]

@@ -10,6 +10,8 @@ export const mmFromM = (metres: number): number => metres * 1000;
 export const mFromMm = (millimetres: number): number => millimetres / 1000;
 export const inFromM = (metres: number): number => metres / metresPerInch;
 export const mFromIn = (inches: number): number => inches * metresPerInch;
+export const ftFromM = (metres: number): number => inFromM(metres) / 12;
+export const mFromFt = (feet: number): number => mFromIn(feet * 12);
 export const mFromCm = (centimetres: number): number => centimetres / 100;
 export const gFromKg = (kilograms: number): number => kilograms * 1000;
 export const kgFromG = (grams: number): number => grams / 1000;

@@ -3,10 +3,11 @@ import { parts } from './parts';
 import { payloads } from './payloads';
 import { rigs } from './rigs';
 import { sleds } from './sleds';
+import { venues } from './venues';
 
 /**
- * The scenario the application starts with: one invented crew, its shelf, its payloads, two gimbals, two sleds, two cranes
- * and what they logged.
+ * The scenario the application starts with: one invented crew, its shelf, its payloads, two gimbals, two sleds, two cranes,
+ * two venues, and what was logged.
  * Plain data; whoever loads it validates it like any other input.
  */
 export const scenario = {
@@ -17,6 +18,7 @@ export const scenario = {
 	rigs,
 	sleds,
 	cranes,
+	venues,
 	/** Set `missedByM` away from the computed balance, as a hand does. */
 	balances: [
 		{

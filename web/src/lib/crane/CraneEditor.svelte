@@ -27,7 +27,7 @@
 	// svelte-ignore state_referenced_locally
 	const { id } = data.crane;
 	// svelte-ignore state_referenced_locally
-	const kept = editGear('crane', data.crane);
+	const kept = editGear<CraneDraft>('crane', data.crane);
 
 	const units = $derived(data.person.units);
 	const draft = $derived(kept.value);

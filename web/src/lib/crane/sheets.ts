@@ -7,6 +7,7 @@ export const craneSheets = (craneId: string, payloadId: string) => {
 		{ href: `${at}/stand`, words: 'Stability' },
 		{ href: `${at}/drift`, words: 'Drift' },
 		{ href: `${at}/reach`, words: 'Reach' },
+		{ href: `${at}/venue`, words: 'Venue' },
 		{ href: `${at}/level`, words: 'Levelling' },
 		{ href: `${at}/pass`, words: 'Head rate' },
 		{ href: `${at}/swap`, words: 'Swap' },

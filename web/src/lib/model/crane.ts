@@ -1,6 +1,7 @@
 import type { HeadLimits, PlateCount, Point, Vec3 } from '@poise/core';
 import type { PayloadSnapshot } from './balance';
 import type { GearDraft } from './gear';
+import type { PlanPoint } from './venue';
 
 export type Span = readonly [least: number, greatest: number];
 
@@ -162,6 +163,20 @@ export interface CraneBenchState {
 	readonly pass: CranePass;
 	/** What stands round it, as far as it was paced out. */
 	readonly room: CraneRoom;
+	/** Where it stands on a venue's plan; null or absent: on none. */
+	readonly standing?: CraneStanding | null;
+}
+
+/** Where a crane stands on a venue's plan, and how far it is let move there. */
+export interface CraneStanding {
+	readonly venueId: string;
+	readonly atM: PlanPoint;
+	/** Where swing 0 points, from the sheet's right, counter-clockwise. */
+	readonly headingRad: number;
+	/** Stops of the swing; null: all the way round. */
+	readonly stopsRad: Span | null;
+	/** The booms that the shot uses; null: all that the floor and the ceiling leave. */
+	readonly boomsRad: Span | null;
 }
 
 /** The room round a crane; null: nothing there. Metres from the floor, or from the pivot along the floor. */

@@ -9,7 +9,7 @@ export class RigKeeper {
 
 	constructor(rig: Rig) {
 		this.id = rig.id;
-		this.document = editGear('rig', rig);
+		this.document = editGear<RigDraft>('rig', rig);
 	}
 
 	get draft(): RigDraft {

@@ -27,30 +27,31 @@ export function refuse(thrown: unknown, event: RequestEvent): Response {
 export async function readBody<T>(event: RequestEvent, schema: Joi.Schema<T>): Promise<T> {
 	const type = event.request.headers.get('content-type')?.split(';')[0]?.trim().toLowerCase();
 	if (type !== 'application/json') throw new Refusal('wrongType');
-	return validated(parseJson(await readText(event.request)), schema);
+	const bytes = await readBytes(event.request, greatestBodyBytes);
+	return validated(parseJson(Buffer.from(bytes).toString('utf8')), schema);
 }
 
 /**
  * Reads to the limit. What comes past it is read and thrown away, so that the sender is there to hear the answer; past
  * the patience it is cut off.
  */
-async function readText(request: Request): Promise<string> {
+export async function readBytes(request: Request, mostBytes: number): Promise<Uint8Array> {
 	const reader = request.body?.getReader();
-	if (reader === undefined) return '';
+	if (reader === undefined) return new Uint8Array();
 	const chunks: Uint8Array[] = [];
 	let size = 0;
 	for (;;) {
 		const { done, value } = await reader.read();
 		if (done) break;
 		size += value.byteLength;
-		if (size <= greatestBodyBytes) chunks.push(value);
+		if (size <= mostBytes) chunks.push(value);
 		else if (size > discardedBodyBytes) {
 			await reader.cancel();
 			break;
 		}
 	}
-	if (size > greatestBodyBytes) throw new Refusal('tooLarge');
-	return Buffer.concat(chunks).toString('utf8');
+	if (size > mostBytes) throw new Refusal('tooLarge', `The request is larger than ${mostBytes / (1024 * 1024)} MiB.`);
+	return Buffer.concat(chunks);
 }
 
 function parseJson(text: string): unknown {

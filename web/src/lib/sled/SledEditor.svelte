@@ -29,7 +29,7 @@
 	// svelte-ignore state_referenced_locally
 	const { id } = data.sled;
 	// svelte-ignore state_referenced_locally
-	const kept = editGear('sled', data.sled);
+	const kept = editGear<SledDraft>('sled', data.sled);
 
 	const units = $derived(data.person.units);
 	const draft = $derived(kept.value);

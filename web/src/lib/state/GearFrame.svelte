@@ -1,20 +1,20 @@
-<script lang="ts" generics="Geometry">
+<script lang="ts" generics="Draft extends Named">
 	import './sheet.css';
 	import { beforeNavigate, goto } from '$app/navigation';
 	import { ask } from '$lib/api';
 	import { isTyping } from '$lib/dayline/keys';
-	import type { GearDraft } from '$lib/model/gear';
+	import type { Named } from '$lib/model/gear';
 	import { onMount, type Snippet } from 'svelte';
 	import { gearKey, type GearKind, gearPath, settleWith } from './editGear';
 	import { forget } from './kept';
 	import type { KeptDocument } from './keptDocument.svelte';
 	import SheetLinks from './SheetLinks.svelte';
 
-	/** What every editor of a support has around its fields: links, name, undo, saving, two people at once, deleting. */
+	/** What every editor of a support or a venue has around its fields: links, name, undo, saving, two people at once, deleting. */
 	interface Props {
 		kind: GearKind;
 		id: string;
-		document: KeptDocument<GearDraft<Geometry>>;
+		document: KeptDocument<Draft>;
 		/** After "all" and the editor itself. */
 		links: readonly { readonly href: string; readonly words: string }[];
 		/** What does not fit together, in words; null when all is well. */

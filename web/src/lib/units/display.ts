@@ -7,7 +7,9 @@ import {
 	kgFromLb,
 	kgFromOz,
 	lbFromKg,
+	ftFromM,
 	mFromCm,
+	mFromFt,
 	mFromIn,
 	mFromMm,
 	mmFromM,
@@ -25,7 +27,7 @@ export const together = ({ figure, unit }: Shown): string => `${figure} ${unit}`
 
 /** The same words with every figure held to its unit, for large type that breaks into lines. */
 export const unbroken = (words: string): string =>
-	words.replace(/([\d½¼¾]) (mm|in|g|kg|lb|%|turns?|°|s|W|h|min)\b/g, '$1\u00a0$2');
+	words.replace(/([\d½¼¾]) (mm|m|in|ft|g|kg|lb|%|turns?|°|s|W|h|min)\b/g, '$1\u00a0$2');
 
 /** Lengths as a hand can set them: whole millimetres, halves below 10; hundredths of an inch. Size only, no sign. */
 export function showLength(metres: number, units: UnitSystem): Shown {
@@ -48,6 +50,12 @@ export function showMass(kilograms: number, units: UnitSystem): Shown {
 		? { figure: plain(gFromKg(kilograms), 0), unit: 'g' }
 		: { figure: plain(kilograms, 2, true), unit: 'kg' };
 }
+
+/** How far in a room: metres, or feet, to a hundredth. */
+export const showDistance = (metres: number, units: UnitSystem): Shown =>
+	units === 'imperial'
+		? { figure: ftFromM(metres).toFixed(1), unit: 'ft' }
+		: { figure: metres.toFixed(2), unit: 'm' };
 
 export const showShare = (share: number | null): Shown =>
 	share === null
@@ -88,6 +96,7 @@ function plain(value: number, decimals: number, keepZeros = false): string {
 /** What a field is for, and so what may be typed in it. */
 export type Quantity =
 	| 'length'
+	| 'distance'
 	| 'mass'
 	| 'angle'
 	| 'time'
@@ -109,6 +118,7 @@ function same(value: number): number {
 
 const perUnit: Record<Quantity, Readonly<Record<string, (value: number) => number>>> = {
 	length: { mm: mFromMm, cm: mFromCm, m: (metres) => metres, in: mFromIn, '"': mFromIn },
+	distance: { m: same, cm: mFromCm, mm: mFromMm, ft: mFromFt, in: mFromIn },
 	mass: { g: kgFromG, kg: (kilograms) => kilograms, lb: kgFromLb, oz: kgFromOz },
 	angle: { '°': radFromDeg, deg: radFromDeg, rad: same },
 	time: { s: same, min: (minutes) => minutes * 60, h: (hours) => hours * 3600 },
@@ -140,11 +150,16 @@ const fixedUnits: Partial<
 
 /** The unit a bare number is read in. */
 export const fieldUnit = (quantity: Quantity, units: UnitSystem): string =>
-	fixedUnits[quantity]?.unit ??
-	(quantity === 'length' ? (units === 'metric' ? 'mm' : 'in') : units === 'metric' ? 'g' : 'lb');
+	fixedUnits[quantity]?.unit ?? ownUnits[quantity as 'length' | 'distance' | 'mass'][units];
+const ownUnits = {
+	length: { metric: 'mm', imperial: 'in' },
+	distance: { metric: 'm', imperial: 'ft' },
+	mass: { metric: 'g', imperial: 'lb' }
+} as const;
 
 const examples: Partial<Record<Quantity, string>> = {
 	length: '14 mm or 0.55 in',
+	distance: '4.2 m or 14 ft',
 	mass: '660 g or 1.45 lb',
 	angle: '25 or 25°',
 	time: '1.4 s',
@@ -176,5 +191,6 @@ export function fieldText(value: number, quantity: Quantity, units: UnitSystem):
 	const fixed = fixedUnits[quantity];
 	if (fixed !== undefined) return plain(fixed.shown(value), fixed.decimals);
 	if (quantity === 'length') return units === 'metric' ? plain(mmFromM(value), 1) : plain(inFromM(value), 3);
+	if (quantity === 'distance') return plain(units === 'metric' ? value : ftFromM(value), units === 'metric' ? 3 : 2);
 	return units === 'metric' ? plain(gFromKg(value), 1) : plain(lbFromKg(value), 3);
 }

@@ -84,6 +84,16 @@
 			</div>
 		{/each}
 		<div class="group">
+			<h2>venues <a href="/venues">all venues, and a new one</a></h2>
+			<ul>
+				{#each data.venues as { id, name } (id)}
+					<li>
+						<span class="what"><a href="/venues/{id}"><strong>{name}</strong></a></span>
+					</li>
+				{/each}
+			</ul>
+		</div>
+		<div class="group">
 			<h2>gimbals <a href="/rigs">all rigs, and a new one</a></h2>
 			<ul>
 				{#each data.rigs as rig (rig.id)}

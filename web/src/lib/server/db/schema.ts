@@ -1,7 +1,9 @@
 import { sql } from 'drizzle-orm';
 import {
+	type AnyPgColumn,
 	boolean,
 	check,
+	customType,
 	doublePrecision,
 	foreignKey,
 	index,
@@ -29,6 +31,44 @@ const crewId = () =>
 const moment = (name: string) => timestamp(name, { withTimezone: true, mode: 'string' }).notNull().defaultNow();
 const namedSensibly = (table: string, name: Parameters<typeof sql>[1]) =>
 	check(`${table}_name_length`, sql`char_length(btrim(${name})) between 1 and 120`);
+
+/** A support: what it carries, and its shape. */
+const supportColumns = () => ({
+	id: id(),
+	crewId: crewId(),
+	name: text('name').notNull(),
+	leastPayloadKg: doublePrecision('least_payload_kg').notNull(),
+	greatestPayloadKg: doublePrecision('greatest_payload_kg').notNull(),
+	geometry: jsonb('geometry').notNull(),
+	version: integer('version').notNull().default(1)
+});
+type Columns<Of extends string> = Record<Of, AnyPgColumn>;
+const supportRules = (
+	called: string,
+	table: Columns<'id' | 'crewId' | 'name' | 'leastPayloadKg' | 'greatestPayloadKg'>
+) => [
+	unique(`${called}_name_in_crew`).on(table.crewId, table.name),
+	unique(`${called}_id_in_crew`).on(table.crewId, table.id),
+	namedSensibly(called, table.name),
+	check(
+		`${called}_payload_range`,
+		sql`${table.leastPayloadKg} >= 0 and ${table.greatestPayloadKg} > ${table.leastPayloadKg}`
+	)
+];
+/** How a support stands today with one payload on it. */
+const benchColumns = () => ({
+	crewId: crewId(),
+	payloadId: uuid('payload_id').notNull(),
+	state: jsonb('state').notNull(),
+	updatedAt: moment('updated_at'),
+	updatedBy: uuid('updated_by')
+});
+const payloadOfCrew = (called: string, table: Columns<'crewId' | 'payloadId'>) =>
+	foreignKey({
+		name: `${called}_payload_of_crew`,
+		columns: [table.crewId, table.payloadId],
+		foreignColumns: [payloads.crewId, payloads.id]
+	}).onDelete('cascade');
 
 export const crews = pgTable('crews', {
 	id: id(),
@@ -143,88 +183,26 @@ export const placements = pgTable(
 	]
 );
 
-export const rigs = pgTable(
-	'rigs',
-	{
-		id: id(),
-		crewId: crewId(),
-		name: text('name').notNull(),
-		leastPayloadKg: doublePrecision('least_payload_kg').notNull(),
-		greatestPayloadKg: doublePrecision('greatest_payload_kg').notNull(),
-		geometry: jsonb('geometry').notNull(),
-		version: integer('version').notNull().default(1)
-	},
-	(table) => [
-		unique('rigs_name_in_crew').on(table.crewId, table.name),
-		unique('rigs_id_in_crew').on(table.crewId, table.id),
-		namedSensibly('rigs', table.name),
-		check(
-			'rigs_payload_range',
-			sql`${table.leastPayloadKg} >= 0 and ${table.greatestPayloadKg} > ${table.leastPayloadKg}`
-		)
-	]
-);
+export const rigs = pgTable('rigs', supportColumns(), (table) => supportRules('rigs', table));
 
 /** How each rig stands today with each payload on it. */
-export const benches = pgTable(
-	'benches',
-	{
-		crewId: crewId(),
-		rigId: uuid('rig_id').notNull(),
-		payloadId: uuid('payload_id').notNull(),
-		state: jsonb('state').notNull(),
-		updatedAt: moment('updated_at'),
-		updatedBy: uuid('updated_by')
-	},
-	(table) => [
-		primaryKey({ columns: [table.rigId, table.payloadId] }),
-		foreignKey({
-			name: 'benches_rig_of_crew',
-			columns: [table.crewId, table.rigId],
-			foreignColumns: [rigs.crewId, rigs.id]
-		}).onDelete('cascade'),
-		foreignKey({
-			name: 'benches_payload_of_crew',
-			columns: [table.crewId, table.payloadId],
-			foreignColumns: [payloads.crewId, payloads.id]
-		}).onDelete('cascade')
-	]
-);
+export const benches = pgTable('benches', { rigId: uuid('rig_id').notNull(), ...benchColumns() }, (table) => [
+	primaryKey({ columns: [table.rigId, table.payloadId] }),
+	foreignKey({
+		name: 'benches_rig_of_crew',
+		columns: [table.crewId, table.rigId],
+		foreignColumns: [rigs.crewId, rigs.id]
+	}).onDelete('cascade'),
+	payloadOfCrew('benches', table)
+]);
 
 /** Body-worn sleds. */
-export const sleds = pgTable(
-	'sleds',
-	{
-		id: id(),
-		crewId: crewId(),
-		name: text('name').notNull(),
-		leastPayloadKg: doublePrecision('least_payload_kg').notNull(),
-		greatestPayloadKg: doublePrecision('greatest_payload_kg').notNull(),
-		geometry: jsonb('geometry').notNull(),
-		version: integer('version').notNull().default(1)
-	},
-	(table) => [
-		unique('sleds_name_in_crew').on(table.crewId, table.name),
-		unique('sleds_id_in_crew').on(table.crewId, table.id),
-		namedSensibly('sleds', table.name),
-		check(
-			'sleds_payload_range',
-			sql`${table.leastPayloadKg} >= 0 and ${table.greatestPayloadKg} > ${table.leastPayloadKg}`
-		)
-	]
-);
+export const sleds = pgTable('sleds', supportColumns(), (table) => supportRules('sleds', table));
 
 /** How each sled stands today with each payload on it. */
 export const sledBenches = pgTable(
 	'sled_benches',
-	{
-		crewId: crewId(),
-		sledId: uuid('sled_id').notNull(),
-		payloadId: uuid('payload_id').notNull(),
-		state: jsonb('state').notNull(),
-		updatedAt: moment('updated_at'),
-		updatedBy: uuid('updated_by')
-	},
+	{ sledId: uuid('sled_id').notNull(), ...benchColumns() },
 	(table) => [
 		primaryKey({ columns: [table.sledId, table.payloadId] }),
 		foreignKey({
@@ -232,11 +210,7 @@ export const sledBenches = pgTable(
 			columns: [table.crewId, table.sledId],
 			foreignColumns: [sleds.crewId, sleds.id]
 		}).onDelete('cascade'),
-		foreignKey({
-			name: 'sled_benches_payload_of_crew',
-			columns: [table.crewId, table.payloadId],
-			foreignColumns: [payloads.crewId, payloads.id]
-		}).onDelete('cascade')
+		payloadOfCrew('sled_benches', table)
 	]
 );
 
@@ -292,39 +266,12 @@ export const sledEntries = pgTable(
 );
 
 /** Counterweighted cranes and jibs. */
-export const cranes = pgTable(
-	'cranes',
-	{
-		id: id(),
-		crewId: crewId(),
-		name: text('name').notNull(),
-		leastPayloadKg: doublePrecision('least_payload_kg').notNull(),
-		greatestPayloadKg: doublePrecision('greatest_payload_kg').notNull(),
-		geometry: jsonb('geometry').notNull(),
-		version: integer('version').notNull().default(1)
-	},
-	(table) => [
-		unique('cranes_name_in_crew').on(table.crewId, table.name),
-		unique('cranes_id_in_crew').on(table.crewId, table.id),
-		namedSensibly('cranes', table.name),
-		check(
-			'cranes_payload_range',
-			sql`${table.leastPayloadKg} >= 0 and ${table.greatestPayloadKg} > ${table.leastPayloadKg}`
-		)
-	]
-);
+export const cranes = pgTable('cranes', supportColumns(), (table) => supportRules('cranes', table));
 
 /** How each crane stands today with each payload on it. */
 export const craneBenches = pgTable(
 	'crane_benches',
-	{
-		crewId: crewId(),
-		craneId: uuid('crane_id').notNull(),
-		payloadId: uuid('payload_id').notNull(),
-		state: jsonb('state').notNull(),
-		updatedAt: moment('updated_at'),
-		updatedBy: uuid('updated_by')
-	},
+	{ craneId: uuid('crane_id').notNull(), ...benchColumns() },
 	(table) => [
 		primaryKey({ columns: [table.craneId, table.payloadId] }),
 		foreignKey({
@@ -332,10 +279,47 @@ export const craneBenches = pgTable(
 			columns: [table.crewId, table.craneId],
 			foreignColumns: [cranes.crewId, cranes.id]
 		}).onDelete('cascade'),
+		payloadOfCrew('crane_benches', table)
+	]
+);
+
+/** Places to work in, with what stands there drawn to scale. */
+export const venues = pgTable(
+	'venues',
+	{
+		id: id(),
+		crewId: crewId(),
+		name: text('name').notNull(),
+		plan: jsonb('plan').notNull(),
+		version: integer('version').notNull().default(1)
+	},
+	(table) => [
+		unique('venues_name_in_crew').on(table.crewId, table.name),
+		unique('venues_id_in_crew').on(table.crewId, table.id),
+		namedSensibly('venues', table.name)
+	]
+);
+
+const bytes = customType<{ data: Uint8Array }>({ dataType: () => 'bytea' });
+
+/** Pictures that lie under a venue's plan. */
+export const venuePictures = pgTable(
+	'venue_pictures',
+	{
+		id: id(),
+		crewId: crewId(),
+		venueId: uuid('venue_id').notNull(),
+		type: text('type', { enum: ['image/png', 'image/jpeg', 'image/webp'] }).notNull(),
+		content: bytes('content').notNull(),
+		at: moment('at')
+	},
+	(table) => [
+		index('venue_pictures_by_venue').on(table.venueId, table.at),
+		check('venue_pictures_type_known', sql`${table.type} in ('image/png', 'image/jpeg', 'image/webp')`),
 		foreignKey({
-			name: 'crane_benches_payload_of_crew',
-			columns: [table.crewId, table.payloadId],
-			foreignColumns: [payloads.crewId, payloads.id]
+			name: 'venue_pictures_venue_of_crew',
+			columns: [table.crewId, table.venueId],
+			foreignColumns: [venues.crewId, venues.id]
 		}).onDelete('cascade')
 	]
 );

@@ -1,75 +1,14 @@
-import { and, asc, desc, eq, sql } from 'drizzle-orm';
+import { and, desc, eq, sql } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
-import type {
-	LoggedSledEntry,
-	SledBenchState,
-	SledDraft,
-	SledEntry,
-	SledGeometry,
-	SledRig,
-	WornSetup
-} from '$lib/model/sled';
+import type { LoggedSledEntry, SledBenchState, SledEntry, SledGeometry, WornSetup } from '$lib/model/sled';
 import { validated } from '../api';
-import { Refusal } from '../refusal';
 import { sledBenchState, sledEntry, sledGeometry, wornSetup } from '../schemas/sled';
 import { database } from './client';
+import { gearStore } from './gearStore';
 import { people, sledBenches, sledEntries, sleds, sledWorn } from './schema';
 
-const toSled = (row: typeof sleds.$inferSelect): SledRig => ({
-	id: row.id,
-	name: row.name,
-	leastPayloadKg: row.leastPayloadKg,
-	greatestPayloadKg: row.greatestPayloadKg,
-	geometry: validated<SledGeometry>(row.geometry, sledGeometry),
-	version: row.version
-});
-
-export async function listSleds(crewId: string): Promise<SledRig[]> {
-	const rows = await database()
-		.select()
-		.from(sleds)
-		.where(eq(sleds.crewId, crewId))
-		.orderBy(asc(sleds.greatestPayloadKg), asc(sleds.name));
-	return rows.map(toSled);
-}
-
-export async function findSled(crewId: string, id: string): Promise<SledRig> {
-	const [row] = await database()
-		.select()
-		.from(sleds)
-		.where(and(eq(sleds.crewId, crewId), eq(sleds.id, id)));
-	if (row === undefined) throw new Refusal('notFound', 'That sled does not exist, or was deleted.');
-	return toSled(row);
-}
-
-export async function createSled(crewId: string, draft: SledDraft): Promise<SledRig> {
-	const id = newId();
-	await database()
-		.insert(sleds)
-		.values({ id, crewId, ...draft });
-	return findSled(crewId, id);
-}
-
-/** Saves over the version the person had in front of them; refuses as stale when somebody saved in between. */
-export async function saveSled(crewId: string, id: string, version: number, draft: SledDraft): Promise<SledRig> {
-	const [saved] = await database()
-		.update(sleds)
-		.set({ ...draft, version: sql`${sleds.version} + 1` })
-		.where(and(eq(sleds.crewId, crewId), eq(sleds.id, id), eq(sleds.version, version)))
-		.returning();
-	if (saved !== undefined) return toSled(saved);
-	await findSled(crewId, id);
-	throw new Refusal('stale');
-}
-
-/** Takes a sled away with its benches and logs; the logbook keeps its copies. */
-export async function deleteSled(crewId: string, id: string): Promise<void> {
-	const gone = await database()
-		.delete(sleds)
-		.where(and(eq(sleds.crewId, crewId), eq(sleds.id, id)))
-		.returning({ id: sleds.id });
-	if (gone.length === 0) throw new Refusal('notFound', 'That sled is gone already.');
-}
+export const sledStore = gearStore<SledGeometry>(sleds, 'sled', sledGeometry);
+export const { list: listSleds, find: findSled, create: createSled, save: saveSled, remove: deleteSled } = sledStore;
 
 export async function findSledBench(crewId: string, sledId: string, payloadId: string): Promise<SledBenchState | null> {
 	const [row] = await database()

@@ -6,6 +6,7 @@ import { freshChecklist } from '$lib/model/paper';
 import { cgFromMiddleOf, type NewPart, type Part } from '$lib/model/part';
 import { mountedBodies, type Payload, type PayloadDraft, standingParts } from '$lib/model/payload';
 import type { RigGeometry } from '$lib/model/rig';
+import type { VenueDraft } from '$lib/model/venue';
 import { validated } from '../api';
 import { database, inTransaction } from '../db/client';
 import { addHorizonEntry } from '../db/horizon';
@@ -15,10 +16,12 @@ import { createPayload } from '../db/payloads';
 import { findCrew } from '../db/people';
 import { listRigs } from '../db/rigs';
 import { crews, people, rigs } from '../db/schema';
+import { venueStore } from '../db/venues';
 import { logBalance } from '../logBalance';
 import { newPart } from '../schemas/part';
 import { payloadDraft } from '../schemas/payload';
 import { rigGeometry } from '../schemas/rig';
+import { venueDraft } from '../schemas/venue';
 import { loadCranes } from './loadCranes';
 import { loadSleds } from './loadSleds';
 
@@ -46,6 +49,8 @@ async function loadScenario(): Promise<void> {
 		await database()
 			.insert(rigs)
 			.values({ id: newId(), crewId, ...rig, geometry: validated<RigGeometry>(geometry, rigGeometry) });
+
+	for (const venue of scenario.venues) await venueStore.create(crewId, validated<VenueDraft>(venue, venueDraft));
 
 	const firstPerson = [...personIds.values()][0] as string;
 	const draftOf = ({ name, plate, placements }: (typeof scenario.payloads)[number]) =>

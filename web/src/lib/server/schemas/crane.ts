@@ -8,6 +8,7 @@ import {
 } from '$lib/model/crane';
 import { id, key, massKg, name, vector } from './quantities';
 import { keptSnapshot } from './record';
+import { standing } from './venue';
 
 const label = () => Joi.string().trim().min(1).max(80).required().label('the name');
 const metres = (words: string, least: number, most: number) =>
@@ -207,7 +208,8 @@ export const craneBenchState = Joi.object<CraneBenchState>({
 		rowsFromM: Joi.number().min(0).max(100).allow(null).required().label('the rows in metres'),
 		headsM: metres('the heads', 0.5, 3),
 		lineM: Joi.number().min(1).max(200).allow(null).required().label('the overhead line in metres')
-	}).required()
+	}).required(),
+	standing
 }).required();
 
 export interface NewCraneBalance {

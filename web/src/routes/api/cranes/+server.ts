@@ -1,7 +1,5 @@
-import { api, readBody } from '$lib/server/api';
-import { createCrane, listCranes } from '$lib/server/db/cranes';
+import { craneStore } from '$lib/server/db/cranes';
+import { collectionRoutes } from '$lib/server/draftRoutes';
 import { craneDraft } from '$lib/server/schemas/crane';
 
-export const GET = api(({ locals }) => listCranes(locals.crewId));
-
-export const POST = api(async (event) => createCrane(event.locals.crewId, await readBody(event, craneDraft)));
+export const { GET, POST } = collectionRoutes(craneStore, craneDraft);

@@ -1,7 +1,5 @@
-import { api, readBody } from '$lib/server/api';
-import { createSled, listSleds } from '$lib/server/db/sleds';
+import { sledStore } from '$lib/server/db/sleds';
+import { collectionRoutes } from '$lib/server/draftRoutes';
 import { sledDraft } from '$lib/server/schemas/sled';
 
-export const GET = api(({ locals }) => listSleds(locals.crewId));
-
-export const POST = api(async (event) => createSled(event.locals.crewId, await readBody(event, sledDraft)));
+export const { GET, POST } = collectionRoutes(sledStore, sledDraft);

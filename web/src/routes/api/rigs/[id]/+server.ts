@@ -1,13 +1,5 @@
-import { api, idOf, readBody } from '$lib/server/api';
-import { deleteRig, findRig, saveRig } from '$lib/server/db/rigs';
+import { rigStore } from '$lib/server/db/rigs';
+import { itemRoutes } from '$lib/server/draftRoutes';
 import { rigSave } from '$lib/server/schemas/rig';
-import type { RequestEvent } from './$types';
 
-export const GET = api((event: RequestEvent) => findRig(event.locals.crewId, idOf(event.params.id)));
-
-export const PUT = api(async (event: RequestEvent) => {
-	const { version, ...draft } = await readBody(event, rigSave);
-	return saveRig(event.locals.crewId, idOf(event.params.id), version, draft);
-});
-
-export const DELETE = api((event: RequestEvent) => deleteRig(event.locals.crewId, idOf(event.params.id)));
+export const { GET, PUT, DELETE } = itemRoutes(rigStore, rigSave);

@@ -1,0 +1,183 @@
+import { checksFor } from '../input';
+import type { Vec3 } from '../mass/body';
+import { checkPrisms, pieceToPrism, type Prism } from '../venue/prism';
+import { type ArmReach, cranePose } from './cranePose';
+
+/** Something in the venue, and how far the crane keeps from it. */
+export interface Kept extends Prism {
+	readonly keepM: number;
+}
+
+export interface CraneInVenueInput {
+	readonly reach: ArmReach;
+	/** Plan frame, z from the floor. */
+	readonly pivotM: Vec3;
+	/** Where swing 0 points, from the plan's x, counter-clockwise. */
+	readonly headingRad: number;
+	/** Round the tube, round the head from hinge to lens, round the camera and round the weights at the tail. */
+	readonly radiiM: { readonly tube: number; readonly head: number; readonly camera: number; readonly weights: number };
+	readonly swingRangeRad: readonly [number, number];
+	readonly boomRangeRad: readonly [number, number];
+	readonly shapes: readonly Kept[];
+	/** Edge of the finest cell; default 0.03. */
+	readonly cellRad?: number;
+}
+
+export interface CraneInVenue {
+	/** Edges of the cells, one more than there are cells. */
+	readonly swingRad: readonly number[];
+	readonly boomRad: readonly number[];
+	/** By swing, then boom: every pose in the cell keeps its distance from everything. */
+	readonly clear: readonly (readonly boolean[])[];
+	/** How near it comes to each shape within reach; the nearest, after what is to be kept, first. Negative: it strikes. */
+	readonly nearest: readonly {
+		readonly id: string;
+		readonly distanceM: number;
+		readonly swingRad: number;
+		readonly boomRad: number;
+	}[];
+	/** Nearest distances are found to this. */
+	readonly withinM: number;
+}
+
+/** Shapes this much further than a crane reaches and keeps are not spoken of. */
+const spokenOfM = 2;
+const withinM = 0.03;
+
+/**
+ * Which swings and booms of a crane are clear of everything that stands in a venue, and how near it comes to each thing.
+ *
+ * The arm is a capsule from tail to nose, the head one from hinge to lens, camera and weights are balls. A cell of
+ * swings and booms counts as clear only when it is proven so: no point of the crane is further than R from the pivot, so
+ * between the middle of a cell and its corner nothing moves more than `R √(Δswing² + Δboom²)/2`, and a cell is cut in two
+ * until its middle's room exceeds that. What cannot be proven at the finest cell counts as not clear. Distances are
+ * found by the same bound, to `withinM`.
+ *
+ * A rigid arm, a level floor, upright shapes. Throws `PhysicsInputError` for ranges upside down and outlines that are none.
+ *
+ * @example
+ * craneInVenue({ reach: { noseM: [3, 0], tailM: [-1, 0], lensM: [0, 0], keptLevel: true }, pivotM: [0, 0, 1.5], headingRad: 0, radiiM: { tube: 0, head: 0, camera: 0, weights: 0 }, swingRangeRad: [-1, 1], boomRangeRad: [0, 0], shapes: [{ id: 'wall', outlineM: [[4, -9], [4, 9]], closed: false, bottomM: 0, topM: 9, keepM: 0.5 }] }).nearest[0].distanceM; // 1
+ */
+export function craneInVenue(input: CraneInVenueInput): CraneInVenue {
+	const check = checksFor('craneInVenue');
+	const pivotM = check.vector('pivotM', input.pivotM);
+	const swingRange = check.range('swingRangeRad', input.swingRangeRad);
+	const boomRange = check.range('boomRangeRad', input.boomRangeRad);
+	const cellRad = check.positive('cellRad', input.cellRad ?? 0.03);
+	checkPrisms('craneInVenue', input.shapes);
+	const { reach, radiiM, headingRad } = input;
+	const lever = Math.max(
+		Math.hypot(...reach.noseM) + Math.hypot(...reach.lensM) + radiiM.camera,
+		Math.hypot(...reach.tailM) + Math.max(radiiM.weights, radiiM.tube)
+	);
+
+	/** No more than `enough`, which stands for anything beyond it. */
+	const distance = (shape: Prism, swingRad: number, boomRad: number, enough: number): number => {
+		const pose = cranePose({ reach, pivotM, swingRad: swingRad + headingRad, boomRad });
+		let least = enough;
+		const piece = (a: Vec3, b: Vec3, radius: number) => {
+			least = Math.min(least, pieceToPrism(a, b, shape, least + radius) - radius);
+		};
+		// The small things first: what they find cuts the search along the arm short.
+		piece(pose.lensM, pose.lensM, radiiM.camera);
+		piece(pose.tailM, pose.tailM, radiiM.weights);
+		piece(pose.noseM, pose.lensM, radiiM.head);
+		piece(pose.tailM, pose.noseM, radiiM.tube);
+		return least;
+	};
+	const near = input.shapes
+		.map((shape) => ({ shape, out: pieceToPrism(pivotM, pivotM, shape, Infinity) - lever }))
+		.filter(({ shape, out }) => out < shape.keepM + spokenOfM)
+		.map(({ shape }) => shape);
+
+	const edges = ([low, high]: readonly [number, number]): number[] => {
+		const count = Math.max(1, Math.ceil((high - low) / cellRad));
+		return Array.from({ length: count + 1 }, (_, index) => low + ((high - low) * index) / count);
+	};
+	const [swingRad, boomRad] = [edges(swingRange), edges(boomRange)];
+	type Cell = readonly [s0: number, s1: number, b0: number, b1: number];
+	const whole: Cell = [0, swingRad.length - 1, 0, boomRad.length - 1];
+	const middleOf = ([s0, s1, b0, b1]: Cell): readonly [number, number, number] => {
+		const [s, t, b, c] = [swingRad[s0]!, swingRad[s1]!, boomRad[b0]!, boomRad[b1]!];
+		return [(s + t) / 2, (b + c) / 2, lever * Math.hypot((t - s) / 2, (c - b) / 2)];
+	};
+	/** The two halves across its longer side; none of a finest cell. */
+	const halves = ([s0, s1, b0, b1]: Cell): readonly Cell[] => {
+		if (s1 - s0 === 1 && b1 - b0 === 1) return [];
+		if (s1 - s0 >= b1 - b0) {
+			const cut = (s0 + s1) >> 1;
+			return [
+				[s0, cut, b0, b1],
+				[cut, s1, b0, b1]
+			];
+		}
+		const cut = (b0 + b1) >> 1;
+		return [
+			[s0, s1, b0, cut],
+			[s0, s1, cut, b1]
+		];
+	};
+
+	const clear = swingRad.slice(1).map(() => boomRad.slice(1).map(() => false));
+	/** With each cell the shapes that it is not yet known to be clear of. */
+	const cells: { readonly cell: Cell; readonly shapes: readonly Kept[] }[] = [{ cell: whole, shapes: near }];
+	for (let next = cells.pop(); next !== undefined; next = cells.pop()) {
+		const { cell } = next;
+		const [swing, boom, moves] = middleOf(cell);
+		const shapes: Kept[] = [];
+		let blocked = false;
+		for (const shape of next.shapes) {
+			const room = distance(shape, swing, boom, moves + shape.keepM) - shape.keepM;
+			if (room < moves) shapes.push(shape);
+			blocked = room <= -moves;
+			if (blocked) break;
+		}
+		if (blocked) continue;
+		if (shapes.length === 0) {
+			for (let s = cell[0]; s < cell[1]; s += 1) clear[s]!.fill(true, cell[2], cell[3]);
+		} else for (const half of halves(cell)) cells.push({ cell: half, shapes });
+	}
+
+	const nearest = near
+		.map((shape) => ({ keepM: shape.keepM, ...nearestTo(shape) }))
+		.sort((one, two) => one.distanceM - one.keepM - (two.distanceM - two.keepM))
+		.map(({ id, distanceM, swingRad: swing, boomRad: boom }) => ({ id, distanceM, swingRad: swing, boomRad: boom }));
+	return { swingRad, boomRad, clear, nearest, withinM };
+
+	function nearestTo(shape: Kept) {
+		let best = { id: shape.id, distanceM: Infinity, swingRad: 0, boomRad: 0 };
+		/** By what it could come to, the least first: a plain list is short enough. */
+		let waiting: { readonly box: readonly [number, number, number, number]; readonly bound: number }[] = [];
+		const look = (box: readonly [number, number, number, number]) => {
+			const [s0, s1, b0, b1] = box;
+			const [swing, boom] = [(s0 + s1) / 2, (b0 + b1) / 2];
+			const distanceM = distance(shape, swing, boom, Infinity);
+			if (distanceM < best.distanceM) best = { ...best, distanceM, swingRad: swing, boomRad: boom };
+			const bound = distanceM - lever * Math.hypot((s1 - s0) / 2, (b1 - b0) / 2);
+			if (bound < best.distanceM - withinM) waiting.push({ box, bound });
+		};
+		const parts = Math.max(1, Math.ceil((swingRange[1] - swingRange[0]) / 0.4));
+		for (let part = 0; part < parts; part += 1) {
+			const at = (index: number) => swingRange[0] + ((swingRange[1] - swingRange[0]) * index) / parts;
+			look([at(part), at(part + 1), ...boomRange]);
+		}
+		// Where it strikes, how deep says nothing more.
+		while (waiting.length > 0 && best.distanceM > 0) {
+			const round = waiting.filter(({ bound }) => bound < best.distanceM - withinM);
+			waiting = [];
+			// The likeliest first, so that the rest is cut off soon.
+			for (const { box, bound } of round.sort((one, two) => one.bound - two.bound)) {
+				if (bound >= best.distanceM - withinM) break;
+				const [s0, s1, b0, b1] = box;
+				if (s1 - s0 >= b1 - b0) {
+					look([s0, (s0 + s1) / 2, b0, b1]);
+					look([(s0 + s1) / 2, s1, b0, b1]);
+				} else {
+					look([s0, s1, b0, (b0 + b1) / 2]);
+					look([s0, s1, (b0 + b1) / 2, b1]);
+				}
+			}
+		}
+		return best;
+	}
+}

@@ -1,0 +1,431 @@
+<script lang="ts">
+	import '$lib/state/bench.css';
+	import { ask } from '$lib/api';
+	import QuantityField from '$lib/fields/QuantityField.svelte';
+	import type { CraneStanding, Span } from '$lib/model/crane';
+	import type { Venue } from '$lib/model/venue';
+	import Slip from '$lib/slip/Slip.svelte';
+	import { showDistance, together, unbroken } from '$lib/units/display';
+	import { kindWords } from '$lib/venue/plan';
+	import Vial from '$lib/vial/Vial.svelte';
+	import { onMount } from 'svelte';
+	import { sharedCraneBench } from './craneBench.svelte';
+	import { boomsLeft, bubbleOf, freshStanding, readVenue, venueQuestion, type VenueReach } from './inVenue';
+	import { reachAround } from './reach';
+	import { degreesSigned } from './slip';
+	import type { NumberedAnswer, NumberedQuestion } from './venue.worker';
+	import VenuePlanDrawing from './VenuePlanDrawing.svelte';
+
+	interface Props {
+		data: {
+			readonly venues: readonly { readonly id: string; readonly name: string }[];
+			readonly venue: Venue | null;
+		};
+	}
+	let { data }: Props = $props();
+	const bench = sharedCraneBench();
+	const units = $derived(bench.units);
+	const geometry = $derived(bench.crane.geometry);
+	// svelte-ignore state_referenced_locally
+	let venue = $state.raw(data.venue);
+	let trouble = $state('');
+	const standing = $derived(venue !== null && bench.state.standing?.venueId === venue.id ? bench.state.standing : null);
+	const plan = $derived(venue?.plan ?? null);
+	const around = $derived(
+		reachAround(geometry, bench.setting, bench.bodies, {
+			ceilingM: plan?.ceilingM ?? null,
+			wallM: null,
+			rowsFromM: null,
+			headsM: 1.9,
+			lineM: null
+		})
+	);
+	const left = $derived(plan === null ? null : boomsLeft(geometry, bench.setting, bench.bodies, plan));
+	const question = $derived(
+		plan === null || standing === null ? null : venueQuestion(geometry, bench.setting, bench.bodies, plan, standing)
+	);
+
+	let width = $state(740);
+	let height = $state(520);
+	let worker = $state.raw<Worker | null>(null);
+	let found = $state.raw<VenueReach | null>(null);
+	let problem = $state('');
+	let asked = 0;
+	/** One question at a time: while it is worked on, only the newest waits. */
+	let busy = false;
+	let waiting: NumberedQuestion | null = null;
+	onMount(() => {
+		const made = new Worker(new URL('./venue.worker.ts', import.meta.url), { type: 'module' });
+		made.onmessage = ({ data: reply }: MessageEvent<NumberedAnswer>) => {
+			busy = false;
+			if (waiting !== null) send(waiting);
+			if ('problem' in reply) [problem, found] = [reply.problem, null];
+			else if (plan !== null && standing !== null) {
+				problem = '';
+				found = readVenue(reply.answer, plan, standing.stopsRad === null);
+			}
+		};
+		worker = made;
+		return () => made.terminate();
+	});
+	function send(next: NumberedQuestion) {
+		busy = true;
+		waiting = null;
+		worker?.postMessage(next);
+	}
+	$effect(() => {
+		if (worker === null) return;
+		if (question === null) {
+			[found, waiting] = [null, null];
+			return;
+		}
+		asked += 1;
+		const next = { ...question, number: asked };
+		if (busy) waiting = next;
+		else send(next);
+	});
+
+	async function choose(id: string) {
+		trouble = '';
+		if (id === '') return bench.change({ standing: null });
+		const outcome = await ask<Venue>('GET', `/api/venues/${id}`);
+		if (!outcome.ok) {
+			trouble = outcome.error.message;
+			return;
+		}
+		venue = outcome.value;
+		if (bench.state.standing?.venueId !== id) bench.change({ standing: freshStanding(id, venue.plan) });
+	}
+	const stand = (next: Partial<CraneStanding>, about: string | null = null) => {
+		if (standing !== null) bench.change({ standing: { ...standing, ...next } }, about);
+	};
+	const settle = () => bench.document.settle();
+	const far = (metres: number) => together(showDistance(metres, units));
+	const ends = ([from, to]: Span) => unbroken(`${degreesSigned(from)} to ${degreesSigned(to)}`);
+	const anyRun = $derived(found?.swings != null && found.swings[1] - found.swings[0] > 0.17);
+	const stops = $derived<Span>(standing?.stopsRad ?? [-Math.PI, Math.PI]);
+	const booms = $derived<Span | null>(standing?.boomsRad ?? left);
+	const inside =
+		([low, high]: Span, words: string) =>
+		(value: number) =>
+			value >= low - 1e-9 && value <= high + 1e-9 ? null : words;
+</script>
+
+<div class="bench">
+	<section class="work" aria-label="The crane in the venue">
+		<div class="drawing" bind:clientWidth={width} bind:clientHeight={height}>
+			{#if venue !== null && standing !== null}
+				{#key venue.id}
+					<VenuePlanDrawing
+						plan={venue.plan}
+						venueId={venue.id}
+						{geometry}
+						setting={bench.setting}
+						{standing}
+						reachM={around.keepOutM - 0.5}
+						keepOutM={around.keepOutM}
+						{found}
+						{units}
+						{width}
+						{height}
+						onplace={(atM) => stand({ atM }, 'place')}
+						onswing={(swingRad) => bench.stands({ swingRad }, 'swing')}
+						onsettle={settle}
+					/>
+				{/key}
+				<p class="key" aria-hidden="true">
+					<span class="clear">every boom clear</span><span class="some">some booms</span><span class="none">none</span>
+				</p>
+			{:else}
+				<p class="empty">
+					{data.venues.length === 0 ? 'No venue is drawn yet.' : 'Choose the venue, then drag the base to its place.'}
+					<a href="/venues">{data.venues.length === 0 ? 'Draw the first one' : 'All venues'}</a>
+				</p>
+			{/if}
+		</div>
+		<div class="rows fields">
+			<label class="pick"
+				>Venue
+				<select
+					value={standing?.venueId ?? ''}
+					onchange={(event) => choose(event.currentTarget.value)}
+					data-testid="venue"
+				>
+					<option value="">none</option>
+					{#each data.venues as { id, name } (id)}<option value={id}>{name}</option>{/each}
+				</select></label
+			>
+			{#if standing !== null}
+				<QuantityField
+					label="across"
+					value={standing.atM[0]}
+					quantity="distance"
+					{units}
+					check={inside([-500, 500], 'Within 500 m.')}
+					onvalue={(x) => stand({ atM: [x, standing.atM[1]] }, 'place')}
+					oncommit={settle}
+					testId="at-x"
+				/>
+				<QuantityField
+					label="up the sheet"
+					value={standing.atM[1]}
+					quantity="distance"
+					{units}
+					check={inside([-500, 500], 'Within 500 m.')}
+					onvalue={(y) => stand({ atM: [standing.atM[0], y] }, 'place')}
+					oncommit={settle}
+					testId="at-y"
+				/>
+				<QuantityField
+					label="swing 0 points to"
+					value={standing.headingRad}
+					quantity="angle"
+					{units}
+					check={inside([-Math.PI, Math.PI], '−180° to 180°; 0 is to the right.')}
+					onvalue={(headingRad) => stand({ headingRad }, 'heading')}
+					oncommit={settle}
+					testId="heading"
+				/>
+				<QuantityField
+					label="stop, clockwise"
+					value={stops[0]}
+					quantity="angle"
+					{units}
+					check={(value) =>
+						value < stops[1] && stops[1] - value <= 2 * Math.PI + 1e-9 && value >= -6.28
+							? null
+							: 'Before the other stop, and within a turn of it.'}
+					onvalue={(from) => stand({ stopsRad: [from, stops[1]] }, 'stops')}
+					oncommit={settle}
+					testId="stop-from"
+				/>
+				<QuantityField
+					label="stop, counter-clockwise"
+					value={stops[1]}
+					quantity="angle"
+					{units}
+					check={(value) =>
+						value > stops[0] && value - stops[0] <= 2 * Math.PI + 1e-9 && value <= 6.28
+							? null
+							: 'After the other stop, and within a turn of it.'}
+					onvalue={(to) => stand({ stopsRad: [stops[0], to] }, 'stops')}
+					oncommit={settle}
+					testId="stop-to"
+				/>
+				{#if booms !== null}
+					<QuantityField
+						label="boom from"
+						value={booms[0]}
+						quantity="angle"
+						{units}
+						check={(value) =>
+							value > booms[1]
+								? 'Not over the highest.'
+								: inside(geometry.boomRangeRad, 'Out of the crane’s own range.')(value)}
+						onvalue={(from) => stand({ boomsRad: [from, booms[1]] }, 'booms')}
+						oncommit={settle}
+						testId="boom-from"
+					/>
+					<QuantityField
+						label="boom to"
+						value={booms[1]}
+						quantity="angle"
+						{units}
+						check={(value) =>
+							value < booms[0]
+								? 'Not under the lowest.'
+								: inside(geometry.boomRangeRad, 'Out of the crane’s own range.')(value)}
+						onvalue={(to) => stand({ boomsRad: [booms[0], to] }, 'booms')}
+						oncommit={settle}
+						testId="boom-to"
+					/>
+				{/if}
+				{#if standing.stopsRad !== null || standing.boomsRad !== null}
+					<button
+						type="button"
+						class="chip"
+						onclick={() => stand({ stopsRad: null, boomsRad: null })}
+						data-testid="no-stops">All round, every boom</button
+					>
+				{/if}
+			{/if}
+		</div>
+	</section>
+	<div class="answer-column">
+		<Slip heading="On the venue’s plan">
+			{#snippet answer()}
+				{#if standing === null}Choose <strong data-testid="venue-strong">a venue</strong>
+				{:else if question === null}No boom fits <strong data-testid="venue-strong">under this ceiling</strong>
+				{:else if found === null}Trying every swing and boom …
+				{:else if found.all}Clear <strong data-testid="venue-strong"
+						>{standing.stopsRad === null ? 'all the way round' : 'between the stops'}</strong
+					>
+				{:else if anyRun && found.swings !== null}Swing only <strong data-testid="venue-strong"
+						>{ends(found.swings)}</strong
+					>
+				{:else if found.booms !== null}Keep the boom <strong data-testid="venue-strong">{ends(found.booms)}</strong>
+				{:else if found.together !== null}Swing <strong data-testid="venue-strong">{ends(found.together.swings)}</strong
+					>, boom
+					<strong>{ends(found.together.booms)}</strong>
+				{:else}Nothing is <strong data-testid="venue-strong">clear from here</strong>{/if}
+			{/snippet}
+			{#if found !== null && standing !== null}
+				{#if found.under.length > 0}
+					<p class="danger" role="alert" data-testid="under">
+						{found.under.join(', ')}: under the arm. Move them, move the crane, or set stops before anybody sits down.
+					</p>
+				{/if}
+				{#if !found.all}
+					{#if anyRun && found.swings !== null}
+						{@const run = found.swings}
+						<button type="button" class="go" onclick={() => stand({ stopsRad: run })} data-testid="set-stops"
+							>Set these stops</button
+						>
+					{/if}
+					{#if found.booms !== null}
+						{@const band = found.booms}
+						<p>
+							Or keep the boom {ends(band)}, {standing.stopsRad === null ? 'all the way round' : 'between the stops'}.
+							<button type="button" class="link" onclick={() => stand({ boomsRad: band })} data-testid="set-booms"
+								>Use only those</button
+							>
+						</p>
+					{/if}
+				{/if}
+				{#if !found.all && !anyRun && found.booms === null && found.together !== null}
+					{@const { swings, booms: band } = found.together}
+					<button
+						type="button"
+						class="go"
+						onclick={() => stand({ stopsRad: swings, boomsRad: band })}
+						data-testid="set-both">Set these stops and booms</button
+					>
+				{/if}
+				{#each found.findings.slice(0, 7) as finding (finding.id)}
+					<div class="tube" data-finding={finding.id}>
+						<span>{finding.label}</span>
+						<Vial
+							offset={bubbleOf(finding)}
+							label="{finding.label}, {kindWords[finding.kind].toLowerCase()}: {finding.distanceM <= 0
+								? 'strikes'
+								: far(finding.distanceM)}"
+						/>
+						<span class="figure" class:bad={finding.distanceM < finding.wantedM}
+							>{finding.distanceM <= 0 ? 'strikes' : far(finding.distanceM)}</span
+						>
+					</div>
+				{/each}
+				{#if booms !== null}
+					<p class="quiet">
+						Tried: swing {standing.stopsRad === null ? 'all round' : ends(standing.stopsRad)}, boom {ends(
+							booms
+						)}{standing.boomsRad === null
+							? plan?.ceilingM === null
+								? ', as the floor leaves it'
+								: ', as floor and ceiling leave it'
+							: ''}.
+					</p>
+				{/if}
+				<p class="caution">Nobody under an arm. Walk it once, slowly, with a spotter, before anybody comes in.</p>
+				{#if plan?.shapes.some(({ kind }) => kind === 'line')}<p class="caution">
+						Ten metres from an overhead line unless its owner says otherwise in writing: a line need not be touched to
+						kill.
+					</p>{/if}
+				<p class="quiet">
+					Proven between the angles too, for a rigid arm on a level floor as the plan shows it, with {far(0.3)} of room wanted.
+					What is not on the plan is not kept from; nor is anything that moves.
+				</p>
+			{/if}
+			{#if problem !== ''}<p class="caution" role="alert">{problem}</p>{/if}
+			{#if trouble !== ''}<p class="caution" role="alert">{trouble}</p>{/if}
+			{#if bench.document.linkLost}<p class="caution" role="status">
+					No link to the server. Everything is kept here and sent when it is back.
+				</p>{/if}
+			<p>
+				{#if venue !== null && standing !== null}<a href="/venues/{venue.id}">Change the plan</a> ·
+				{/if}<a href="/balance/crane/{bench.crane.id}/{bench.payloadId}/reach">Without a plan</a>
+			</p>
+		</Slip>
+	</div>
+</div>
+
+<style>
+	.key {
+		position: absolute;
+		right: 12px;
+		bottom: 8px;
+		display: flex;
+		gap: 14px;
+		font-size: 13px;
+		color: var(--quiet);
+	}
+	.key span::before {
+		content: '';
+		display: inline-block;
+		width: 14px;
+		height: 14px;
+		margin-right: 6px;
+		vertical-align: -2px;
+		border: 1px solid var(--edge);
+		background: color-mix(in srgb, var(--spirit) 40%, var(--ground));
+	}
+	.key .some::before {
+		background: color-mix(in srgb, var(--spirit) 14%, var(--ground));
+	}
+	.key .none::before {
+		background: color-mix(in srgb, var(--clay) 24%, var(--ground));
+	}
+	.empty {
+		padding: 26px;
+		font-size: 18px;
+	}
+	.fields {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 6px 14px;
+		padding: 8px 18px 12px 26px;
+		align-items: end;
+	}
+	.fields :global(.field) {
+		width: 108px;
+		font-size: 13px;
+	}
+	.pick {
+		display: grid;
+		gap: 3px;
+		font-size: 13px;
+	}
+	.danger {
+		background: var(--clay);
+		color: var(--panel);
+		font-weight: 700;
+		font-size: 18px;
+		padding: 12px 16px;
+	}
+	.tube {
+		display: grid;
+		grid-template-columns: 118px 1fr 76px;
+		align-items: center;
+		gap: 10px;
+		font-size: 14px;
+	}
+	.bad {
+		color: var(--clay);
+		font-weight: 700;
+	}
+	.caution {
+		border-left: 4px solid var(--clay);
+		color: var(--clay);
+		padding: 2px 12px;
+	}
+	.link {
+		min-height: 44px;
+		color: var(--press);
+		text-decoration: underline;
+	}
+	@media (max-width: 900px) {
+		.drawing {
+			min-height: 360px;
+		}
+	}
+</style>

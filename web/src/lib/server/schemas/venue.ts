@@ -1,0 +1,66 @@
+import Joi from 'joi';
+import {
+	furthestPlanM,
+	mostPoints,
+	mostShapes,
+	planKinds,
+	type PlanPoint,
+	type VenueDraft,
+	type VenuePlan
+} from '$lib/model/venue';
+import { id, key, name } from './quantities';
+
+const onPlan = Joi.number().min(-furthestPlanM).max(furthestPlanM).required().label('the point in metres');
+const point = Joi.array<PlanPoint>().ordered(onPlan, onPlan).length(2);
+const between = (words: string, most: number) =>
+	Joi.array()
+		.items(Joi.number().min(-most).max(most).label(words))
+		.length(2)
+		.allow(null)
+		.required()
+		.custom((value: [number, number], { error }) => (value[0] <= value[1] ? value : error('range.order')));
+const height = (words: string) => Joi.number().min(0).max(200).required().label(`${words} in metres`);
+
+const shape = Joi.object({
+	id: key(),
+	kind: Joi.string()
+		.valid(...planKinds)
+		.required(),
+	label: Joi.string().trim().min(1).max(80).required().label('the name'),
+	pointsM: Joi.when('kind', {
+		is: Joi.valid('wall', 'line'),
+		then: Joi.array().items(point).min(2).max(mostPoints).required().label('the points'),
+		otherwise: Joi.array().items(point).min(3).max(mostPoints).required().label('the points')
+	}),
+	bottomM: height('the bottom'),
+	topM: height('the top').min(Joi.ref('bottomM'))
+});
+
+export const venuePlan = Joi.object<VenuePlan>({
+	ceilingM: Joi.number().min(1).max(200).allow(null).required().label('the ceiling in metres'),
+	shapes: Joi.array().items(shape).max(mostShapes).unique('id').required().label('what stands there'),
+	underlay: Joi.object({
+		pictureId: id(),
+		widthPx: Joi.number().integer().min(1).max(20000).required(),
+		heightPx: Joi.number().integer().min(1).max(20000).required(),
+		mPerPx: Joi.number().greater(0).max(100).required().label('the scale'),
+		atM: point.required(),
+		turnRad: Joi.number().min(-6.3).max(6.3).required().label('the turn')
+	})
+		.allow(null)
+		.required()
+}).required();
+
+export const venueDraft = Joi.object<VenueDraft>({ name: name(), plan: venuePlan }).required();
+export const venueSave = venueDraft.append<VenueDraft & { version: number }>({
+	version: Joi.number().integer().min(1).required()
+});
+
+/** Where a crane stands on a plan. */
+export const standing = Joi.object({
+	venueId: id(),
+	atM: point.required(),
+	headingRad: Joi.number().min(-6.3).max(6.3).required().label('the heading'),
+	stopsRad: between('the stops', 6.3),
+	boomsRad: between('the booms', 1.45)
+}).allow(null);

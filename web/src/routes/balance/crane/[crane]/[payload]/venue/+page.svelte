@@ -1,0 +1,8 @@
+<script lang="ts">
+	import VenueView from '$lib/crane/VenueView.svelte';
+
+	let { data } = $props();
+</script>
+
+<svelte:head><title>Venue: {data.payload.name} on {data.crane.name} · Poise</title></svelte:head>
+<VenueView {data} />

@@ -1,0 +1,92 @@
+<script lang="ts">
+	import '$lib/state/sheet.css';
+	import { goto } from '$app/navigation';
+	import { ask } from '$lib/api';
+	import type { VenueDraft } from '$lib/model/venue';
+	import { showDistance, together } from '$lib/units/display';
+	import { boundsOfPlan } from '$lib/venue/plan';
+	import PlanLayer from '$lib/venue/PlanLayer.svelte';
+	import { viewOf } from '$lib/venue/view';
+
+	let { data } = $props();
+	const units = $derived(data.person.units);
+	let name = $state('');
+	let trouble = $state('');
+	let busy = $state(false);
+	const [width, height] = [320, 190];
+
+	async function make(event: SubmitEvent) {
+		event.preventDefault();
+		trouble = '';
+		if (name.trim() === '') {
+			trouble = 'Give the venue a name.';
+			return;
+		}
+		busy = true;
+		const draft: VenueDraft = { name: name.trim(), plan: { ceilingM: null, shapes: [], underlay: null } };
+		const outcome = await ask<{ readonly id: string }>('POST', '/api/venues', draft);
+		busy = false;
+		if (outcome.ok) await goto(`/venues/${outcome.value.id}`);
+		else trouble = outcome.error.fields?.['name'] ?? outcome.error.message;
+	}
+</script>
+
+<svelte:head><title>Venues · Poise</title></svelte:head>
+<div class="sheet">
+	<h1>Venues</h1>
+	<p class="lead">Where you work, drawn to scale: walls, obstacles, people and places to keep out of.</p>
+	<div class="cards">
+		{#each data.venues as { id, name: called, plan } (id)}
+			{@const [from, to] = boundsOfPlan(plan)}
+			<a class="card" href="/venues/{id}">
+				<svg viewBox="0 0 {width} {height}" aria-hidden="true"
+					><PlanLayer nameless {plan} venueId={null} view={viewOf([from, to], width, height)} {width} {height} /></svg
+				>
+				<strong>{called}</strong>
+				<span class="quiet"
+					>{together(showDistance(to[0] - from[0], units))} × {together(
+						showDistance(to[1] - from[1], units)
+					)}{plan.ceilingM === null ? '' : `, ceiling ${together(showDistance(plan.ceilingM, units))}`}</span
+				>
+			</a>
+		{:else}
+			<p class="hint">No venue yet. Name the first one.</p>
+		{/each}
+	</div>
+	<h2>A new venue</h2>
+	<form class="row" onsubmit={make}>
+		<label class="stack"
+			>Name
+			<input type="text" maxlength="120" bind:value={name} data-testid="venue-new-name" /></label
+		>
+		<button type="submit" class="second" disabled={busy} data-testid="venue-make">Draw its plan</button>
+	</form>
+	{#if trouble !== ''}<p class="problem" role="alert">{trouble}</p>{/if}
+</div>
+
+<style>
+	.cards {
+		display: grid;
+		grid-template-columns: repeat(auto-fill, minmax(min(320px, 100%), 1fr));
+		gap: 14px;
+	}
+	.card {
+		display: grid;
+		gap: 4px;
+		text-decoration: none;
+		color: var(--ink);
+	}
+	.card:hover {
+		border-color: var(--press);
+	}
+	.card svg {
+		width: 100%;
+		height: auto;
+	}
+	strong {
+		font-size: 18px;
+	}
+	.quiet {
+		font-size: 14px;
+	}
+</style>
