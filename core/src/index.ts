@@ -178,4 +178,11 @@ export { windForce } from './crane/windForce';
 
 // What stands in a venue, and where a crane keeps clear of it
 export { isInside, type Prism, prismDistance } from './venue/prism';
-export { craneInVenue, type CraneInVenue, type CraneInVenueInput, type Kept } from './crane/craneInVenue';
+export {
+	type ClearPoses,
+	craneClearPoses,
+	type CraneInVenueInput,
+	craneNearest,
+	type Kept,
+	type Nearest
+} from './crane/craneInVenue';

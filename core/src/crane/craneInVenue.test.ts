@@ -1,5 +1,13 @@
 import { describe, expect, it } from 'vitest';
-import { craneInVenue, type CraneInVenueInput, cranePose, type Kept, prismDistance, type Vec3 } from '../index';
+import {
+	craneClearPoses,
+	type CraneInVenueInput,
+	craneNearest,
+	cranePose,
+	type Kept,
+	prismDistance,
+	type Vec3
+} from '../index';
 
 const thin = { tube: 0, head: 0, camera: 0, weights: 0 };
 const crane: Omit<CraneInVenueInput, 'shapes'> = {
@@ -37,7 +45,7 @@ const pillar: Kept = {
 
 describe('a crane in a venue', () => {
 	it('comes nearest to a wall with the arm level and square to it', () => {
-		const [wall] = craneInVenue({ ...crane, shapes: [wallAt(4)] }).nearest;
+		const [wall] = craneNearest({ ...crane, shapes: [wallAt(4)] });
 		expect(wall!.distanceM).toBeGreaterThanOrEqual(1);
 		expect(wall!.distanceM).toBeLessThan(1.03);
 		expect(Math.abs(wall!.swingRad)).toBeLessThan(0.2);
@@ -45,7 +53,7 @@ describe('a crane in a venue', () => {
 	});
 	it('is clear just as far round as a wall nearer than the arm is long lets it', () => {
 		// Level only: the nose meets the wall at cos swing = 2/3.
-		const { swingRad, clear } = craneInVenue({
+		const { swingRad, clear } = craneClearPoses({
 			...crane,
 			boomRangeRad: [0, 0],
 			shapes: [wallAt(2)],
@@ -63,7 +71,7 @@ describe('a crane in a venue', () => {
 		const radiiM = { tube: 0.06, head: 0.1, camera: 0.2, weights: 0.3 };
 		const reach = { ...crane.reach, lensM: [0.1, -0.3] as const };
 		const shapes = [pillar, wallAt(-2.5, 0.2, 3)];
-		const { swingRad, boomRad, clear } = craneInVenue({ ...crane, reach, radiiM, shapes, cellRad: 0.08 });
+		const { swingRad, boomRad, clear } = craneClearPoses({ ...crane, reach, radiiM, shapes, cellRad: 0.08 });
 		const roomAt = (swing: number, boom: number) => {
 			const pose = cranePose({ reach, pivotM: crane.pivotM, swingRad: swing, boomRad: boom });
 			const pieces: [Vec3, Vec3, number][] = [
@@ -95,13 +103,14 @@ describe('a crane in a venue', () => {
 		expect(blockedCells).toBeGreaterThan(20);
 	});
 	it('turns with its heading', () => {
-		const straight = craneInVenue({ ...crane, shapes: [pillar], swingRangeRad: [-1, 1] });
-		const turned = craneInVenue({ ...crane, shapes: [pillar], headingRad: 0.5, swingRangeRad: [-1.5, 0.5] });
-		expect(turned.nearest[0]!.distanceM).toBeCloseTo(straight.nearest[0]!.distanceM, 1);
+		const [straight] = craneNearest({ ...crane, shapes: [pillar], swingRangeRad: [-1, 1] });
+		const [turned] = craneNearest({ ...crane, shapes: [pillar], headingRad: 0.5, swingRangeRad: [-1.5, 0.5] });
+		expect(turned!.distanceM).toBeCloseTo(straight!.distanceM, 1);
 	});
 	it('speaks of nothing that is far off, and is clear of it throughout', () => {
-		const { nearest, clear } = craneInVenue({ ...crane, shapes: [wallAt(40)] });
-		expect(nearest).toEqual([]);
+		const far = { ...crane, shapes: [wallAt(40)] };
+		const { clear } = craneClearPoses(far);
+		expect(craneNearest(far)).toEqual([]);
 		expect(clear.every((row) => row.every(Boolean))).toBe(true);
 	});
 	it('is nowhere clear with its pivot inside something', () => {
@@ -114,14 +123,14 @@ describe('a crane in a venue', () => {
 				[-1, 1]
 			]
 		};
-		expect(craneInVenue({ ...crane, shapes: [round] }).clear.some((row) => row.some(Boolean))).toBe(false);
+		expect(craneClearPoses({ ...crane, shapes: [round] }).clear.some((row) => row.some(Boolean))).toBe(false);
 	});
 	it('keeps as far from each thing as that thing asks', () => {
 		const free = (keepM: number) =>
-			craneInVenue({ ...crane, shapes: [wallAt(4, keepM)] })
+			craneClearPoses({ ...crane, shapes: [wallAt(4, keepM)] })
 				.clear.flat()
 				.filter(Boolean).length;
-		const all = craneInVenue({ ...crane, shapes: [] }).clear.flat().length;
+		const all = craneClearPoses({ ...crane, shapes: [] }).clear.flat().length;
 		expect(free(0.5)).toBe(all);
 		expect(free(1.5)).toBeLessThan(all);
 		expect(free(2.5)).toBeLessThan(free(1.5));
@@ -130,6 +139,6 @@ describe('a crane in a venue', () => {
 		['swingRangeRad', { swingRangeRad: [1, -1] as const }],
 		['cellRad', { cellRad: 0 }]
 	])('refuses %s that is none', (field, wrong) => {
-		expect(() => craneInVenue({ ...crane, shapes: [], ...wrong })).toThrow(field);
+		expect(() => craneClearPoses({ ...crane, shapes: [], ...wrong })).toThrow(field);
 	});
 });

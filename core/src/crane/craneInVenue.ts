@@ -23,54 +23,26 @@ export interface CraneInVenueInput {
 	readonly cellRad?: number;
 }
 
-export interface CraneInVenue {
-	/** Edges of the cells, one more than there are cells. */
-	readonly swingRad: readonly number[];
-	readonly boomRad: readonly number[];
-	/** By swing, then boom: every pose in the cell keeps its distance from everything. */
-	readonly clear: readonly (readonly boolean[])[];
-	/** How near it comes to each shape within reach; the nearest, after what is to be kept, first. Negative: it strikes. */
-	readonly nearest: readonly {
-		readonly id: string;
-		readonly distanceM: number;
-		readonly swingRad: number;
-		readonly boomRad: number;
-	}[];
-	/** Nearest distances are found to this. */
-	readonly withinM: number;
-}
-
 /** Shapes this much further than a crane reaches and keeps are not spoken of. */
 const spokenOfM = 2;
+/** Nearest distances are found to this. */
 const withinM = 0.03;
 
-/**
- * Which swings and booms of a crane are clear of everything that stands in a venue, and how near it comes to each thing.
- *
- * The arm is a capsule from tail to nose, the head one from hinge to lens, camera and weights are balls. A cell of
- * swings and booms counts as clear only when it is proven so: no point of the crane is further than R from the pivot, so
- * between the middle of a cell and its corner nothing moves more than `R √(Δswing² + Δboom²)/2`, and a cell is cut in two
- * until its middle's room exceeds that. What cannot be proven at the finest cell counts as not clear. Distances are
- * found by the same bound, to `withinM`.
- *
- * A rigid arm, a level floor, upright shapes. Throws `PhysicsInputError` for ranges upside down and outlines that are none.
- *
- * @example
- * craneInVenue({ reach: { noseM: [3, 0], tailM: [-1, 0], lensM: [0, 0], keptLevel: true }, pivotM: [0, 0, 1.5], headingRad: 0, radiiM: { tube: 0, head: 0, camera: 0, weights: 0 }, swingRangeRad: [-1, 1], boomRangeRad: [0, 0], shapes: [{ id: 'wall', outlineM: [[4, -9], [4, 9]], closed: false, bottomM: 0, topM: 9, keepM: 0.5 }] }).nearest[0].distanceM; // 1
- */
-export function craneInVenue(input: CraneInVenueInput): CraneInVenue {
-	const check = checksFor('craneInVenue');
+type Range = readonly [number, number];
+
+/** The crane as something to measure from, checked at the door of `call`. */
+function measured(call: string, input: CraneInVenueInput) {
+	const check = checksFor(call);
 	const pivotM = check.vector('pivotM', input.pivotM);
 	const swingRange = check.range('swingRangeRad', input.swingRangeRad);
 	const boomRange = check.range('boomRangeRad', input.boomRangeRad);
-	const cellRad = check.positive('cellRad', input.cellRad ?? 0.03);
-	checkPrisms('craneInVenue', input.shapes);
+	checkPrisms(call, input.shapes);
 	const { reach, radiiM, headingRad } = input;
+	/** No point of it is further from the pivot. */
 	const lever = Math.max(
 		Math.hypot(...reach.noseM) + Math.hypot(...reach.lensM) + radiiM.camera,
 		Math.hypot(...reach.tailM) + Math.max(radiiM.weights, radiiM.tube)
 	);
-
 	/** No more than `enough`, which stands for anything beyond it. */
 	const distance = (shape: Prism, swingRad: number, boomRad: number, enough: number): number => {
 		const pose = cranePose({ reach, pivotM, swingRad: swingRad + headingRad, boomRad });
@@ -89,18 +61,41 @@ export function craneInVenue(input: CraneInVenueInput): CraneInVenue {
 		.map((shape) => ({ shape, out: pieceToPrism(pivotM, pivotM, shape, Infinity) - lever }))
 		.filter(({ shape, out }) => out < shape.keepM + spokenOfM)
 		.map(({ shape }) => shape);
+	/** What anything of it moves at most from the middle of so many swings and booms to their corner. */
+	const moves = (swings: number, booms: number) => lever * Math.hypot(swings / 2, booms / 2);
+	return { swingRange, boomRange, distance, near, moves };
+}
 
-	const edges = ([low, high]: readonly [number, number]): number[] => {
+export interface ClearPoses {
+	/** Edges of the cells, one more than there are cells. */
+	readonly swingRad: readonly number[];
+	readonly boomRad: readonly number[];
+	/** By swing, then boom: every pose in the cell keeps its distance from everything. */
+	readonly clear: readonly (readonly boolean[])[];
+}
+
+/**
+ * Which swings and booms of a crane are clear of everything that stands in a venue, cell by cell.
+ *
+ * The arm is a capsule from tail to nose, the head one from hinge to lens, camera and weights are balls. A cell counts as
+ * clear only when it is proven so: no point of the crane is further than R from the pivot, so between the middle of a
+ * cell and its corner nothing moves more than `R √(Δswing² + Δboom²)/2`, and a cell is cut in two until its middle's
+ * room exceeds that. What cannot be proven at the finest cell (`cellRad`, 0.03 unless given) counts as not clear.
+ *
+ * A rigid arm, a level floor, upright shapes. Throws `PhysicsInputError` for ranges upside down and outlines that are none.
+ *
+ * @example
+ * craneClearPoses({ reach: { noseM: [3, 0], tailM: [-1, 0], lensM: [0, 0], keptLevel: true }, pivotM: [0, 0, 1.5], headingRad: 0, radiiM: { tube: 0, head: 0, camera: 0, weights: 0 }, swingRangeRad: [-1, 1], boomRangeRad: [0, 0], shapes: [{ id: 'wall', outlineM: [[4, -9], [4, 9]], closed: false, bottomM: 0, topM: 9, keepM: 0.5 }] }).clear.every(([free]) => free); // true
+ */
+export function craneClearPoses(input: CraneInVenueInput): ClearPoses {
+	const cellRad = checksFor('craneClearPoses').positive('cellRad', input.cellRad ?? 0.03);
+	const { swingRange, boomRange, distance, near, moves } = measured('craneClearPoses', input);
+	const edges = ([low, high]: Range): number[] => {
 		const count = Math.max(1, Math.ceil((high - low) / cellRad));
 		return Array.from({ length: count + 1 }, (_, index) => low + ((high - low) * index) / count);
 	};
 	const [swingRad, boomRad] = [edges(swingRange), edges(boomRange)];
 	type Cell = readonly [s0: number, s1: number, b0: number, b1: number];
-	const whole: Cell = [0, swingRad.length - 1, 0, boomRad.length - 1];
-	const middleOf = ([s0, s1, b0, b1]: Cell): readonly [number, number, number] => {
-		const [s, t, b, c] = [swingRad[s0]!, swingRad[s1]!, boomRad[b0]!, boomRad[b1]!];
-		return [(s + t) / 2, (b + c) / 2, lever * Math.hypot((t - s) / 2, (c - b) / 2)];
-	};
 	/** The two halves across its longer side; none of a finest cell. */
 	const halves = ([s0, s1, b0, b1]: Cell): readonly Cell[] => {
 		if (s1 - s0 === 1 && b1 - b0 === 1) return [];
@@ -117,43 +112,65 @@ export function craneInVenue(input: CraneInVenueInput): CraneInVenue {
 			[s0, s1, cut, b1]
 		];
 	};
-
 	const clear = swingRad.slice(1).map(() => boomRad.slice(1).map(() => false));
 	/** With each cell the shapes that it is not yet known to be clear of. */
-	const cells: { readonly cell: Cell; readonly shapes: readonly Kept[] }[] = [{ cell: whole, shapes: near }];
+	const cells: { readonly cell: Cell; readonly shapes: readonly Kept[] }[] = [
+		{ cell: [0, swingRad.length - 1, 0, boomRad.length - 1], shapes: near }
+	];
 	for (let next = cells.pop(); next !== undefined; next = cells.pop()) {
-		const { cell } = next;
-		const [swing, boom, moves] = middleOf(cell);
+		const [s0, s1, b0, b1] = next.cell;
+		const [from, to, low, high] = [swingRad[s0]!, swingRad[s1]!, boomRad[b0]!, boomRad[b1]!];
+		const most = moves(to - from, high - low);
 		const shapes: Kept[] = [];
 		let blocked = false;
 		for (const shape of next.shapes) {
-			const room = distance(shape, swing, boom, moves + shape.keepM) - shape.keepM;
-			if (room < moves) shapes.push(shape);
-			blocked = room <= -moves;
+			const room = distance(shape, (from + to) / 2, (low + high) / 2, most + shape.keepM) - shape.keepM;
+			if (room < most) shapes.push(shape);
+			blocked = room <= -most;
 			if (blocked) break;
 		}
 		if (blocked) continue;
-		if (shapes.length === 0) {
-			for (let s = cell[0]; s < cell[1]; s += 1) clear[s]!.fill(true, cell[2], cell[3]);
-		} else for (const half of halves(cell)) cells.push({ cell: half, shapes });
+		if (shapes.length === 0) for (let s = s0; s < s1; s += 1) clear[s]!.fill(true, b0, b1);
+		else for (const half of halves(next.cell)) cells.push({ cell: half, shapes });
 	}
+	return { swingRad, boomRad, clear };
+}
 
-	const nearest = near
-		.map((shape) => ({ keepM: shape.keepM, ...nearestTo(shape) }))
-		.sort((one, two) => one.distanceM - one.keepM - (two.distanceM - two.keepM))
-		.map(({ id, distanceM, swingRad: swing, boomRad: boom }) => ({ id, distanceM, swingRad: swing, boomRad: boom }));
-	return { swingRad, boomRad, clear, nearest, withinM };
+/** How near a crane comes to something, and in which pose. 0 or less: it strikes. */
+export interface Nearest {
+	readonly id: string;
+	readonly distanceM: number;
+	readonly swingRad: number;
+	readonly boomRad: number;
+}
 
-	function nearestTo(shape: Kept) {
-		let best = { id: shape.id, distanceM: Infinity, swingRad: 0, boomRad: 0 };
+/**
+ * How near a crane comes to each thing within its reach over its swings and booms, the nearest after what is to be kept first.
+ *
+ * By the same bound as {@link craneClearPoses}: a block of poses that cannot come nearer than what is found already is
+ * not looked into. Found to 3 cm; where it strikes, how deep is not. Throws alike.
+ *
+ * @example
+ * craneNearest({ reach: { noseM: [3, 0], tailM: [-1, 0], lensM: [0, 0], keptLevel: true }, pivotM: [0, 0, 1.5], headingRad: 0, radiiM: { tube: 0, head: 0, camera: 0, weights: 0 }, swingRangeRad: [-1, 1], boomRangeRad: [0, 0], shapes: [{ id: 'wall', outlineM: [[4, -9], [4, 9]], closed: false, bottomM: 0, topM: 9, keepM: 0.5 }] })[0].distanceM; // 1
+ */
+export function craneNearest(input: CraneInVenueInput): readonly Nearest[] {
+	const { swingRange, boomRange, distance, near, moves } = measured('craneNearest', input);
+	return near
+		.map((shape) => ({ keepM: shape.keepM, found: nearestTo(shape) }))
+		.sort((one, two) => one.found.distanceM - one.keepM - (two.found.distanceM - two.keepM))
+		.map(({ found }) => found);
+
+	function nearestTo(shape: Kept): Nearest {
+		type Block = readonly [s0: number, s1: number, b0: number, b1: number];
+		let best: Nearest = { id: shape.id, distanceM: Infinity, swingRad: 0, boomRad: 0 };
 		/** By what it could come to, the least first: a plain list is short enough. */
-		let waiting: { readonly box: readonly [number, number, number, number]; readonly bound: number }[] = [];
-		const look = (box: readonly [number, number, number, number]) => {
+		let waiting: { readonly box: Block; readonly bound: number }[] = [];
+		const look = (box: Block) => {
 			const [s0, s1, b0, b1] = box;
 			const [swing, boom] = [(s0 + s1) / 2, (b0 + b1) / 2];
 			const distanceM = distance(shape, swing, boom, Infinity);
 			if (distanceM < best.distanceM) best = { ...best, distanceM, swingRad: swing, boomRad: boom };
-			const bound = distanceM - lever * Math.hypot((s1 - s0) / 2, (b1 - b0) / 2);
+			const bound = distanceM - moves(s1 - s0, b1 - b0);
 			if (bound < best.distanceM - withinM) waiting.push({ box, bound });
 		};
 		const parts = Math.max(1, Math.ceil((swingRange[1] - swingRange[0]) / 0.4));

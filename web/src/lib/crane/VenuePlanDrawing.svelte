@@ -6,6 +6,7 @@
 	import { boundsOfPlan, snapped } from '$lib/venue/plan';
 	import PlanLayer from '$lib/venue/PlanLayer.svelte';
 	import { gridM, toPlan, toScreen, viewOf } from '$lib/venue/view';
+	import { untrack } from 'svelte';
 	import type { VenueReach } from './inVenue';
 
 	/** A crane on a venue's plan: drag its base, swing its nose; the ring shows where it is clear. */
@@ -43,7 +44,7 @@
 		onsettle
 	}: Props = $props();
 
-	/** The venue, and all that the crane may reach beyond it; laid out once, so that nothing runs away under the hand. */
+	/** The venue, and all that the crane may reach beyond it; laid out anew only when it is let go, so that nothing runs away under the hand. */
 	function whole(): readonly [PlanPoint, PlanPoint] {
 		const [[x0, y0], [x1, y1]] = boundsOfPlan(plan);
 		const [x, y] = standing.atM;
@@ -53,8 +54,11 @@
 			[Math.max(x1, x + near), Math.max(y1, y + near)]
 		];
 	}
-	// svelte-ignore state_referenced_locally
-	const bounds = whole();
+	let drag = $state<'base' | 'nose' | null>(null);
+	let bounds = $state.raw(untrack(whole));
+	$effect(() => {
+		if (drag === null) bounds = whole();
+	});
 	const view = $derived(viewOf(bounds, width, height));
 	const at = (point: PlanPoint) => toScreen(view, width, height, point);
 	const pivot = $derived(at(standing.atM));
@@ -92,7 +96,6 @@
 	});
 
 	let svg = $state<SVGSVGElement>();
-	let drag = $state<'base' | 'nose' | null>(null);
 	function grab(event: PointerEvent, what: 'base' | 'nose') {
 		if (event.button !== 0) return;
 		drag = what;
@@ -151,7 +154,7 @@
 	onpointerup={letGo}
 	onpointercancel={letGo}
 >
-	<PlanLayer {plan} {venueId} {view} {width} {height} />
+	<PlanLayer nameless={px < 9} {plan} {venueId} {view} {width} {height} />
 	{#each sectors as { fromRad, toRad, kind } (fromRad)}<path class="sector {kind}" d={sector(fromRad, toRad)} />{/each}
 	<circle class="keep" cx={pivot.x} cy={pivot.y} r={keepOutM * px} />
 	<text class="note" x={pivot.x} y={pivot.y - keepOutM * px + 16} text-anchor="middle"

@@ -1,5 +1,6 @@
 <script lang="ts">
 	import '$lib/state/bench.css';
+	import { degFromRad } from '@poise/core';
 	import { ask } from '$lib/api';
 	import QuantityField from '$lib/fields/QuantityField.svelte';
 	import type { CraneStanding, Span } from '$lib/model/crane';
@@ -62,7 +63,7 @@
 			if ('problem' in reply) [problem, found] = [reply.problem, null];
 			else if (plan !== null && standing !== null) {
 				problem = '';
-				found = readVenue(reply.answer, plan, standing.stopsRad === null);
+				found = readVenue(reply.answer, plan, standing, booms ?? geometry.boomRangeRad);
 			}
 		};
 		worker = made;
@@ -102,7 +103,9 @@
 	const settle = () => bench.document.settle();
 	const far = (metres: number) => together(showDistance(metres, units));
 	const ends = ([from, to]: Span) => unbroken(`${degreesSigned(from)} to ${degreesSigned(to)}`);
-	const anyRun = $derived(found?.swings != null && found.swings[1] - found.swings[0] > 0.17);
+	/** Swings go on over the half turn: 171° to 213°. */
+	const turned = ([from, to]: Span) =>
+		unbroken(`${Math.round(degFromRad(from))}° to ${Math.round(degFromRad(to))}°`.replaceAll('-', '−'));
 	const stops = $derived<Span>(standing?.stopsRad ?? [-Math.PI, Math.PI]);
 	const booms = $derived<Span | null>(standing?.boomsRad ?? left);
 	const inside =
@@ -240,6 +243,14 @@
 						testId="boom-to"
 					/>
 				{/if}
+				<label class="over"
+					><input
+						type="checkbox"
+						checked={standing.overPeople}
+						onchange={(event) => stand({ overPeople: event.currentTarget.checked })}
+						data-testid="over-people"
+					/> the house lets it pass over people</label
+				>
 				{#if standing.stopsRad !== null || standing.boomsRad !== null}
 					<button
 						type="button"
@@ -260,45 +271,30 @@
 				{:else if found.all}Clear <strong data-testid="venue-strong"
 						>{standing.stopsRad === null ? 'all the way round' : 'between the stops'}</strong
 					>
-				{:else if anyRun && found.swings !== null}Swing only <strong data-testid="venue-strong"
-						>{ends(found.swings)}</strong
+				{:else if found.keepTo !== null}
+					{@const { swings, booms: band } = found.keepTo}
+					<span data-testid="venue-strong"
+						>{#if swings !== null}Swing <strong>{turned(swings)}</strong>{/if}{#if band !== null}{swings === null
+								? 'Keep '
+								: ' and keep '}the boom <strong>{ends(band)}</strong>{/if}</span
 					>
-				{:else if found.booms !== null}Keep the boom <strong data-testid="venue-strong">{ends(found.booms)}</strong>
-				{:else if found.together !== null}Swing <strong data-testid="venue-strong">{ends(found.together.swings)}</strong
-					>, boom
-					<strong>{ends(found.together.booms)}</strong>
 				{:else}Nothing is <strong data-testid="venue-strong">clear from here</strong>{/if}
 			{/snippet}
 			{#if found !== null && standing !== null}
 				{#if found.under.length > 0}
 					<p class="danger" role="alert" data-testid="under">
-						{found.under.join(', ')}: under the arm. Move them, move the crane, or set stops before anybody sits down.
+						{found.under.join(', ')}: under the arm. Move them, move the crane or set other stops; else only with leave
+						of the house, a second catch on the camera and a spotter.
 					</p>
 				{/if}
-				{#if !found.all}
-					{#if anyRun && found.swings !== null}
-						{@const run = found.swings}
-						<button type="button" class="go" onclick={() => stand({ stopsRad: run })} data-testid="set-stops"
-							>Set these stops</button
-						>
-					{/if}
-					{#if found.booms !== null}
-						{@const band = found.booms}
-						<p>
-							Or keep the boom {ends(band)}, {standing.stopsRad === null ? 'all the way round' : 'between the stops'}.
-							<button type="button" class="link" onclick={() => stand({ boomsRad: band })} data-testid="set-booms"
-								>Use only those</button
-							>
-						</p>
-					{/if}
-				{/if}
-				{#if !found.all && !anyRun && found.booms === null && found.together !== null}
-					{@const { swings, booms: band } = found.together}
+				{#if found.keepTo !== null}
+					{@const { swings, booms: band } = found.keepTo}
 					<button
 						type="button"
 						class="go"
-						onclick={() => stand({ stopsRad: swings, boomsRad: band })}
-						data-testid="set-both">Set these stops and booms</button
+						onclick={() =>
+							stand({ ...(swings === null ? {} : { stopsRad: swings }), ...(band === null ? {} : { boomsRad: band }) })}
+						data-testid="set-limits">Set the limits so</button
 					>
 				{/if}
 				{#each found.findings.slice(0, 7) as finding (finding.id)}
@@ -317,7 +313,7 @@
 				{/each}
 				{#if booms !== null}
 					<p class="quiet">
-						Tried: swing {standing.stopsRad === null ? 'all round' : ends(standing.stopsRad)}, boom {ends(
+						Tried: swing {standing.stopsRad === null ? 'all round' : turned(standing.stopsRad)}, boom {ends(
 							booms
 						)}{standing.boomsRad === null
 							? plan?.ceilingM === null
@@ -342,8 +338,9 @@
 					No link to the server. Everything is kept here and sent when it is back.
 				</p>{/if}
 			<p>
-				{#if venue !== null && standing !== null}<a href="/venues/{venue.id}">Change the plan</a> ·
-				{/if}<a href="/balance/crane/{bench.crane.id}/{bench.payloadId}/reach">Without a plan</a>
+				{#if venue !== null && standing !== null}<a href="/venues/{venue.id}">Change the plan</a>{' · '}{/if}<a
+					href="/balance/crane/{bench.crane.id}/{bench.payloadId}/reach">Without a plan</a
+				>
 			</p>
 		</Slip>
 	</div>
@@ -390,6 +387,12 @@
 		width: 108px;
 		font-size: 13px;
 	}
+	.over {
+		display: inline-flex;
+		gap: 8px;
+		align-items: center;
+		min-height: 44px;
+	}
 	.pick {
 		display: grid;
 		gap: 3px;
@@ -418,12 +421,11 @@
 		color: var(--clay);
 		padding: 2px 12px;
 	}
-	.link {
-		min-height: 44px;
-		color: var(--press);
-		text-decoration: underline;
-	}
 	@media (max-width: 900px) {
+		.key {
+			bottom: auto;
+			top: 6px;
+		}
 		.drawing {
 			min-height: 360px;
 		}

@@ -1,4 +1,4 @@
-import { craneInVenue } from '@poise/core';
+import { craneClearPoses, craneNearest } from '@poise/core';
 import { describe, expect, it } from 'vitest';
 import type { CraneStanding } from '$lib/model/crane';
 import type { PlanKind, PlanPoint, VenuePlan } from '$lib/model/venue';
@@ -22,8 +22,12 @@ const box = (x: number, y: number, half: number): PlanPoint[] => [
 const at: CraneStanding = { ...freshStanding('v', hall), atM: [0, 0] };
 function tried(plan: VenuePlan, standing: CraneStanding = at) {
 	const question = venueQuestion(geometry, setting, cine, plan, standing)!;
-	const answer = { clear: craneInVenue(question.clear), under: craneInVenue(question.under) };
-	return readVenue(answer, plan, standing.stopsRad === null);
+	const answer = {
+		clear: craneClearPoses(question.clear),
+		nearest: craneNearest(question.nearest),
+		under: craneNearest(question.under)
+	};
+	return readVenue(answer, plan, standing, question.nearest.boomRangeRad);
 }
 const withOne = (kind: PlanKind, points: readonly PlanPoint[]) => withShape(hall, kind, points).plan;
 
@@ -41,37 +45,49 @@ describe('a crane on a venue’s plan', () => {
 		expect(boomsLeft(geometry, setting, cine, { ...hall, ceilingM: 1 })).toBeNull();
 		expect(venueQuestion(geometry, setting, cine, { ...hall, ceilingM: 1 }, at)).toBeNull();
 		const asked = venueQuestion(geometry, setting, cine, hall, { ...at, boomsRad: [0, 0.1] })!;
-		expect(asked.clear.boomRangeRad).toEqual([0, 0.1]);
+		expect(asked.nearest.boomRangeRad).toEqual([0, 0.1]);
 	});
 	it('leaves the swings on the other side of a tall pillar, over the half turn', () => {
 		// To the right of it: the free run goes from one side of the pillar round to the other.
 		const pillar = { ...withOne('obstacle', box(reach, 0, 0.3)) };
-		const found = tried({ ...pillar, shapes: pillar.shapes.map((each) => ({ ...each, topM: 8 })) });
+		const tall = { ...pillar, shapes: pillar.shapes.map((each) => ({ ...each, topM: 8 })) };
+		const found = tried(tall);
 		expect(found.all).toBe(false);
-		const [from, to] = found.swings!;
+		expect(found.keepTo!.booms).toBeNull();
+		const [from, to] = found.keepTo!.swings!;
 		expect(from).toBeGreaterThan(0);
 		expect(to).toBeGreaterThan(Math.PI);
 		expect(to - from).toBeGreaterThan(4);
-		expect(found.booms).toBeNull();
 		expect(found.findings[0]).toMatchObject({ kind: 'obstacle', wantedM: 0.3 });
-		// With stops there, everything is.
-		expect(tried(pillar, { ...at, stopsRad: [0.6, 5.6] }).all).toBe(true);
+		// With stops set just there, everything is.
+		expect(tried(tall, { ...at, stopsRad: found.keepTo!.swings }).all).toBe(true);
 		// Turned round, it is in the way again.
 		expect(tried(pillar, { ...at, headingRad: Math.PI, stopsRad: [0.6, 5.6] }).all).toBe(false);
 	});
 	it('goes over something low with the boom up', () => {
-		const found = tried(withOne('obstacle', box(reach, 0, 0.5)));
-		expect(found.booms).not.toBeNull();
-		expect(found.booms![0]).toBeGreaterThan(-0.3);
+		const round = withOne('obstacle', box(0, 0, reach + 0.5));
+		const low = { ...round, shapes: round.shapes.map((each) => ({ ...each, topM: 0.2 })) };
+		const found = tried(low);
+		const { swings, booms } = found.keepTo!;
+		expect(swings).toBeNull();
+		expect(booms![0]).toBeGreaterThan(-0.3);
+		expect(tried(low, { ...at, boomsRad: booms }).all).toBe(true);
 		expect(found.shares.some(({ share }) => share > 0 && share < 1)).toBe(true);
 	});
 	it('names the people under it, however high it passes', () => {
 		const people = withOne('people', box(reach, 0, 0.5));
-		const high = { ...at, boomsRad: [0.6, 0.7] as const };
+		const high = { ...at, boomsRad: [0.6, 0.7] as const, overPeople: true };
 		const found = tried(people, high);
 		expect(found.all).toBe(true);
 		expect(found.under).toEqual(['People 1']);
 		expect(tried(people, { ...high, stopsRad: [1.5, 4.5] }).under).toEqual([]);
+		// Without the house's leave it keeps from over them: then nobody is under it.
+		const kept = tried(people, { ...high, overPeople: false });
+		expect(kept.all).toBe(false);
+		expect(tried(people, { ...high, overPeople: false, stopsRad: kept.keepTo!.swings })).toMatchObject({
+			all: true,
+			under: []
+		});
 	});
 	it('finds swings and booms that go together where neither goes alone', () => {
 		// Something tall on one side, something low all the way round but there.
@@ -79,10 +95,10 @@ describe('a crane on a venue’s plan', () => {
 		const low = withShape(tall, 'obstacle', box(0, 0, reach + 0.4)).plan;
 		const plan = { ...low, shapes: low.shapes.map((each, k) => ({ ...each, topM: k === 0 ? 7 : 0.2 })) };
 		const found = tried(plan, { ...at, boomsRad: [-0.1, 0.4] });
-		expect(found).toMatchObject({ all: false, swings: null, booms: null });
-		const { swings, booms } = found.together!;
-		expect(swings[1] - swings[0]).toBeGreaterThan(2);
-		expect(booms[1]).toBeGreaterThan(booms[0]);
+		expect(found.all).toBe(false);
+		const { swings, booms } = found.keepTo!;
+		expect(swings![1] - swings![0]).toBeGreaterThan(2);
+		expect(booms![1]).toBeGreaterThan(booms![0]);
 		// And they are: with those as stops, everything is clear.
 		expect(tried(plan, { ...at, stopsRad: swings, boomsRad: booms }).all).toBe(true);
 	});

@@ -177,6 +177,8 @@ export interface CraneStanding {
 	readonly stopsRad: Span | null;
 	/** The booms that the shot uses; null: all that the floor and the ceiling leave. */
 	readonly boomsRad: Span | null;
+	/** The house lets it pass over people; otherwise nobody is to be under it. */
+	readonly overPeople: boolean;
 }
 
 /** The room round a crane; null: nothing there. Metres from the floor, or from the pivot along the floor. */

@@ -62,5 +62,6 @@ export const standing = Joi.object({
 	atM: point.required(),
 	headingRad: Joi.number().min(-6.3).max(6.3).required().label('the heading'),
 	stopsRad: between('the stops', 6.3),
-	boomsRad: between('the booms', 1.45)
+	boomsRad: between('the booms', 1.45),
+	overPeople: Joi.boolean().required()
 }).allow(null);
