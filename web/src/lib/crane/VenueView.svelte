@@ -338,9 +338,8 @@
 					No link to the server. Everything is kept here and sent when it is back.
 				</p>{/if}
 			<p>
-				{#if venue !== null && standing !== null}<a href="/venues/{venue.id}">Change the plan</a>{' · '}{/if}<a
-					href="/balance/crane/{bench.crane.id}/{bench.payloadId}/reach">Without a plan</a
-				>
+				{#if venue !== null && standing !== null}<a href="/venues/{venue.id}">Change the plan</a>, or
+				{/if}<a href="/balance/crane/{bench.crane.id}/{bench.payloadId}/reach">Without a plan</a>
 			</p>
 		</Slip>
 	</div>

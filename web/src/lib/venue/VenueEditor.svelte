@@ -343,6 +343,28 @@
 					}}
 				/>
 				{#if plan.underlay !== null}
+					{@const underlay = plan.underlay}
+					<div class="row">
+						{#each ['the picture’s corner across', 'and up the sheet'] as words, k (words)}
+							<QuantityField
+								label={words}
+								value={underlay.atM[k as 0 | 1]}
+								quantity="distance"
+								{units}
+								check={onPlan}
+								onvalue={(value) =>
+									set(
+										{
+											...plan,
+											underlay: { ...underlay, atM: k === 0 ? [value, underlay.atM[1]] : [underlay.atM[0], value] }
+										},
+										`corner ${k}`
+									)}
+								oncommit={settle}
+								testId="corner-{k}"
+							/>
+						{/each}
+					</div>
 					<div class="actions">
 						<button type="button" class="second" onclick={() => start('measure')} data-testid="measure"
 							>Scale the picture by two points</button
