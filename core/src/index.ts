@@ -145,6 +145,7 @@ export {
 	type PlateCount,
 	type TrimSlide
 } from './crane/chooseCounterweights';
+export { movingWeight, type MovingWeight, type MovingWeightInput } from './crane/movingWeight';
 export { loadingSequence, type LoadingResult, type LoadingStep } from './crane/loadingSequence';
 
 // Whether it stands

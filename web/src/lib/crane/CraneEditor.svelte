@@ -3,7 +3,7 @@
 	import { tryFigures } from '$lib/balance/figures';
 	import FigureTable from '$lib/fields/FigureTable.svelte';
 	import QuantityField from '$lib/fields/QuantityField.svelte';
-	import { baseKinds, type CraneDraft, type CraneGeometry, type CraneRig, type Span } from '$lib/model/crane';
+	import { baseKinds, type CraneDraft, type CraneGeometry, type CraneRig } from '$lib/model/crane';
 	import type { Part } from '$lib/model/part';
 	import { mountedBodies, type Payload, standingParts } from '$lib/model/payload';
 	import type { Person } from '$lib/model/person';
@@ -11,7 +11,9 @@
 	import GearFrame from '$lib/state/GearFrame.svelte';
 	import { showLength, together } from '$lib/units/display';
 	import CraneDrawing from './CraneDrawing.svelte';
-	import { footColumns, plateColumns, sectionColumns, wrongWith } from './craneColumns';
+	import { footColumns, headColumns, plateColumns, sectionColumns, wrongWith } from './craneColumns';
+	import { craneFieldGroups } from './craneFields';
+	import { headsOf, withHead } from './heads';
 	import { armOf, bareSetting, noseU } from './standing';
 
 	interface Props {
@@ -33,6 +35,7 @@
 	const draft = $derived(kept.value);
 	const geometry = $derived(draft.geometry);
 	const wrong = $derived(wrongWith(draft));
+	const heads = $derived(headsOf(geometry));
 	let width = $state(760);
 	let boomRad = $state(0.15);
 	const byId = $derived(new Map(data.shelf.map((part) => [part.id, part])));
@@ -50,229 +53,7 @@
 	const shape = (next: Partial<CraneGeometry>, about: string | null = null) =>
 		set({ geometry: { ...geometry, ...next } }, about);
 	const settle = () => kept.settle();
-	const within = (least: number, greatest: number, words: string) => (value: number) =>
-		value >= least && value <= greatest ? null : words;
-	const end = (span: Span, which: 0 | 1, value: number): Span => (which === 0 ? [value, span[1]] : [span[0], value]);
-	const endRule = (span: Span, which: 0 | 1, least: number, most: number, words: string) => (value: number) =>
-		value < least || value > most
-			? words
-			: (which === 0 ? value <= span[1] : value >= span[0])
-				? null
-				: 'The ends have changed places.';
-	type Field = {
-		readonly label: string;
-		readonly value: number;
-		readonly quantity: 'length' | 'mass' | 'angle';
-		readonly check: (value: number) => string | null;
-		readonly put: (value: number) => void;
-		readonly testId?: string;
-	};
-	const groups = $derived.by((): readonly { readonly title: string; readonly fields: readonly Field[] }[] => {
-		const { rear, nose, head, hanger, trim, boomRangeRad, pivotHeightM, base, linkage } = geometry;
-		const length = (
-			label: string,
-			value: number,
-			put: (v: number) => void,
-			least = -2,
-			most = 3,
-			testId?: string
-		): Field => ({
-			label,
-			value,
-			quantity: 'length',
-			check: within(
-				least,
-				most,
-				`Between ${together(showLength(least, units))}${least < 0 ? ' the other way' : ''} and ${together(showLength(most, units))}.`
-			),
-			put,
-			...(testId === undefined ? {} : { testId })
-		});
-		const mass = (label: string, value: number, put: (v: number) => void, most = 500, testId?: string): Field => ({
-			label,
-			value,
-			quantity: 'mass',
-			check: within(0, most, `Between 0 and ${most} kg.`),
-			put,
-			...(testId === undefined ? {} : { testId })
-		});
-		const angle = (
-			label: string,
-			value: number,
-			put: (v: number) => void,
-			check: (v: number) => string | null
-		): Field => ({
-			label,
-			value,
-			quantity: 'angle',
-			check,
-			put
-		});
-		const positive = (v: number) => (v > 0 ? null : 'More than 0.');
-		return [
-			{
-				title: 'Behind the pivot',
-				fields: [
-					length(
-						'rear tube',
-						rear.lengthM,
-						(lengthM) => shape({ rear: { ...rear, lengthM } }, 'rear'),
-						0.1,
-						5,
-						'rear-length'
-					),
-					mass('its mass', rear.massKg, (massKg) => shape({ rear: { ...rear, massKg } }, 'rear kg'), 60),
-					length(
-						'hanger behind the pivot',
-						-hanger.uM,
-						(v) => shape({ hanger: { ...hanger, uM: -v } }, 'hanger u'),
-						0.05,
-						5
-					),
-					length(
-						'weight line, up',
-						hanger.vM,
-						(vM) => shape({ hanger: { ...hanger, vM } }, 'hanger v'),
-						-1.5,
-						1.5,
-						'weight-line'
-					),
-					mass('hanger’s mass', hanger.massKg, (massKg) => shape({ hanger: { ...hanger, massKg } }, 'hanger kg'), 80),
-					mass('trim weight', trim.massKg, (massKg) => shape({ trim: { ...trim, massKg } }, 'trim kg'), 50),
-					length(
-						'trim travels from',
-						-trim.rangeU[1],
-						(v) => shape({ trim: { ...trim, rangeU: [trim.rangeU[0], -v] } }, 'trim near'),
-						-2,
-						5
-					),
-					length(
-						'to, behind the pivot',
-						-trim.rangeU[0],
-						(v) => shape({ trim: { ...trim, rangeU: [-v, trim.rangeU[1]] } }, 'trim far'),
-						-2,
-						5
-					),
-					length(
-						'trim’s graduation',
-						trim.graduationM,
-						(graduationM) => shape({ trim: { ...trim, graduationM } }, 'graduation'),
-						0.001,
-						0.2
-					)
-				]
-			},
-			{
-				title: 'Nose and head',
-				fields: [
-					mass('nose’s mass', nose.massKg, (massKg) => shape({ nose: { ...nose, massKg } }, 'nose kg'), 50),
-					length('hinge, up', nose.vM, (vM) => shape({ nose: { ...nose, vM } }, 'nose v'), -1, 1),
-					mass('head’s mass', head.massKg, (massKg) => shape({ head: { ...head, massKg } }, 'head kg'), 80),
-					length('its centre from the hinge', head.cgM, (cgM) => shape({ head: { ...head, cgM } }, 'head cg'), 0, 1.5),
-					length(
-						'camera plate from the hinge',
-						head.plateM,
-						(plateM) => shape({ head: { ...head, plateM } }, 'head plate'),
-						0,
-						1.5
-					),
-					...(
-						[
-							['panRadPerS', 'pans, a second'],
-							['tiltRadPerS', 'tilts, a second'],
-							['panRadPerS2', 'pan gathers, a second'],
-							['tiltRadPerS2', 'tilt gathers, a second']
-						] as const
-					).map(([field, label]) =>
-						angle(
-							label,
-							head.limits[field],
-							(v) => shape({ head: { ...head, limits: { ...head.limits, [field]: v } } }, field),
-							positive
-						)
-					)
-				]
-			},
-			{
-				title: 'Pivot, boom and levelling',
-				fields: [
-					...([0, 1] as const).map((which) =>
-						length(
-							which === 0 ? 'pivot above the floor, from' : 'to',
-							pivotHeightM[which],
-							(v) => shape({ pivotHeightM: end(pivotHeightM, which, v) }, `pivot ${which}`),
-							0.2,
-							6
-						)
-					),
-					...([0, 1] as const).map((which) =>
-						angle(
-							which === 0 ? 'boom down to' : 'up to',
-							boomRangeRad[which],
-							(v) => shape({ boomRangeRad: end(boomRangeRad, which, v) }, `boom ${which}`),
-							endRule(boomRangeRad, which, -1.4, 1.4, 'Within 80°.')
-						)
-					),
-					length('tubes’ line, up', geometry.tubeVM, (tubeVM) => shape({ tubeVM }, 'tube v'), -1, 1),
-					length('tube across', geometry.tubeAcrossM, (tubeAcrossM) => shape({ tubeAcrossM }, 'across'), 0.01, 0.6),
-					length(
-						'link on the nose',
-						linkage.linkM,
-						(linkM) => shape({ linkage: { ...linkage, linkM } }, 'link'),
-						0.01,
-						1
-					),
-					length(
-						'rod’s rear pivot, forward',
-						linkage.rearPivotM[0],
-						(v) => shape({ linkage: { ...linkage, rearPivotM: [v, linkage.rearPivotM[1]] } }, 'rear x'),
-						-1,
-						1
-					),
-					length(
-						'rod’s rear pivot, up',
-						linkage.rearPivotM[1],
-						(v) => shape({ linkage: { ...linkage, rearPivotM: [linkage.rearPivotM[0], v] } }, 'rear y'),
-						-1,
-						1
-					),
-					length(
-						'rod longer than the arm',
-						linkage.rodLongerM,
-						(rodLongerM) => shape({ linkage: { ...linkage, rodLongerM } }, 'rod'),
-						-0.5,
-						0.5
-					),
-					length(
-						'a turn of the adjuster',
-						linkage.mPerTurn,
-						(mPerTurn) => shape({ linkage: { ...linkage, mPerTurn } }, 'turn'),
-						0.0001,
-						0.02
-					)
-				]
-			},
-			{
-				title: 'Base',
-				fields: [
-					mass('its mass', base.massKg, (massKg) => shape({ base: { ...base, massKg } }, 'base kg'), 2000, 'base-mass'),
-					length('its centre, forward', base.cgM[0], (v) =>
-						shape({ base: { ...base, cgM: [v, base.cgM[1], base.cgM[2]] } }, 'base x')
-					),
-					length('left', base.cgM[1], (v) =>
-						shape({ base: { ...base, cgM: [base.cgM[0], v, base.cgM[2]] } }, 'base y')
-					),
-					length(
-						'up',
-						base.cgM[2],
-						(v) => shape({ base: { ...base, cgM: [base.cgM[0], base.cgM[1], v] } }, 'base z'),
-						0,
-						3
-					)
-				]
-			}
-		];
-	});
+	const groups = $derived(craneFieldGroups(geometry, shape, units));
 	const kindWords = { tripod: 'tripod', dolly: 'wheeled dolly', column: 'column on feet' };
 </script>
 
@@ -362,7 +143,7 @@
 				value={geometry.hanger.secondVM}
 				quantity="length"
 				{units}
-				check={within(-1.5, 1.5, 'Within 1.5 m.')}
+				check={(value) => (Math.abs(value) <= 1.5 ? null : 'Within 1.5 m.')}
 				onvalue={(secondVM) => shape({ hanger: { ...geometry.hanger, secondVM } }, 'second line')}
 				oncommit={settle}
 			/>
@@ -431,6 +212,37 @@
 				>Another foot</button
 			>
 		</div>
+	</div>
+	<h2>Heads</h2>
+	<FigureTable
+		rows={heads.map((each) => ({ id: `head${each.index}`, ...each }))}
+		columns={headColumns(geometry, (next, about) => shape(next, about))}
+		{units}
+		onsettle={settle}
+		mayDrop={({ index }) => index > 0}
+		ondrop={({ index: gone }) =>
+			shape({ otherHeads: (geometry.otherHeads ?? []).filter((_, index) => index !== gone - 1) })}
+	/>
+	<div class="row">
+		<label class="stack"
+			>On the crane now
+			<select
+				value={0}
+				onchange={(event) => kept.set({ ...draft, geometry: withHead(geometry, Number(event.currentTarget.value)) })}
+				data-testid="head-on"
+				>{#each heads as { index, name } (index)}<option value={index}>{name}</option>{/each}</select
+			></label
+		>
+		<button
+			type="button"
+			class="tool"
+			disabled={heads.length > 6}
+			onclick={() =>
+				shape({
+					otherHeads: [...(geometry.otherHeads ?? []), { ...geometry.head, name: `Head ${heads.length + 1}` }]
+				})}
+			data-testid="add-head">Another head at hand</button
+		>
 	</div>
 	{#each groups as { title, fields } (title)}
 		<h2>{title}</h2>

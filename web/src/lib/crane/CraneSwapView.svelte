@@ -7,7 +7,8 @@
 	import { sharedCraneBench } from './craneBench.svelte';
 	import type { CraneFigures } from './figures';
 	import { linesBetween, platesInWords } from './slip';
-	import { craneBuilds, swapSteps, type SwapStep } from './swap';
+	import { headsOf } from './heads';
+	import { type CraneBuild, craneBuilds, swapSteps, type SwapStep } from './swap';
 
 	interface Props {
 		data: { readonly payload: Payload; readonly payloads: readonly Payload[]; readonly shelf: readonly Part[] };
@@ -22,18 +23,21 @@
 		others.filter(({ familyId }) => familyId != null && familyId === data.payload.familyId).map(({ id }) => id)
 	);
 	const added = new SvelteSet<string>();
+	const heads = $derived(headsOf(crane.geometry));
+	const otherHeads = new SvelteSet<number>();
 	const builds = $derived(
 		craneBuilds(
 			crane,
 			[data.payload, ...others.filter(({ id }) => family.includes(id) || added.has(id))],
 			data.shelf,
-			bench.state
+			bench.state,
+			[...otherHeads]
 		)
 	);
-	const from = $derived(builds.find(({ payload }) => payload.id === data.payload.id));
+	const from = $derived(builds.find(({ payload, head }) => payload.id === data.payload.id && head.index === 0));
 	let toId = $state('');
-	const to = $derived(builds.find(({ payload }) => payload.id === toId) ?? builds.find((each) => each !== from));
-	const steps = $derived(from === undefined || to === undefined ? [] : swapSteps(crane, from, to, figures.freeLimitNm));
+	const to = $derived(builds.find(({ id }) => id === toId && id !== from?.id) ?? builds.find((each) => each !== from));
+	const steps = $derived(from === undefined || to === undefined ? [] : swapSteps(from, to, figures.freeLimitNm));
 	const lines = $derived(
 		from === undefined || to === undefined ? [] : linesBetween(crane.geometry, from.setting, to.setting, units)
 	);
@@ -42,11 +46,15 @@
 		if (id === 'hold') return 'Arm level, one holds it, pinned if it has a pin';
 		if (id === 'off') return `Take off ${line('off')?.strong ?? ''}`;
 		if (id === 'cameraOff') return `${from?.payload.name ?? 'Camera'} off`;
+		if (id === 'headOff') return `${from?.head.name ?? 'Head'} off`;
+		if (id === 'headOn') return `${to?.head.name ?? 'Head'} on, locked and tried`;
 		if (id === 'cameraOn') return `${to?.payload.name ?? 'Camera'} on, locked and tried`;
 		if (id === 'on') return `Hang ${line('on')?.strong ?? ''}`;
 		if (id === 'trim') return `Trim to ${together(showMove(-(to?.setting.trimU ?? 0), units))} behind the pivot`;
 		return 'Let go, slowly';
 	};
+	const called = ({ payload, head }: CraneBuild) =>
+		otherHeads.size === 0 ? payload.name : `${payload.name}, ${head.name.toLowerCase()}`;
 	const kg = (mass: number) => together(showMass(mass, units));
 </script>
 
@@ -68,6 +76,22 @@
 				>
 			{/each}
 		</fieldset>
+		{#if heads.length > 1}
+			<fieldset>
+				<legend>Under another head</legend>
+				{#each heads.slice(1) as { index, name } (index)}
+					<label class="also"
+						><input
+							type="checkbox"
+							checked={otherHeads.has(index)}
+							onchange={(event) => (event.currentTarget.checked ? otherHeads.add(index) : otherHeads.delete(index))}
+							data-testid="head-{index}"
+						/>
+						{name}</label
+					>
+				{/each}
+			</fieldset>
+		{/if}
 		<button type="button" class="second" onclick={() => window.print()}>Print</button>
 	</div>
 	<table>
@@ -76,10 +100,11 @@
 			></thead
 		>
 		<tbody>
-			{#each builds as { payload, payloadKg, setting, shortKg } (payload.id)}
-				<tr data-build={payload.name}>
+			{#each builds as build (build.id)}
+				{@const { payloadKg, setting, shortKg } = build}
+				<tr data-build={called(build)}>
 					<th
-						>{payload.name}{#if Math.abs(shortKg) > figures.noseBandKg}<small class="problem"
+						>{called(build)}{#if Math.abs(shortKg) > figures.noseBandKg}<small class="problem"
 								>{kg(Math.abs(shortKg))} {shortKg > 0 ? 'heavy' : 'light'} even so</small
 							>{/if}</th
 					>
@@ -92,14 +117,10 @@
 	</table>
 	{#if from !== undefined && to !== undefined}
 		<h2>
-			From {from.payload.name} to
-			<select
-				value={to.payload.id}
-				onchange={(event) => (toId = event.currentTarget.value)}
-				aria-label="To which build"
-			>
-				{#each builds.filter((each) => each !== from) as { payload } (payload.id)}<option value={payload.id}
-						>{payload.name}</option
+			From {called(from)} to
+			<select value={to.id} onchange={(event) => (toId = event.currentTarget.value)} aria-label="To which build">
+				{#each builds.filter((each) => each !== from) as build (build.id)}<option value={build.id}
+						>{called(build)}</option
 					>{/each}
 			</select>
 		</h2>
@@ -120,6 +141,10 @@
 	{:else}
 		<p class="hint">One build alone has nothing to swap with: tick another above.</p>
 	{/if}
+	{#if to !== undefined && to.head.index > 0}<p class="hint">
+			Once it hangs, say so on <a href="/cranes/{crane.id}">the crane’s page</a>: the bench reckons with the head that
+			is on.
+		</p>{/if}
 	<p class="caution">
 		Between camera off and camera on the tail wants down with all the weights: two people, and nobody under nose or
 		tail.

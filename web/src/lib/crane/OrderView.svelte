@@ -6,8 +6,8 @@
 	import { flip } from 'svelte/animate';
 	import { dragHandle, dragHandleZone } from 'svelte-dnd-action';
 	import { sharedCraneBench } from './craneBench.svelte';
-	import type { CraneFigures } from './figures';
-	import { checkedOrder, refusalInWords } from './order';
+	import { type CraneFigures, leastReserve, warnReserve } from './figures';
+	import { checkedOrder, onHandInWords, refusalInWords, tippingInWords } from './order';
 	import { hungKg } from './standing';
 	import { platesInWords } from './slip';
 	import { usualLoading, usualUnloading } from './state';
@@ -23,14 +23,16 @@
 	let dragged = $state.raw<readonly CraneStep[] | null>(null);
 	const kept = $derived(loading ? bench.state.loading : bench.state.unloading);
 	const steps = $derived(dragged ?? kept);
-	const order = $derived(checkedOrder(geometry, setting, bench.bodies, figures, steps, loading, units));
+	const order = $derived(
+		checkedOrder(geometry, setting, bench.bodies, figures, steps, loading, units, bench.state.ground)
+	);
 	let refused = $state('');
 	let done = $state.raw<readonly string[]>([]);
 
 	const field = $derived<'loading' | 'unloading'>(loading ? 'loading' : 'unloading');
 	/** An order that leaves the arm free to swing, or cannot be done, is not taken: the old one stands, with the reason. */
 	function take(next: readonly CraneStep[]) {
-		const checked = checkedOrder(geometry, setting, bench.bodies, figures, next, loading, units);
+		const checked = checkedOrder(geometry, setting, bench.bodies, figures, next, loading, units, bench.state.ground);
 		if (checked.impossible !== null) refused = checked.impossible;
 		else if (checked.refusedAt !== null) refused = refusalInWords(checked.refusedAt, units);
 		else {
@@ -116,6 +118,15 @@
 									: ''}</small
 							></span
 						>
+						{#if row !== undefined}<span
+								class="reserve"
+								class:thin={row.reserve < warnReserve}
+								class:tips={row.letGo < leastReserve}
+								data-testid="reserve-{step.id}"
+								>{row.reserve <= 0 ? 'tips' : `${(row.reserve * 100).toFixed(0)} %`}<small
+									>{row.step.held && row.letGo < leastReserve ? 'tips if let go' : 'reserve'}</small
+								></span
+							>{/if}
 						<button
 							type="button"
 							class="chip"
@@ -167,10 +178,20 @@
 			{:else}
 				<button type="button" class="second" onclick={() => (done = [])}>Begin anew</button>
 			{/if}
+			{#if order.tips}<p class="danger" role="alert" data-testid="order-tips">{tippingInWords(order)}</p>{/if}
+			{#if order.hangsOnHand !== null}<p class="caution" data-testid="on-hand">
+					{onHandInWords(order.hangsOnHand)}
+				</p>{/if}
 			<p class="caution">An arm whips when its load comes off: weights off first, somebody holding, nobody under it.</p>
 			<p>
 				Greatest moment while nobody holds: <strong>{order.largestFreeNm.toFixed(0)} N·m</strong>. Left free it may keep
 				{figures.freeLimitNm.toFixed(0)} N·m: the nose as heavy as you want it, and what the pivot’s friction holds.
+			</p>
+			<p>
+				Least against tipping: <strong>{(Math.max(0, order.shakiest.reserve) * 100).toFixed(0)} %</strong>, after “{order
+					.shakiest.words}”; arm level at its worst swing, on the ground of the
+				<a href="/balance/crane/{bench.crane.id}/{bench.payloadId}/stand">stability sheet</a>, as if nobody carried any
+				of it.
 			</p>
 			<h2>If the load comes off</h2>
 			<ol class="emergency" data-testid="emergency">
@@ -218,6 +239,23 @@
 	.off {
 		border-color: var(--clay) !important;
 		border-width: 2px !important;
+	}
+	.reserve {
+		text-align: right;
+		font-weight: 700;
+		min-width: 58px;
+	}
+	.reserve small {
+		display: block;
+		font-weight: 400;
+		font-size: 12px;
+		color: var(--quiet);
+	}
+	.thin {
+		color: var(--clay);
+	}
+	.tips {
+		background: var(--clay-wash);
 	}
 	.grip {
 		font-size: 22px;

@@ -1,11 +1,12 @@
-import { craneMoment, PhysicsInputError, stabilityAt } from '@poise/core';
+import { craneMoment, PhysicsInputError, stabilityAt, stabilityEnvelope } from '@poise/core';
 import { describe, expect, it } from 'vitest';
 import { craneBenchState, craneDraft } from '$lib/server/schemas/crane';
 import { bodies, payload, shelf } from '$lib/testing/scenario';
 import { crane, craneState } from '$lib/testing/crane';
 import { wrongWith } from './craneColumns';
 import { craneFigures } from './figures';
-import { checkedOrder, refusalInWords } from './order';
+import { checkedOrder, onHandInWords, refusalInWords, tippingInWords } from './order';
+import { changedHead, headsOf, withHead } from './heads';
 import { cranePatterns } from './patterns';
 import { craneSlip, lineInWords, linesBetween, platesInWords, settableTrim, staysInWords } from './slip';
 import { armOf, bareSetting, envelopeOf, hungKg, noseU, settledOn } from './standing';
@@ -163,7 +164,7 @@ describe('a setting', () => {
 describe('the order of loading', () => {
 	const { on, state, figures } = done('sectional');
 	const order = (steps = usualLoading, loading = true) =>
-		checkedOrder(on.geometry, state.setting, cine, figures, steps, loading, 'metric');
+		checkedOrder(on.geometry, state.setting, cine, figures, steps, loading, 'metric', state.ground);
 	it('the usual orders hold, on and off, and end as they should', () => {
 		const loading = order();
 		expect(loading.refusedAt).toBeNull();
@@ -195,10 +196,81 @@ describe('the order of loading', () => {
 		expect(order(swap(usualLoading, 'head', 'camera')).impossible).toContain('before the head');
 		expect(order(swap(usualUnloading, 'cameraOff', 'headOff'), false).impossible).toContain('camera still on it');
 	});
+	it('reckons what is left against tipping after every step, and names the shakiest', () => {
+		const { rows, shakiest, tips, hangsOnHand } = order();
+		const last = rows.at(-1)!;
+		expect(last.reserve).toBeCloseTo(
+			stabilityEnvelope({ ...envelopeOf(on.geometry, state.setting, cine, state.ground), boomRangeRad: [0, 0] })
+				.reserve,
+			9
+		);
+		expect(Math.min(...rows.map(({ reserve }) => reserve))).toBe(shakiest.reserve);
+		expect(tips).toBe(false);
+		// All the arm's length with the head on and no weight yet: it is the hand that keeps the base standing.
+		expect(hangsOnHand!.step.id).toBe('bare');
+		expect(onHandInWords(hangsOnHand!)).toContain('lets go');
+		for (const row of rows) expect(row.letGo).toBeLessThanOrEqual(row.reserve + 0.02);
+		// A short arm stands by itself throughout.
+		const setting = { ...state.setting, fitted: ['first', 'second'] };
+		const short = { ...state, setting };
+		const slip = craneSlip(on, short, craneFigures(on, cine, short), 'metric');
+		const built = { ...short, setting: slip.target };
+		const shortFigures = craneFigures(on, cine, built);
+		expect(
+			checkedOrder(on.geometry, slip.target, cine, shortFigures, usualLoading, true, 'metric', state.ground).hangsOnHand
+		).toBeNull();
+	});
+	it('says in plain words where it tips', () => {
+		const windy = { ...state.ground, pushN: 900 };
+		const order = checkedOrder(on.geometry, state.setting, cine, figures, usualLoading, true, 'metric', windy);
+		expect(order.tips).toBe(true);
+		expect(tippingInWords(order)).toMatch(/^(Not safe as drawn|Nearly tipping): after “.+”/);
+	});
 	it('says who holds which end and with how much', () => {
 		const [bare] = order().rows;
 		expect(bare!.holds).toMatch(/^one holds the nose up: \d+\.\d\d kg$/);
 		expect(bare!.atNoseKg * figures.noseU).toBeCloseTo(bare!.atTailKg * on.geometry.rear.lengthM, 9);
+	});
+});
+
+describe('swapping heads', () => {
+	const on = crane('sectional');
+	const state = craneState(on);
+	it('reckons each build under each head, the lighter head with less behind the pivot', () => {
+		const builds = craneBuilds(on, [payload('Cine')], shelf, state, [1]);
+		expect(builds.map(({ head }) => head.name)).toEqual(['Remote head, three-axis', 'Light remote head']);
+		const [heavy, light] = builds;
+		const moment = ({ setting, geometry }: (typeof builds)[number]) =>
+			hungKg(geometry, setting.hung) * -geometry.hanger.uM - geometry.trim.massKg * setting.trimU;
+		const saved = (on.geometry.head.massKg - light!.head.head.massKg) * noseU(on.geometry, state.setting);
+		expect(moment(heavy!) - moment(light!)).toBeCloseTo(saved, 1);
+		expect(Math.abs(light!.shortKg)).toBeLessThan(0.01);
+	});
+	it('takes the camera off before its head, and ends balanced under the other', () => {
+		const [heavy, light] = craneBuilds(on, [payload('Cine')], shelf, state, [1]);
+		const { freeLimitNm } = craneFigures(on, cine, state);
+		const steps = swapSteps(heavy!, light!, freeLimitNm);
+		expect(steps.map(({ id }) => id)).toEqual([
+			'hold',
+			'off',
+			'cameraOff',
+			'headOff',
+			'headOn',
+			'cameraOn',
+			'trim',
+			'free'
+		]);
+		expect(steps.every(({ ok }) => ok)).toBe(true);
+		expect(Math.abs(steps.at(-1)!.momentNm)).toBeLessThan(freeLimitNm);
+	});
+	it('puts another on the crane and the first at hand, there and back', () => {
+		const other = withHead(on.geometry, 1);
+		expect(other.head.name).toBe('Light remote head');
+		expect(headsOf(other).map(({ name }) => name)).toEqual(['Light remote head', 'Remote head, three-axis']);
+		expect(withHead(other, 1)).toEqual(on.geometry);
+		expect(withHead(on.geometry, 4)).toBe(on.geometry);
+		expect(changedHead(on.geometry, 1, { massKg: 6 }).otherHeads![0]!.massKg).toBe(6);
+		expect(changedHead(on.geometry, 0, { massKg: 9 }).head!.massKg).toBe(9);
 	});
 });
 
@@ -209,9 +281,9 @@ describe('swapping cameras', () => {
 		const [heavy, light] = craneBuilds(on, [payload('Cine'), payload('wide')], shelf, state);
 		expect(hungKg(on.geometry, heavy!.setting.hung)).toBeGreaterThan(hungKg(on.geometry, light!.setting.hung));
 		const { freeLimitNm } = craneFigures(on, cine, state);
-		const down = swapSteps(on, heavy!, light!, freeLimitNm);
+		const down = swapSteps(heavy!, light!, freeLimitNm);
 		expect(down.map(({ id }) => id)).toEqual(['hold', 'off', 'cameraOff', 'cameraOn', 'trim', 'free']);
-		const up = swapSteps(on, light!, heavy!, freeLimitNm);
+		const up = swapSteps(light!, heavy!, freeLimitNm);
 		expect(up.map(({ id }) => id)).toEqual(['hold', 'cameraOff', 'cameraOn', 'on', 'trim', 'free']);
 		for (const steps of [down, up]) {
 			expect(steps.every(({ ok }) => ok)).toBe(true);

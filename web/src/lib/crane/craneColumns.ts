@@ -1,5 +1,6 @@
 import { between, type Column } from '$lib/fields/columns';
-import type { ArmSection, CraneDraft, CraneGeometry } from '$lib/model/crane';
+import type { ArmSection, CraneDraft, CraneGeometry, CraneHead } from '$lib/model/crane';
+import { changedHead, type NamedHead } from './heads';
 
 type Set = (next: Partial<CraneGeometry>, about: string | null) => void;
 
@@ -47,6 +48,56 @@ export function sectionColumns(geometry: CraneGeometry, set: Set): readonly Colu
 			set: ({ id }, pullsOutM) => put(id, { pullsOutM }, 'pull'),
 			check: between(0, 6, 'Between 0 and 6 m.')
 		}
+	];
+}
+
+export type HeadRow = NamedHead & { readonly id: string };
+export function headColumns(geometry: CraneGeometry, set: Set): readonly Column<HeadRow>[] {
+	const put = ({ index }: HeadRow, next: Partial<CraneHead>, about: string) =>
+		set(changedHead(geometry, index, next), `${about} head ${index}`);
+	const rate = (head: string, field: keyof CraneHead['limits']): Column<HeadRow> => ({
+		kind: 'figure',
+		head,
+		quantity: 'angle',
+		label: ({ name }) => `${name}, ${head}`,
+		get: ({ head: { limits } }) => limits[field],
+		set: (row, value) => put(row, { limits: { ...row.head.limits, [field]: value } }, field),
+		check: between(0.01, 50, 'More than half a degree a second.')
+	});
+	const length = (head: string, field: 'cgM' | 'plateM'): Column<HeadRow> => ({
+		kind: 'figure',
+		head,
+		quantity: 'length',
+		label: ({ name }) => `${name}, ${head}`,
+		get: ({ head: figures }) => figures[field],
+		set: (row, value) => put(row, { [field]: value }, field),
+		check: between(0, 1.5, 'Between 0 and 1.5 m.')
+	});
+	return [
+		{
+			kind: 'text',
+			head: 'Head',
+			label: ({ name }) => `Name of ${name}`,
+			get: ({ name }) => name,
+			set: (row, name) => put(row, { name }, 'name'),
+			most: 80
+		},
+		{
+			kind: 'figure',
+			head: 'mass',
+			quantity: 'mass',
+			label: ({ name }) => `${name}, mass`,
+			get: ({ head }) => head.massKg,
+			set: (row, massKg) => put(row, { massKg }, 'mass'),
+			check: between(0, 80, 'Between 0 and 80 kg.'),
+			testId: ({ index }) => `head-${index}-mass`
+		},
+		length('its centre', 'cgM'),
+		length('camera plate', 'plateM'),
+		rate('pans, a second', 'panRadPerS'),
+		rate('tilts, a second', 'tiltRadPerS'),
+		rate('pan gathers, a second', 'panRadPerS2'),
+		rate('tilt gathers, a second', 'tiltRadPerS2')
 	];
 }
 

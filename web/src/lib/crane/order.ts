@@ -1,9 +1,24 @@
-import { loadingSequence, type LoadingStep, standardGravityMPerS2 } from '@poise/core';
+import {
+	type CranePart,
+	loadingSequence,
+	type LoadingStep,
+	stabilityEnvelope,
+	standardGravityMPerS2
+} from '@poise/core';
 import type { UnitSystem } from '$lib/model/person';
-import type { CraneGeometry, CraneSetting, CraneStep } from '$lib/model/crane';
+import type { CraneGeometry, CraneGround, CraneSetting, CraneStep } from '$lib/model/crane';
 import { showMass, together } from '$lib/units/display';
-import type { CraneFigures } from './figures';
-import { bareParts, cameraPart, headPart, hungKg, type MountedBody, plateParts, trimPart } from './standing';
+import { type CraneFigures, leastReserve } from './figures';
+import {
+	bareParts,
+	cameraPart,
+	envelopeOf,
+	headPart,
+	hungKg,
+	type MountedBody,
+	plateParts,
+	trimPart
+} from './standing';
 
 export interface OrderRow {
 	readonly step: CraneStep;
@@ -15,6 +30,10 @@ export interface OrderRow {
 	readonly atNoseKg: number;
 	readonly atTailKg: number;
 	readonly ok: boolean;
+	/** Against tipping once this is done, arm level, at its worst swing, on this ground: whoever holds carries what is out of balance. */
+	readonly reserve: number;
+	/** The same, should whoever holds let go. */
+	readonly letGo: number;
 	/** Everybody clear of nose, tail and the way between. */
 	readonly clear: boolean;
 }
@@ -22,6 +41,12 @@ export interface OrderRow {
 export interface Order {
 	readonly rows: readonly OrderRow[];
 	readonly refusedAt: OrderRow | null;
+	/** The step after which the least is left before it tips. */
+	readonly shakiest: OrderRow;
+	/** It tips there, or nearly. */
+	readonly tips: boolean;
+	/** The first step after which it tips too if whoever holds lets go; null: there is none. */
+	readonly hangsOnHand: OrderRow | null;
 	readonly largestFreeNm: number;
 	/** Something that cannot be done in this order: taken off before it is on. */
 	readonly impossible: string | null;
@@ -45,7 +70,8 @@ export function checkedOrder(
 	figures: CraneFigures,
 	steps: readonly CraneStep[],
 	loading: boolean,
-	units: UnitSystem
+	units: UnitSystem,
+	ground: CraneGround
 ): Order {
 	const plateKg = hungKg(geometry, setting.hung);
 	const start = bareParts(geometry, setting);
@@ -85,7 +111,13 @@ export function checkedOrder(
 		holdingLimitNm: figures.freeLimitNm,
 		steps: asked
 	});
+	const reserve = (on: readonly CranePart[]) =>
+		stabilityEnvelope({ ...envelopeOf(geometry, setting, payload, ground, { parts: on }), boomRangeRad: [0, 0] })
+			.reserve;
+	let parts: readonly CranePart[] = begin;
 	const rows = steps.map((step, index): OrderRow => {
+		const { add = [], remove = [] } = asked[index]!;
+		parts = [...parts.filter(({ id }) => !remove.includes(id)), ...add];
 		const { momentNm, ok } = result.steps[index]!;
 		const kg = Math.abs(momentNm) / standardGravityMPerS2;
 		const noseHeavy = momentNm > 0;
@@ -99,9 +131,12 @@ export function checkedOrder(
 			atNoseKg: kg / figures.noseU,
 			atTailKg: kg / geometry.rear.lengthM,
 			ok,
+			reserve: step.held ? reserve(carried(parts, kg / figures.noseU)) : reserve(parts),
+			letGo: reserve(parts),
 			clear: step.what === 'free' || step.what === 'camera'
 		};
 	});
+	const shakiest = rows.reduce((least, row) => (row.reserve < least.reserve ? row : least));
 	const refused = rows.find(({ ok }) => !ok) ?? null;
 	// The head carries the camera: neither comes before, or goes after, the other.
 	const at = (what: CraneStep['what']) => steps.findIndex((step) => step.what === what);
@@ -112,11 +147,36 @@ export function checkedOrder(
 				? 'The camera cannot go on before the head it hangs on.'
 				: 'The head cannot come off with the camera still on it.'
 			: null;
-	return { rows, refusedAt: refused, largestFreeNm: result.largestFreeMomentNm, impossible };
+	return {
+		rows,
+		refusedAt: refused,
+		shakiest,
+		tips: shakiest.reserve < leastReserve,
+		hangsOnHand: rows.find(({ letGo }) => letGo < leastReserve) ?? null,
+		largestFreeNm: result.largestFreeMomentNm,
+		impossible
+	};
 }
+
+/** An arm whose want of balance a hand carries: all of it over the pivot, less what the hand lifts. */
+function carried(parts: readonly CranePart[], liftedKg: number): readonly CranePart[] {
+	const massKg = parts.reduce((sum, part) => sum + part.massKg, 0);
+	const vM = parts.reduce((sum, part) => sum + part.massKg * part.vM, 0) / massKg;
+	return [{ id: 'arm', massKg: Math.max(0, massKg - liftedKg), uM: 0, vM }];
+}
+
+/** Where an order would have the crane tip, and what would not. */
+export const tippingInWords = ({ shakiest }: Order): string =>
+	`${shakiest.reserve <= 0 ? 'Not safe as drawn: after' : 'Nearly tipping: after'} “${shakiest.words}” ${
+		shakiest.reserve <= 0 ? 'it tips' : `only ${(shakiest.reserve * 100).toFixed(0)} % of reserve is left`
+	} with the arm at its worst swing. Load and weigh in smaller goes, keep the arm over the longer side of the base, or put ballast on it.`;
 
 /** Why a step is refused, in the words of the hand. */
 export const refusalInWords = (row: OrderRow, units: UnitSystem): string =>
 	`After “${row.words}” nobody holds the arm, and it swings ${row.momentNm > 0 ? 'nose' : 'tail'} down with ${together(
 		showMass(row.momentNm > 0 ? row.atNoseKg : row.atTailKg, units)
 	)} at its ${row.momentNm > 0 ? 'nose' : 'tail'}. Have it held, or put the weights and the load the other way round.`;
+
+/** Which step leaves the base standing only because somebody holds the arm. */
+export const onHandInWords = (row: OrderRow): string =>
+	`After “${row.words}” the base tips over too if whoever holds the arm lets go: rest the nose on a stand, or hang some of the weights before it.`;

@@ -39,7 +39,7 @@ const handBuilt: CraneGeometry = {
 	tubeAcrossM: 0.06,
 	rodKgPerM: 0.18,
 	nose: { massKg: 0.5, vM: 0.01, kept: 'level', head: 'hung' },
-	head: { massKg: 1.3, cgM: 0.1, plateM: 0.2, limits: limits(45, 30) },
+	head: { name: 'Small pan-tilt head', massKg: 1.3, cgM: 0.1, plateM: 0.2, limits: limits(45, 30) },
 	hanger: { massKg: 0.6, uM: -1.05, vM: -0.1, secondVM: null },
 	trim: { massKg: 1.2, rangeU: [-0.85, -0.25], vM: 0.05, graduationM: 0.01 },
 	plates: [
@@ -67,7 +67,8 @@ const sectional: CraneGeometry = {
 	tubeAcrossM: 0.14,
 	rodKgPerM: 0.5,
 	nose: { massKg: 1.8, vM: 0.02, kept: 'level', head: 'hung' },
-	head: { massKg: 9.5, cgM: 0.22, plateM: 0.38, limits: limits(90, 60) },
+	head: { name: 'Remote head, three-axis', massKg: 9.5, cgM: 0.22, plateM: 0.38, limits: limits(90, 60) },
+	otherHeads: [{ name: 'Light remote head', massKg: 5.4, cgM: 0.16, plateM: 0.3, limits: limits(60, 45) }],
 	hanger: { massKg: 3.5, uM: -1.5, vM: -0.18, secondVM: 0.16 },
 	trim: { massKg: 4, rangeU: [-1.3, -0.4], vM: 0.1, graduationM: 0.01 },
 	plates: [
@@ -91,7 +92,7 @@ const studioJib: CraneGeometry = {
 	tubeAcrossM: 0.11,
 	rodKgPerM: 0.4,
 	nose: { massKg: 1.4, vM: 0.02, kept: 'level', head: 'standing' },
-	head: { massKg: 4.2, cgM: 0.08, plateM: 0.16, limits: limits(60, 60) },
+	head: { name: 'Pan-tilt head', massKg: 4.2, cgM: 0.08, plateM: 0.16, limits: limits(60, 60) },
 	hanger: { massKg: 2.2, uM: -0.7, vM: -0.12, secondVM: null },
 	trim: { massKg: 3, rangeU: [-0.6, -0.15], vM: 0.08, graduationM: 0.005 },
 	plates: [

@@ -6,6 +6,7 @@ export const craneSheets = (craneId: string, payloadId: string) => {
 		{ href: `${at}/order`, words: 'Loading' },
 		{ href: `${at}/stand`, words: 'Stability' },
 		{ href: `${at}/drift`, words: 'Drift' },
+		{ href: `${at}/lengths`, words: 'Lengths' },
 		{ href: `${at}/reach`, words: 'Reach' },
 		{ href: `${at}/venue`, words: 'Venue' },
 		{ href: `${at}/level`, words: 'Levelling' },

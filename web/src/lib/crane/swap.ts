@@ -2,16 +2,21 @@ import { loadingSequence, type LoadingStep, standardGravityMPerS2 } from '@poise
 import { tryFigures } from '$lib/balance/figures';
 import type { Part } from '$lib/model/part';
 import { mountedBodies, type Payload, standingParts } from '$lib/model/payload';
-import type { CraneBenchState, CraneRig, CraneSetting } from '$lib/model/crane';
+import type { CraneBenchState, CraneGeometry, CraneRig, CraneSetting } from '$lib/model/crane';
 import { choicesFor } from './figures';
+import { headsOf, type NamedHead, withHead } from './heads';
 import { targetOf } from './slip';
 import { bareParts, cameraPart, headPart, hungKg, type MountedBody, noseU, plateParts, trimPart } from './standing';
 
-/** One build on the crane: which plates hang and where the trim stands. */
+/** One build on the crane, under one of its heads: which plates hang and where the trim stands. */
 export interface CraneBuild {
+	readonly id: string;
 	readonly payload: Payload;
 	readonly payloadKg: number;
 	readonly bodies: readonly MountedBody[];
+	/** The crane with this build's head on. */
+	readonly geometry: CraneGeometry;
+	readonly head: NamedHead;
 	readonly setting: CraneSetting;
 	/** What the plates at hand leave at the nose. */
 	readonly shortKg: number;
@@ -21,29 +26,39 @@ export function craneBuilds(
 	crane: CraneRig,
 	payloads: readonly Payload[],
 	shelf: readonly Part[],
-	state: Pick<CraneBenchState, 'setting' | 'noseBiasKg'>
+	state: Pick<CraneBenchState, 'setting' | 'noseBiasKg'>,
+	/** Which heads besides the one that is on. */
+	heads: readonly number[] = []
 ): CraneBuild[] {
 	const byId = new Map(shelf.map((part) => [part.id, part]));
 	return payloads.flatMap((payload) => {
 		const parts = standingParts(payload, byId);
 		if (parts.length < 2) return [];
 		const bodies = mountedBodies(parts);
-		const [choice] = tryFigures(() => choicesFor(crane.geometry, state.setting, bodies, state.noseBiasKg, 1)) ?? [];
-		if (choice === undefined) return [];
-		return [
-			{
-				payload,
-				payloadKg: bodies.reduce((sum, { body }) => sum + body.massKg, 0),
-				bodies,
-				setting: targetOf(crane.geometry, state.setting, choice),
-				shortKg: choice.remainingUKgM / noseU(crane.geometry, state.setting)
-			}
-		];
+		return headsOf(crane.geometry)
+			.filter(({ index }) => index === 0 || heads.includes(index))
+			.flatMap((head): CraneBuild[] => {
+				const geometry = withHead(crane.geometry, head.index);
+				const [choice] = tryFigures(() => choicesFor(geometry, state.setting, bodies, state.noseBiasKg, 1)) ?? [];
+				if (choice === undefined) return [];
+				return [
+					{
+						id: `${payload.id} ${head.index}`,
+						payload,
+						payloadKg: bodies.reduce((sum, { body }) => sum + body.massKg, 0),
+						bodies,
+						geometry,
+						head,
+						setting: targetOf(geometry, state.setting, choice),
+						shortKg: choice.remainingUKgM / noseU(geometry, state.setting)
+					}
+				];
+			});
 	});
 }
 
 export interface SwapStep {
-	readonly id: 'hold' | 'off' | 'cameraOff' | 'cameraOn' | 'on' | 'trim' | 'free';
+	readonly id: 'hold' | 'off' | 'cameraOff' | 'headOff' | 'headOn' | 'cameraOn' | 'on' | 'trim' | 'free';
 	readonly held: boolean;
 	readonly momentNm: number;
 	/** To hold it at the nose, or at the tail. */
@@ -52,11 +67,12 @@ export interface SwapStep {
 }
 
 /**
- * From one camera to the other with the arm held throughout: plates that are not wanted any more off first, then the camera, then
- * the other camera, then the plates it needs, then the trim. Each step reckoned.
+ * From one camera, and head, to the other with the arm held throughout: plates that are not wanted any more off first, then
+ * the camera, then the head where another is wanted, then the other camera, then the plates it needs, then the trim. Each step reckoned.
  */
-export function swapSteps(crane: CraneRig, from: CraneBuild, to: CraneBuild, limitNm: number): SwapStep[] {
-	const { geometry } = crane;
+export function swapSteps(from: CraneBuild, to: CraneBuild, limitNm: number): SwapStep[] {
+	const { geometry } = from;
+	const otherHead = from.head.index !== to.head.index;
 	const share = from.setting.shareSecond;
 	const [before, after] = [hungKg(geometry, from.setting.hung), hungKg(geometry, to.setting.hung)];
 	const stays = Math.min(before, after);
@@ -77,7 +93,13 @@ export function swapSteps(crane: CraneRig, from: CraneBuild, to: CraneBuild, lim
 		{ id: 'hold', held: true },
 		...(leaving.length > 0 ? [{ id: 'off', remove: leaving, held: true }] : []),
 		{ id: 'cameraOff', remove: ['old'], held: true },
-		{ id: 'cameraOn', add: [{ ...cameraPart(geometry, to.setting, to.bodies), id: 'new' }], held: true },
+		...(otherHead
+			? [
+					{ id: 'headOff', remove: ['head'], held: true },
+					{ id: 'headOn', add: [{ ...headPart(to.geometry, to.setting), id: 'newHead' }], held: true }
+				]
+			: []),
+		{ id: 'cameraOn', add: [{ ...cameraPart(to.geometry, to.setting, to.bodies), id: 'new' }], held: true },
 		...(coming.length > 0 ? [{ id: 'on', add: coming, held: true }] : []),
 		{ id: 'trim', remove: ['trim'], add: [{ ...trimPart(geometry, to.setting.trimU), id: 'trimNew' }], held: true },
 		{ id: 'free', held: false }

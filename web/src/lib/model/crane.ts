@@ -15,6 +15,17 @@ export interface ArmSection {
 	readonly pullsOutM?: number;
 }
 
+/** What the camera hangs on. */
+export interface CraneHead {
+	readonly name?: string;
+	readonly massKg: number;
+	/** Its own centre of gravity from the hinge, always counted down for a hung head and up for a standing one. */
+	readonly cgM: number;
+	/** The camera plate's middle from the hinge, likewise. */
+	readonly plateM: number;
+	readonly limits: HeadLimits;
+}
+
 export const baseKinds = ['tripod', 'dolly', 'column'] as const;
 export type BaseKind = (typeof baseKinds)[number];
 
@@ -38,14 +49,9 @@ export interface CraneGeometry {
 		/** The head hangs under the nose or stands on it. */
 		readonly head: 'hung' | 'standing';
 	};
-	readonly head: {
-		readonly massKg: number;
-		/** Its own centre of gravity from the hinge, always counted down for a hung head and up for a standing one. */
-		readonly cgM: number;
-		/** The camera plate's middle from the hinge, likewise. */
-		readonly plateM: number;
-		readonly limits: HeadLimits;
-	};
+	readonly head: CraneHead;
+	/** Others at hand that can hang there instead. */
+	readonly otherHeads?: readonly CraneHead[];
 	readonly hanger: {
 		readonly massKg: number;
 		readonly uM: number;

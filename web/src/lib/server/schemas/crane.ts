@@ -65,6 +65,20 @@ const feet = Joi.array()
 		'feet.cross': 'the sides of the base cross each other'
 	});
 
+const head = () =>
+	Joi.object({
+		name: Joi.string().trim().min(1).max(80).label('the head’s name'),
+		massKg: kg('the head', 0, 80),
+		cgM: metres('the head’s centre', 0, 1.5),
+		plateM: metres('the head’s plate', 0, 1.5),
+		limits: Joi.object({
+			panRadPerS: rate('the pan rate'),
+			tiltRadPerS: rate('the tilt rate'),
+			panRadPerS2: rate('the pan acceleration'),
+			tiltRadPerS2: rate('the tilt acceleration')
+		}).required()
+	});
+
 export const craneGeometry = Joi.object<CraneGeometry>({
 	pattern: Joi.string().max(40).required(),
 	sections: Joi.array().items(section).min(1).max(10).unique('id').required().label('the sections'),
@@ -78,17 +92,8 @@ export const craneGeometry = Joi.object<CraneGeometry>({
 		kept: Joi.string().valid('level', 'fixed').required(),
 		head: Joi.string().valid('hung', 'standing').required()
 	}).required(),
-	head: Joi.object({
-		massKg: kg('the head', 0, 80),
-		cgM: metres('the head’s centre', 0, 1.5),
-		plateM: metres('the head’s plate', 0, 1.5),
-		limits: Joi.object({
-			panRadPerS: rate('the pan rate'),
-			tiltRadPerS: rate('the tilt rate'),
-			panRadPerS2: rate('the pan acceleration'),
-			tiltRadPerS2: rate('the tilt acceleration')
-		}).required()
-	}).required(),
+	head: head().required(),
+	otherHeads: Joi.array().items(head()).max(6).label('the other heads'),
 	hanger: Joi.object({
 		massKg: kg('the hanger', 0, 80),
 		uM: Joi.number().min(-5).less(-0.02).required().label('the hanger’s place in metres'),

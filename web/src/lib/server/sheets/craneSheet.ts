@@ -35,11 +35,15 @@ export function craneSheet(
 			figures,
 			loading ? bench.loading : bench.unloading,
 			loading,
-			units
-		).rows.map(({ words, holds, ok }, index) => ({
+			units,
+			bench.ground
+		).rows.map(({ words, holds, ok, reserve, letGo }, index) => ({
 			text: [
 				{ text: `${index + 1}. ${words}`, bold: true },
-				`: ${holds}`,
+				`: ${holds}; `,
+				reserve <= 0
+					? { text: 'TIPS', bold: true }
+					: `reserve ${(reserve * 100).toFixed(0)} %${letGo < leastReserve ? ', tips if let go' : ''}`,
 				...(ok ? [] : [{ text: '  REFUSED', bold: true }])
 			],
 			margin: [0, 0, 0, 1]

@@ -1,0 +1,8 @@
+<script lang="ts">
+	import LengthsView from '$lib/crane/LengthsView.svelte';
+
+	let { data } = $props();
+</script>
+
+<svelte:head><title>Lengths: {data.payload.name} on {data.crane.name} · Poise</title></svelte:head>
+<LengthsView />
