@@ -6,7 +6,7 @@
 	import { SvelteSet } from 'svelte/reactivity';
 	import { sharedCraneBench } from './craneBench.svelte';
 	import type { CraneFigures } from './figures';
-	import { linesBetween, platesInWords } from './slip';
+	import { platesInWords } from './slip';
 	import { headsOf } from './heads';
 	import { type CraneBuild, craneBuilds, swapSteps, type SwapStep } from './swap';
 
@@ -37,19 +37,15 @@
 	const from = $derived(builds.find(({ payload, head }) => payload.id === data.payload.id && head.index === 0));
 	let toId = $state('');
 	const to = $derived(builds.find(({ id }) => id === toId && id !== from?.id) ?? builds.find((each) => each !== from));
-	const steps = $derived(from === undefined || to === undefined ? [] : swapSteps(from, to, figures.freeLimitNm));
-	const lines = $derived(
-		from === undefined || to === undefined ? [] : linesBetween(crane.geometry, from.setting, to.setting, units)
-	);
+	const swap = $derived(from === undefined || to === undefined ? null : swapSteps(from, to, figures.freeLimitNm));
 	const words = (id: SwapStep['id']): string => {
-		const line = (which: string) => lines.find((each) => each.id === which);
 		if (id === 'hold') return 'Arm level, one holds it, pinned if it has a pin';
-		if (id === 'off') return `Take off ${line('off')?.strong ?? ''}`;
+		if (id === 'off') return `Take off ${platesInWords(crane.geometry, swap?.off ?? [], units)}`;
 		if (id === 'cameraOff') return `${from?.payload.name ?? 'Camera'} off`;
 		if (id === 'headOff') return `${from?.head.name ?? 'Head'} off`;
 		if (id === 'headOn') return `${to?.head.name ?? 'Head'} on, locked and tried`;
 		if (id === 'cameraOn') return `${to?.payload.name ?? 'Camera'} on, locked and tried`;
-		if (id === 'on') return `Hang ${line('on')?.strong ?? ''}`;
+		if (id === 'on') return `Hang ${platesInWords(crane.geometry, swap?.on ?? [], units)}`;
 		if (id === 'trim') return `Trim to ${together(showMove(-(to?.setting.trimU ?? 0), units))} behind the pivot`;
 		return 'Let go, slowly';
 	};
@@ -125,7 +121,7 @@
 			</select>
 		</h2>
 		<ol class="steps" data-testid="swap-steps">
-			{#each steps as step, index (step.id)}
+			{#each swap?.steps ?? [] as step, index (step.id)}
 				<li class:bad={!step.ok}>
 					<strong>{index + 1}. {words(step.id)}</strong>
 					<span class="quiet"

@@ -91,14 +91,19 @@
 										>{far(row.reachM)}<small>{row.words}</small></button
 									></th
 								>
-								<td>{platesInWords(geometry, countsOf(row.choice), units)}</td>
+								<td
+									>{unbroken(platesInWords(geometry, countsOf(row.choice), units)).replaceAll(
+										' × ',
+										'\u00a0×\u00a0'
+									)}</td
+								>
 								<td class="figure">{behind(row.target.trimU)}</td>
-								<td class="figure" class:bad={Math.abs(row.leftKg) > figures.noseBandKg}
+								<td class:bad={Math.abs(row.leftKg) > figures.noseBandKg}
 									>{Math.abs(row.leftKg) < 0.005
 										? 'as wanted'
 										: `${together(showMass(Math.abs(row.leftKg), units))} ${row.leftKg > 0 ? 'heavy' : 'light'}`}</td
 								>
-								<td class="figure" class:bad={!row.trimReaches}
+								<td class:bad={!row.trimReaches && hung > 0}
 									>{hung === 0 ? '' : row.trimReaches ? behind(row.trimUM) : 'out of travel'}</td
 								>
 								<td
@@ -209,6 +214,9 @@
 	}
 	.chosen {
 		background: var(--press-wash);
+	}
+	td.figure {
+		white-space: nowrap;
 	}
 	.bad {
 		color: var(--clay);

@@ -190,8 +190,8 @@
 			<p>
 				Least against tipping: <strong>{(Math.max(0, order.shakiest.reserve) * 100).toFixed(0)} %</strong>, after “{order
 					.shakiest.words}”; arm level at its worst swing, on the ground of the
-				<a href="/balance/crane/{bench.crane.id}/{bench.payloadId}/stand">stability sheet</a>, as if nobody carried any
-				of it.
+				<a href="/balance/crane/{bench.crane.id}/{bench.payloadId}/stand">stability sheet</a>; whoever holds carries
+				what is out of balance.
 			</p>
 			<h2>If the load comes off</h2>
 			<ol class="emergency" data-testid="emergency">
@@ -228,7 +228,7 @@
 	}
 	li[data-step] {
 		display: grid;
-		grid-template-columns: 34px 1fr auto auto;
+		grid-template-columns: 34px 1fr auto auto auto;
 		gap: 10px;
 		align-items: center;
 		background: var(--panel);
@@ -310,8 +310,13 @@
 		li[data-step] {
 			grid-template-columns: 30px 1fr auto;
 		}
+		li[data-step] .chip {
+			grid-column: 2;
+			justify-self: start;
+		}
 		.moves {
-			grid-column: 2 / 4;
+			grid-column: 3;
+			white-space: nowrap;
 		}
 	}
 </style>

@@ -2,7 +2,7 @@ import { type CounterweightChoice, movingWeight } from '@poise/core';
 import type { CraneGeometry, CraneSetting } from '$lib/model/crane';
 import { choicesFor } from './figures';
 import { settableTrim, targetOf } from './slip';
-import { armOf, fittedSections, hungKg, type MountedBody, noseU, pullsOutM } from './standing';
+import { armOf, hungKg, type MountedBody, noseU, pullsOutM } from './standing';
 
 /** One length of the arm, and what balances it. */
 export interface GrownRow {
@@ -83,9 +83,7 @@ export function grownArm(
 			words:
 				what === 'pulled'
 					? `${Math.round(each.pulledOutM * 1000)} mm out`
-					: fittedSections(geometry, each.fitted)
-							.map(({ label }) => label.toLowerCase())
-							.join(', '),
+					: `to the ${geometry.sections[each.fitted.length - 1]!.label.toLowerCase()}`,
 			setting: each,
 			reachM,
 			choice,

@@ -2,7 +2,7 @@ import { loadingSequence, type LoadingStep, standardGravityMPerS2 } from '@poise
 import { tryFigures } from '$lib/balance/figures';
 import type { Part } from '$lib/model/part';
 import { mountedBodies, type Payload, standingParts } from '$lib/model/payload';
-import type { CraneBenchState, CraneGeometry, CraneRig, CraneSetting } from '$lib/model/crane';
+import type { CraneBenchState, CraneGeometry, CraneRig, CraneSetting, Hung } from '$lib/model/crane';
 import { choicesFor } from './figures';
 import { headsOf, type NamedHead, withHead } from './heads';
 import { targetOf } from './slip';
@@ -66,32 +66,64 @@ export interface SwapStep {
 	readonly ok: boolean;
 }
 
+/** What one person at the tail is asked to hold; past this, weights come off before the load does. */
+const handfulKg = 25;
+
+export interface Swap {
+	readonly steps: readonly SwapStep[];
+	/** What comes off before anything else, and what goes on at the end, by kind of plate. */
+	readonly off: Hung;
+	readonly on: Hung;
+}
+
 /**
  * From one camera, and head, to the other with the arm held throughout: plates that are not wanted any more off first, then
- * the camera, then the head where another is wanted, then the other camera, then the plates it needs, then the trim. Each step reckoned.
+ * the camera, then the head where another is wanted, then the other camera, then the plates it needs, then the trim. Each
+ * step reckoned. Where that would leave more in a hand than it holds, so many more plates come off first that the most
+ * there is to hold is least.
  */
-export function swapSteps(from: CraneBuild, to: CraneBuild, limitNm: number): SwapStep[] {
+export function swapSteps(from: CraneBuild, to: CraneBuild, limitNm: number): Swap {
+	const shared = from.setting.hung.map((count, index) => Math.min(count, to.setting.hung[index] ?? 0));
+	const usual = reckoned(from, to, shared, limitNm);
+	if (mostHeldKg(usual) <= handfulKg) return usual;
+	return stacksWithin(shared).reduce((best, stays) => {
+		const other = reckoned(from, to, stays, limitNm);
+		return mostHeldKg(other) < mostHeldKg(best) - 1e-9 ? other : best;
+	}, usual);
+}
+
+const mostHeldKg = ({ steps }: Swap) => Math.max(...steps.filter(({ held }) => held).map(({ holdKg }) => holdKg));
+
+/** Every way to hang no more than these, those that take the fewest off first. */
+function stacksWithin(counts: Hung): readonly Hung[] {
+	const all = counts.reduce<Hung[]>(
+		(stacks, count) => stacks.flatMap((stack) => Array.from({ length: count + 1 }, (_, k) => [...stack, count - k])),
+		[[]]
+	);
+	const plates = (stack: Hung) => stack.reduce((sum, count) => sum + count, 0);
+	// A crew would not sort through thousands of piles, and neither are they needed to come near the best.
+	return all.sort((one, two) => plates(two) - plates(one)).slice(0, 3000);
+}
+
+/** The swap with these plates left hanging through it. */
+function reckoned(from: CraneBuild, to: CraneBuild, stays: Hung, limitNm: number): Swap {
 	const { geometry } = from;
-	const otherHead = from.head.index !== to.head.index;
-	const share = from.setting.shareSecond;
-	const [before, after] = [hungKg(geometry, from.setting.hung), hungKg(geometry, to.setting.hung)];
-	const stays = Math.min(before, after);
-	const piles = [
-		...plateParts(geometry, share, stays, 'staying'),
-		...(before > stays ? plateParts(geometry, share, before - stays, 'leaving') : [])
-	];
-	const coming = after > stays ? plateParts(geometry, share, after - stays, 'coming') : [];
+	const less = (hung: Hung) => hung.map((count, index) => count - (stays[index] ?? 0));
+	const [off, on] = [less(from.setting.hung), less(to.setting.hung)];
+	const pile = (hung: Hung, id: string) => plateParts(geometry, from.setting.shareSecond, hungKg(geometry, hung), id);
+	const [leaving, coming] = [pile(off, 'leaving'), pile(on, 'coming')];
 	const start = [
 		...bareParts(geometry, from.setting),
 		headPart(geometry, from.setting),
 		{ ...cameraPart(geometry, from.setting, from.bodies), id: 'old' },
 		trimPart(geometry, from.setting.trimU),
-		...piles
+		...pile(stays, 'staying'),
+		...leaving
 	];
-	const leaving = piles.filter(({ id }) => id.startsWith('leaving')).map(({ id }) => id);
+	const otherHead = from.head.index !== to.head.index;
 	const steps: LoadingStep[] = [
 		{ id: 'hold', held: true },
-		...(leaving.length > 0 ? [{ id: 'off', remove: leaving, held: true }] : []),
+		...(leaving.length > 0 ? [{ id: 'off', remove: leaving.map(({ id }) => id), held: true }] : []),
 		{ id: 'cameraOff', remove: ['old'], held: true },
 		...(otherHead
 			? [
@@ -105,14 +137,16 @@ export function swapSteps(from: CraneBuild, to: CraneBuild, limitNm: number): Sw
 		{ id: 'free', held: false }
 	];
 	const result = loadingSequence({ arm: { parts: start }, boomRad: 0, holdingLimitNm: limitNm, steps });
-	return result.steps.map(({ id, momentNm, ok }, index) => ({
-		id: id as SwapStep['id'],
-		held: steps[index]?.held ?? true,
-		momentNm,
-		holdKg:
-			Math.abs(momentNm) /
-			standardGravityMPerS2 /
-			(momentNm > 0 ? noseU(geometry, from.setting) : geometry.rear.lengthM),
-		ok
-	}));
+	const nose = noseU(geometry, from.setting);
+	return {
+		off,
+		on,
+		steps: result.steps.map(({ id, momentNm, ok }, index) => ({
+			id: id as SwapStep['id'],
+			held: steps[index]?.held ?? true,
+			momentNm,
+			holdKg: Math.abs(momentNm) / standardGravityMPerS2 / (momentNm > 0 ? nose : geometry.rear.lengthM),
+			ok
+		}))
+	};
 }
