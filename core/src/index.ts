@@ -170,7 +170,14 @@ export { type LinkageFreedom, tuneLinkage, type TunedLinkage } from './crane/tun
 export { type LevelReading, type LinkageFinding, linkageFromLevels } from './crane/linkageFromLevels';
 export { headRate, type HeadRate } from './crane/headRate';
 export { type ArmReach, cranePose, type CranePose } from './crane/cranePose';
-export { type ArmPass, type HeadLimits, headPass, type HeadPass, type PassSample } from './crane/headPass';
+export {
+	type ArmPass,
+	type HeadLimits,
+	headPass,
+	type HeadPass,
+	type PassKey,
+	type PassSample
+} from './crane/headPass';
 
 // What cures a crane: the weight line, ballast; and what the wind does
 export { weightLineCure, type WeightLineCure } from './crane/weightLine';

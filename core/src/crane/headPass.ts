@@ -1,7 +1,16 @@
 import { checksFor } from '../input';
 import type { Vec3 } from '../mass/body';
+import { clampedSpline } from '../numeric/clampedSpline';
 import { type ArmReach, cranePose } from './cranePose';
 import { headRate } from './headRate';
+
+/** A pose on the way, at a share of the pass's time. */
+export interface PassKey {
+	/** Between 0 and 1. */
+	readonly share: number;
+	readonly swingRad: number;
+	readonly boomRad: number;
+}
 
 /** The arm goes from one pose to another, gently at both ends. */
 export interface ArmPass {
@@ -10,6 +19,8 @@ export interface ArmPass {
 	readonly fromBoomRad: number;
 	readonly toBoomRad: number;
 	readonly durationS: number;
+	/** In order of time; none: straight there. */
+	readonly via?: readonly PassKey[];
 }
 
 export interface HeadLimits {
@@ -21,6 +32,8 @@ export interface HeadLimits {
 
 export interface PassSample {
 	readonly atS: number;
+	readonly swingRad: number;
+	readonly boomRad: number;
 	readonly lensM: Vec3;
 	readonly panRad: number;
 	readonly tiltRad: number;
@@ -59,10 +72,11 @@ const gentle = (share: number): readonly [number, number, number] => [
 /**
  * Whether a head can hold a still subject while the arm carries it past, and what it would take.
  *
- * The head's pan and tilt to keep the subject in the middle all along `pass` (minimum-jerk between the two poses), against its
- * `limits`; `focalM` over `sensorWidthM` turns angles into frame widths. Acceleration from rates by central differences.
+ * The head's pan and tilt to keep the subject in the middle all along `pass` (minimum-jerk between the two poses, or a
+ * smooth spline at rest at both ends through those on the way), against its `limits`; `focalM` over `sensorWidthM` turns angles into frame widths. Acceleration from rates by central differences.
  * "Done anyway" follows the wanted aim as fast as the limits let it, from rest on the subject, without foresight. Throws
- * `PhysicsInputError` for a time, limit or lens that is not positive, or a lens that passes through the subject.
+ * `PhysicsInputError` for a time, limit or lens that is not positive, a lens that passes through the subject, or poses
+ * on the way that are out of order.
  *
  * Rates scale with 1/T and accelerations with 1/T², so the shortest honest time is T times the larger of rate demand and the
  * root of acceleration demand. The steady pan is the line nearest the aim in the least-worst sense.
@@ -89,15 +103,8 @@ export function headPass(input: {
 	const widthsPerRad = check.positive('focalM', input.focalM) / check.positive('sensorWidthM', input.sensorWidthM);
 	const subject = check.vector('subjectM', input.subjectM);
 	const dt = durationS / steps;
-	const poseAt = (share: number) => {
-		const [way] = gentle(share);
-		return cranePose({
-			reach,
-			pivotM: input.pivotM,
-			swingRad: pass.fromSwingRad + (pass.toSwingRad - pass.fromSwingRad) * way,
-			boomRad: pass.fromBoomRad + (pass.toBoomRad - pass.fromBoomRad) * way
-		}).lensM;
-	};
+	const armAt = armOver(pass);
+	const poseAt = (share: number) => cranePose({ reach, pivotM: input.pivotM, ...armAt(share) }).lensM;
 	const small = 1e-5;
 	const along = Array.from({ length: steps + 1 }, (_, index) => {
 		const share = index / steps;
@@ -112,6 +119,7 @@ export function headPass(input: {
 		const rate = headRate({ cameraM: lensM, velocityMPerS, subjectM: subject });
 		const [x, y, z] = [subject[0] - lensM[0], subject[1] - lensM[1], subject[2] - lensM[2]];
 		return {
+			...armAt(share),
 			lensM,
 			rate,
 			raw: Math.atan2(y, x),
@@ -120,12 +128,14 @@ export function headPass(input: {
 		};
 	});
 	let panRad = along[0]!.raw;
-	const samples = along.map(({ lensM, rate, raw, tiltRad, distanceM }, index): PassSample => {
+	const samples = along.map(({ swingRad, boomRad, lensM, rate, raw, tiltRad, distanceM }, index): PassSample => {
 		panRad += Math.atan2(Math.sin(raw - panRad), Math.cos(raw - panRad));
 		const [next, last] = [along[Math.min(steps, index + 1)]!, along[Math.max(0, index - 1)]!];
 		const apart = (Math.min(steps, index + 1) - Math.max(0, index - 1)) * dt;
 		return {
 			atS: index * dt,
+			swingRad,
+			boomRad,
 			lensM,
 			panRad,
 			tiltRad,
@@ -166,6 +176,28 @@ export function headPass(input: {
 		...anyway,
 		steadyPan: steadyPan(samples, widthsPerRad)
 	};
+}
+
+/** Swing and boom by share of the time. */
+function armOver(pass: ArmPass): (share: number) => { readonly swingRad: number; readonly boomRad: number } {
+	const check = checksFor('headPass');
+	const { fromSwingRad, toSwingRad, fromBoomRad, toBoomRad, via = [] } = pass;
+	if (via.length === 0)
+		return (share) => {
+			const [way] = gentle(share);
+			return {
+				swingRad: fromSwingRad + (toSwingRad - fromSwingRad) * way,
+				boomRad: fromBoomRad + (toBoomRad - fromBoomRad) * way
+			};
+		};
+	const shares = [0, ...via.map(({ share }, index) => check.number(`pass.via[${index}].share`, share)), 1];
+	shares.slice(1).forEach((share, index) => {
+		if (!(share > shares[index]!))
+			check.fail(`pass.via[${index}].share`, 'must be between 0 and 1, later than the one before', share);
+	});
+	const swing = clampedSpline(shares, [fromSwingRad, ...via.map(({ swingRad }) => swingRad), toSwingRad]);
+	const boom = clampedSpline(shares, [fromBoomRad, ...via.map(({ boomRad }) => boomRad), toBoomRad]);
+	return (share) => ({ swingRad: swing(share), boomRad: boom(share) });
 }
 
 const limitNames = [

@@ -197,3 +197,53 @@ describe('a pass', () => {
 		expect(() => run({ focalM: -1 })).toThrow('focalM');
 	});
 });
+
+describe('a pass with poses on the way', () => {
+	const reach = { noseM: [2.5, 0] as const, tailM: [-1, 0] as const, lensM: [0, 0] as const, keptLevel: true };
+	const straight = { fromSwingRad: -0.6, toSwingRad: 0.6, fromBoomRad: 0, toBoomRad: 0.3, durationS: 6 };
+	const run = (pass: Parameters<typeof headPass>[0]['pass']) =>
+		headPass({
+			reach,
+			pivotM: [0, 0, 1.4],
+			pass,
+			subjectM: [6, 0, 1.5],
+			focalM: 0.035,
+			sensorWidthM: 0.036,
+			limits: { panRadPerS: 1, tiltRadPerS: 1, panRadPerS2: 2, tiltRadPerS2: 2 }
+		});
+	const over = { ...straight, via: [{ share: 0.4, swingRad: 0.1, boomRad: 0.7 }] };
+
+	it('goes through them at their time, from rest to rest', () => {
+		const { samples } = run(over);
+		const [first, at, last] = [samples[0]!, samples[160]!, samples[400]!];
+		expect(at.atS).toBeCloseTo(2.4, 9);
+		expect([at.swingRad, at.boomRad]).toEqual([expect.closeTo(0.1, 9), expect.closeTo(0.7, 9)]);
+		expect([first.swingRad, last.swingRad, last.boomRad]).toEqual([-0.6, 0.6, 0.3]);
+		expect(Math.abs(first.panRadPerS)).toBeLessThan(0.01);
+		expect(Math.abs(last.panRadPerS)).toBeLessThan(0.01);
+	});
+	it('asks for more of the head than going straight, and scales with time alike', () => {
+		const [one, two] = [run(over), run({ ...over, durationS: 12 })];
+		// Up over the top and down again: more to tilt than on the straight way.
+		expect(one.peak.tiltRadPerS).toBeGreaterThan(run(straight).peak.tiltRadPerS);
+		expect(two.peak.panRadPerS).toBeCloseTo(one.peak.panRadPerS / 2, 6);
+		expect(two.shortestS).toBeCloseTo(one.shortestS, 6);
+	});
+	it('rates are those of the aim along the curve', () => {
+		const { samples } = run(over);
+		for (const index of [60, 200, 330]) {
+			const [before, at, after] = [samples[index - 1]!, samples[index]!, samples[index + 1]!];
+			const apart = after.atS - before.atS;
+			expect((after.panRad - before.panRad) / apart).toBeCloseTo(at.panRadPerS, 3);
+			expect((after.tiltRad - before.tiltRad) / apart).toBeCloseTo(at.tiltRadPerS, 3);
+		}
+	});
+	it.each([
+		['out of order', [0.6, 0.4], 'via[1].share'],
+		['at the start', [0], 'via[0].share'],
+		['past the end', [1.2], 'via[1].share']
+	])('refuses them %s', (_, shares, field) => {
+		const via = shares.map((share) => ({ share, swingRad: 0, boomRad: 0 }));
+		expect(() => run({ ...straight, via })).toThrow(field);
+	});
+});

@@ -1,16 +1,33 @@
 <script lang="ts">
 	import type { PassSample, Vec3 } from '@poise/core';
+	import { countedFrom } from './passKeys';
 
-	/** The lens's way past the subject, from above; pull the subject. */
+	/** The lens's way past the subject, from above; pull the subject, and the poses round the pivot. */
 	interface Props {
 		samples: readonly PassSample[];
 		subjectM: Vec3;
 		width: number;
 		height: number;
+		/** Of the lens at each pose: when, and how far round. */
+		keys?: readonly { readonly share: number; readonly swingRad: number }[];
+		chosen?: number;
+		onkey?: (index: number, swingRad: number) => void;
+		onchoose?: (index: number) => void;
 		onsubject: (x: number, y: number) => void;
 		onsettle: () => void;
 	}
-	let { samples, subjectM, width, height, onsubject, onsettle }: Props = $props();
+	let {
+		samples,
+		subjectM,
+		width,
+		height,
+		keys = [],
+		chosen = -1,
+		onkey = undefined,
+		onchoose = undefined,
+		onsubject,
+		onsettle
+	}: Props = $props();
 
 	let dragging = $state.raw<{ px: number; x: number; y: number } | null>(null);
 	/** While the subject is pulled the plan stands still under the hand. */
@@ -27,11 +44,26 @@
 	const path = $derived(`M${samples.map(({ lensM }) => `${at(lensM).x} ${at(lensM).y}`).join('L')}`);
 	const subject = $derived(at(subjectM));
 	const pivot = $derived(at([0, 0]));
+	const poses = $derived(
+		samples.length === 0 ? [] : keys.map(({ share }) => samples[Math.round(share * (samples.length - 1))]!.lensM)
+	);
+	let pulled = $state<number | null>(null);
+	function swingKeys(event: KeyboardEvent, index: number) {
+		const by = event.key === 'ArrowLeft' ? 1 : event.key === 'ArrowRight' ? -1 : 0;
+		if (by === 0) return;
+		event.preventDefault();
+		onkey?.(index, keys[index]!.swingRad + by * (event.shiftKey ? 5 : 1) * (Math.PI / 180));
+	}
 	const marks = $derived(samples.filter((_, index) => index % 80 === 0));
 	let svg = $state<SVGSVGElement>();
 	function pull(event: PointerEvent) {
 		if (dragging === null) return;
 		const box = svg!.getBoundingClientRect();
+		if (pulled !== null) {
+			const swing = Math.atan2(view.y - (event.clientY - box.top), event.clientX - box.left - view.x);
+			onkey?.(pulled, countedFrom(Math.round((swing * 180) / Math.PI) * (Math.PI / 180), keys[pulled]!.swingRad));
+			return;
+		}
 		onsubject(
 			Math.round(((event.clientX - box.left - view.x) / view.px) * 100) / 100,
 			Math.round(((view.y - (event.clientY - box.top)) / view.px) * 100) / 100
@@ -39,10 +71,10 @@
 	}
 	function letGo() {
 		if (dragging === null) return;
-		dragging = null;
+		dragging = pulled = null;
 		onsettle();
 	}
-	function keys(event: KeyboardEvent) {
+	function subjectKeys(event: KeyboardEvent) {
 		const step = event.shiftKey ? 0.5 : 0.1;
 		const by = { ArrowLeft: [-step, 0], ArrowRight: [step, 0], ArrowUp: [0, step], ArrowDown: [0, -step] }[event.key];
 		if (by === undefined) return;
@@ -74,6 +106,34 @@
 		/>
 	{/each}
 	<path class="pivot" d="M{pivot.x - 8} {pivot.y}h16M{pivot.x} {pivot.y - 8}v16" />
+	{#each onkey === undefined ? [] : poses as lensM, index (index)}
+		<g
+			class="key"
+			class:chosen={index === chosen}
+			role="slider"
+			tabindex="0"
+			aria-label="Pose {index + 1}, swing {((keys[index]!.swingRad * 180) / Math.PI).toFixed(0)} degrees"
+			aria-valuenow={Math.round((keys[index]!.swingRad * 180) / Math.PI)}
+			aria-valuemin={-360}
+			aria-valuemax={360}
+			data-testid="pose-{index}"
+			onpointerdown={(event) => {
+				if (event.button !== 0) return;
+				onchoose?.(index);
+				pulled = index;
+				dragging = { px: view.px, x: view.x, y: view.y };
+				svg!.setPointerCapture(event.pointerId);
+				event.preventDefault();
+			}}
+			onfocus={() => onchoose?.(index)}
+			onkeydown={(event) => swingKeys(event, index)}
+			onkeyup={() => onsettle()}
+		>
+			<path class="arm" d="M{pivot.x} {pivot.y}L{at(lensM).x} {at(lensM).y}" />
+			<circle class="touch" cx={at(lensM).x} cy={at(lensM).y} r="20" />
+			<circle class="pose" cx={at(lensM).x} cy={at(lensM).y} r="8" />
+		</g>
+	{/each}
 	<g
 		class="subject"
 		role="button"
@@ -86,7 +146,7 @@
 			dragging = { px: view.px, x: view.x, y: view.y };
 			event.preventDefault();
 		}}
-		onkeydown={keys}
+		onkeydown={subjectKeys}
 		onkeyup={() => onsettle()}
 	>
 		<circle class="touch" r="24" />
@@ -118,6 +178,29 @@
 	.pivot {
 		stroke: var(--ink);
 		stroke-width: 2;
+	}
+	.key {
+		cursor: grab;
+		touch-action: none;
+	}
+	.key:focus {
+		outline: none;
+	}
+	.arm {
+		stroke: var(--ink);
+		stroke-width: 1;
+		stroke-dasharray: 2 5;
+	}
+	.pose {
+		fill: var(--panel);
+		stroke: var(--press);
+		stroke-width: 2.4;
+	}
+	.chosen .pose {
+		fill: var(--spirit);
+	}
+	.key:focus-visible .pose {
+		stroke-width: 5;
 	}
 	.subject {
 		cursor: grab;

@@ -14,7 +14,9 @@
 	import { unbroken } from '$lib/units/display';
 	import Vial from '$lib/vial/Vial.svelte';
 	import { sharedCraneBench } from './craneBench.svelte';
+	import { keysOf, mostVia, withAnother, withKey, withoutKey } from './passKeys';
 	import PassPlan from './PassPlan.svelte';
+	import PassTimes from './PassTimes.svelte';
 	import { reachOf } from './standing';
 
 	const bench = sharedCraneBench();
@@ -23,6 +25,14 @@
 	const pass = $derived(bench.state.pass);
 	let width = $state(740);
 	const change = (next: Partial<CranePass>, about: string) => bench.change({ pass: { ...pass, ...next } }, about);
+	const put = (next: CranePass, about: string | null) => bench.change({ pass: next }, about);
+	const keys = $derived(keysOf(pass));
+	let chosen = $state(0);
+	function drop(index: number) {
+		if (index <= 0 || index >= keys.length - 1) return;
+		put(withoutKey(pass, index), null);
+		chosen = index - 1;
+	}
 	const run = (one: CranePass) =>
 		tryFigures(() =>
 			headPass({
@@ -95,9 +105,42 @@
 				subjectM={pass.subjectM}
 				{width}
 				height={300}
+				{keys}
+				{chosen}
+				onchoose={(index) => (chosen = index)}
+				onkey={(index, swingRad) => put(withKey(pass, index, { swingRad }), `key ${index}`)}
 				onsubject={(x, y) => change({ subjectM: [x, y, pass.subjectM[2]] }, 'subject')}
 				onsettle={() => bench.document.settle()}
 			/>
+			<PassTimes
+				samples={result?.samples ?? []}
+				{keys}
+				durationS={pass.durationS}
+				boomRangeRad={geometry.boomRangeRad}
+				{chosen}
+				{width}
+				height={130}
+				onchoose={(index) => (chosen = index)}
+				onkey={(index, next) => put(withKey(pass, index, next), `key ${index}`)}
+				ondrop={drop}
+				onsettle={() => bench.document.settle()}
+			/>
+			<div class="chips">
+				<button
+					type="button"
+					class="chip"
+					disabled={(pass.via ?? []).length >= mostVia}
+					onclick={() => put(withAnother(pass), null)}
+					data-testid="another-pose">Another pose on the way</button
+				>
+				<button
+					type="button"
+					class="chip"
+					disabled={chosen <= 0 || chosen >= keys.length - 1}
+					onclick={() => drop(chosen)}
+					data-testid="drop-pose">Take pose {Math.max(2, chosen + 1)} out</button
+				>
+			</div>
 		</div>
 		<div class="fields">
 			{#each angles as [field, label] (field)}
@@ -294,6 +337,12 @@
 		width: 112px;
 		font-size: 13px;
 		color: var(--quiet);
+	}
+	.chips {
+		padding: 4px 18px 8px 26px;
+	}
+	.chip:disabled {
+		color: var(--edge);
 	}
 	.chart {
 		padding: 0 18px 10px 16px;

@@ -1,4 +1,4 @@
-import type { HeadLimits, PlateCount, Point, Vec3 } from '@poise/core';
+import type { HeadLimits, PassKey, PlateCount, Point, Vec3 } from '@poise/core';
 import type { PayloadSnapshot } from './balance';
 import type { GearDraft } from './gear';
 import type { PlanPoint } from './venue';
@@ -148,6 +148,8 @@ export interface CranePass {
 	readonly fromBoomRad: number;
 	readonly toBoomRad: number;
 	readonly durationS: number;
+	/** Poses on the way; none or absent: straight there. */
+	readonly via?: readonly PassKey[];
 	readonly subjectM: Vec3;
 	readonly focalM: number;
 	readonly sensorWidthM: number;

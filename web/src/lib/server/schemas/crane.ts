@@ -200,6 +200,18 @@ export const craneBenchState = Joi.object<CraneBenchState>({
 		fromBoomRad: angle('the boom'),
 		toBoomRad: angle('the boom'),
 		durationS: Joi.number().greater(0.1).max(600).required().label('the time in seconds'),
+		via: Joi.array()
+			.items(
+				Joi.object({
+					share: Joi.number().greater(0).less(1).required().label('the time on the way'),
+					swingRad: angle('the swing', 6.3),
+					boomRad: angle('the boom')
+				})
+			)
+			.max(8)
+			.custom((value: { share: number }[], { error }) =>
+				value.every(({ share }, index) => index === 0 || share > value[index - 1]!.share) ? value : error('range.order')
+			),
 		subjectM: Joi.array()
 			.items(metres('the subject', -80, 80))
 			.length(3)
