@@ -1,11 +1,15 @@
 import {
-	type CraneArm,
 	chooseCounterweights,
+	type CraneArm,
+	craneClearPoses,
 	craneDrift,
+	type CraneInVenueInput,
+	craneNearest,
 	type EnvelopeInput,
 	stabilityEnvelope,
 	stabilityRose
 } from '@poise/core';
+import { scenario } from '@poise/demo';
 
 /** The whole crane sheet: counterweights out of 6 kinds of 12 plates each, drift, and a rose of 360 headings by 20 booms. */
 export function benchCranes(): void {
@@ -73,4 +77,40 @@ export function benchCranes(): void {
 			})
 		);
 	}
+	benchVenue();
+}
+
+/** Every swing and boom of a crane of 6.6 m against a hall: what a worker does each time the base is let go. */
+function benchVenue(): void {
+	const { plan } = scenario.venues[0]!;
+	const input = {
+		reach: { noseM: [6.6, 0.02], tailM: [-1.6, 0.05], lensM: [0.1, -0.5], keptLevel: true },
+		pivotM: [9, 4.4, 1.35],
+		headingRad: 0,
+		radiiM: { tube: 0.07, head: 0.12, camera: 0.2, weights: 0.3 },
+		swingRangeRad: [-Math.PI, Math.PI],
+		boomRangeRad: [-0.7, 0.9],
+		shapes: plan.shapes.map(({ id, kind, pointsM, bottomM, topM }) => ({
+			id,
+			outlineM: pointsM,
+			closed: kind !== 'wall',
+			bottomM,
+			topM,
+			keepM: 0.3
+		}))
+	} as const satisfies CraneInVenueInput;
+	const times = Array.from({ length: 12 }, () => {
+		const start = performance.now();
+		craneClearPoses(input);
+		craneNearest(input);
+		return performance.now() - start;
+	}).sort((a, b) => a - b);
+	console.log(
+		JSON.stringify({
+			figure: 'crane in a venue of 7 shapes: every swing and boom, and the nearest of each',
+			unit: 'ms',
+			median: Math.round(times[6]!),
+			worst: Math.round(times[11]!)
+		})
+	);
 }

@@ -58,22 +58,28 @@ export async function savesBesideInserts(/** @type {string} */ origin, /** @type
 	print('bare INSERT through the same driver', { unit: 'ms', ...spread(inserts) });
 }
 
-/** From a pointer's move to the figures on the page and the drawing, while a part is dragged. */
-export async function dragLatency(/** @type {string} */ origin) {
+/**
+ * From a pointer's move to the figures on the page and to the painted frame, while something is dragged. `watched` is what
+ * each move changes, `handle` what is pulled, `way` where to, from its middle, step by step.
+ *
+ * @param {string} figure
+ * @param {string} address
+ * @param {{ watched: string, handle: string, way: (step: number) => readonly [number, number] }} dragged
+ */
+async function drag(figure, address, { watched, handle, way }) {
 	const { browser, stop } = await startBrowser();
 	try {
 		const page = await browser.newPage();
 		await page.setViewport({ width: 1280, height: 800 });
-		const payloads = await (await fetch(`${origin}/api/payloads`)).json();
-		const payload = payloads.find((/** @type {{ placements: unknown[] }} */ each) => each.placements.length >= 7);
-		await page.goto(`${origin}/payload/${payload.id}`);
+		await page.goto(address);
 		await page.waitForSelector('main[data-hydrated="true"]');
-		await page.evaluate(() => {
+		await page.waitForSelector(watched);
+		await page.evaluate((selector) => {
 			const times = /** @type {{ script: number[], frame: number[] }} */ ({ script: [], frame: [] });
 			Object.assign(window, { times });
 			let moved = 0;
 			addEventListener('pointermove', () => (moved = performance.now()), { capture: true });
-			const cg = /** @type {Element} */ (document.querySelector('[data-testid="cg"]'));
+			const shown = /** @type {Element} */ (document.querySelector(selector));
 			new MutationObserver(() => {
 				if (moved === 0) return;
 				const start = moved;
@@ -85,27 +91,48 @@ export async function dragLatency(/** @type {string} */ origin) {
 					port1.onmessage = () => times.frame.push(performance.now() - start);
 					port2.postMessage(null);
 				});
-			}).observe(cg, { characterData: true, subtree: true, childList: true });
-		});
-		const handle = await page.waitForSelector('[data-part="Cine body"][data-view="side"]');
-		const box = /** @type {import('puppeteer-core').BoundingBox} */ (await handle?.boundingBox());
+			}).observe(shown, { characterData: true, subtree: true, childList: true, attributes: true });
+		}, watched);
+		const pulled = await page.waitForSelector(handle);
+		const box = /** @type {import('puppeteer-core').BoundingBox} */ (await pulled?.boundingBox());
 		const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
 		await page.mouse.move(x, y);
 		await page.mouse.down();
-		for (let step = 0; step < 240; step += 1)
-			await page.mouse.move(x + 40 * Math.sin(step / 9), y + 12 * Math.cos(step / 7));
+		for (let step = 0; step < 240; step += 1) {
+			const [dx, dy] = way(step);
+			await page.mouse.move(x + dx, y + dy);
+		}
 		await page.mouse.up();
 		const { script, frame } = await page.evaluate(
 			() => /** @type {{ times: { script: number[], frame: number[] } }} */ (/** @type {unknown} */ (window)).times
 		);
-		print('drag: pointer move to updated figures', { unit: 'ms', budget: 16, ...spread(script.slice(10)) });
-		print('drag: pointer move to painted frame, waiting for the frame included', {
+		if (script.length < 60) throw new Error(`${figure}: the drag moved nothing that was watched.`);
+		print(`${figure}: pointer move to updated figures`, { unit: 'ms', budget: 16, ...spread(script.slice(10)) });
+		print(`${figure}: pointer move to painted frame, waiting for the frame included`, {
 			unit: 'ms',
 			...spread(frame.slice(10))
 		});
 	} finally {
 		await stop();
 	}
+}
+
+/** A part on a payload, and the nose of a crane. */
+export async function dragLatency(/** @type {string} */ origin) {
+	const get = async (/** @type {string} */ path) => (await fetch(origin + path)).json();
+	const [payloads, cranes] = [await get('/api/payloads'), await get('/api/cranes')];
+	const payload = payloads.find((/** @type {{ placements: unknown[] }} */ each) => each.placements.length >= 7);
+	await drag('drag', `${origin}/payload/${payload.id}`, {
+		watched: '[data-testid="cg"]',
+		handle: '[data-part="Cine body"][data-view="side"]',
+		way: (step) => [40 * Math.sin(step / 9), 12 * Math.cos(step / 7)]
+	});
+	const crane = cranes.find((/** @type {{ name: string }} */ { name }) => name.includes('Hall'));
+	await drag('drag of a crane’s nose', `${origin}/balance/crane/${crane.id}/${payload.id}`, {
+		watched: '[data-testid="nose"]',
+		handle: '[data-testid="nose"]',
+		way: (step) => [0, -60 * Math.sin(step / 9)]
+	});
 }
 
 /** JavaScript that a first visit to each route loads, gzip. */

@@ -1,26 +1,32 @@
 <script lang="ts">
 	import '$lib/state/sheet.css';
 	import { goto } from '$app/navigation';
+	import CraneDrawing from '$lib/crane/CraneDrawing.svelte';
+	import { armOf } from '$lib/crane/standing';
 	import RigDrawing from '$lib/balance/RigDrawing.svelte';
+	import { craneRecordParts, craneTwoUp } from '$lib/logbook/craneCompare';
 	import { sledRecordParts, sledTwoUp } from '$lib/logbook/sledCompare';
 	import { recordParts, twoUp, type TwoUpLine } from '$lib/logbook/twoUp';
 	import { when } from '$lib/logbook/when';
-	import type { BalanceRecord, SledRecord } from '$lib/model/balance';
+	import type { BalanceRecord, CraneRecord, SledRecord } from '$lib/model/balance';
+	import { mountedBodies } from '$lib/model/payload';
 	import SledDrawing from '$lib/sled/SledDrawing.svelte';
 	import Vial from '$lib/vial/Vial.svelte';
 
 	let { data } = $props();
 	const units = $derived(data.person.units);
-	type Opened = BalanceRecord | SledRecord;
+	let width = $state(560);
+	type Opened = BalanceRecord | SledRecord | CraneRecord;
 	const isSled = (record: Opened): record is SledRecord => record.kind === 'sled';
+	const isCrane = (record: Opened): record is CraneRecord => record.kind === 'crane';
 	const compared = $derived.by(() => {
 		const { a, b } = data;
-		if (a === null || b === null) return null;
-		if (isSled(a)) return isSled(b) ? sledTwoUp(a, b) : null;
-		return isSled(b) ? null : twoUp(a, b);
+		if (a === null || b === null || a.kind !== b.kind) return null;
+		if (isSled(a)) return sledTwoUp(a, b as SledRecord);
+		return isCrane(a) ? craneTwoUp(a, b as CraneRecord) : twoUp(a, b as BalanceRecord);
 	});
+	const drawnWidth = $derived(Math.max(280, (width < 800 ? width : width / 2) - 60));
 	const pair = $derived([data.a, data.b].filter((each) => each !== null));
-	let width = $state(560);
 
 	const choose = (which: 'a' | 'b', id: string) => {
 		const ids = { a: data.a?.id ?? '', b: data.b?.id ?? '', [which]: id };
@@ -74,9 +80,20 @@
 							parts={sledRecordParts(record)}
 							report={null}
 							{units}
-							width={Math.max(280, (width < 800 ? width : width / 2) - 60)}
+							width={drawnWidth}
 							height={330}
 							bare
+						/>
+					{:else if isCrane(record)}
+						{@const load = mountedBodies(craneRecordParts(record))}
+						<CraneDrawing
+							geometry={record.crane.geometry}
+							setting={record.setting}
+							payload={load}
+							arm={armOf(record.crane.geometry, record.setting, load)}
+							{units}
+							width={drawnWidth}
+							height={300}
 						/>
 					{:else}
 						<RigDrawing
@@ -87,7 +104,7 @@
 							targetsM={null}
 							nextId={null}
 							{units}
-							width={Math.max(280, (width < 800 ? width : width / 2) - 60)}
+							width={drawnWidth}
 							height={330}
 							plain
 						/>
@@ -97,7 +114,7 @@
 			{/each}
 		</div>
 		{#if compared === null}
-			<p class="hint">One is of a gimbal and one of a sled: they share no slide. Pick two of a kind.</p>
+			<p class="hint">One is of another kind of support than the other: they share no slide. Pick two of a kind.</p>
 		{:else}
 			<div class="scroll">
 				<table>
