@@ -8,6 +8,7 @@ import type { Payload } from '../src/lib/model/payload';
 import type { Rig } from '../src/lib/model/rig';
 import type { CraneRig } from '../src/lib/model/crane';
 import type { SledRig } from '../src/lib/model/sled';
+import type { Venue } from '../src/lib/model/venue';
 import { send } from './application';
 import { go, type Screen, serveScreen } from './browser';
 
@@ -34,6 +35,7 @@ beforeAll(async () => {
 	const loggedCrane = log.find(({ kind }) => kind === 'crane');
 	const [, hall] = await get<CraneRig[]>('/api/cranes');
 	const crane = `/balance/crane/${hall!.id}/${cine.id}`;
+	const [venue] = await get<Venue[]>('/api/venues');
 	const tele = payloads.find(({ name }) => name.includes('tele'))!;
 	views = {
 		payloads: '/payload',
@@ -74,7 +76,11 @@ beforeAll(async () => {
 		'loading order': `${crane}/order`,
 		stability: `${crane}/stand`,
 		'crane drift': `${crane}/drift`,
+		'crane lengths': `${crane}/lengths`,
 		'crane reach': `${crane}/reach`,
+		'crane in a venue': `${crane}/venue`,
+		venues: '/venues',
+		venue: `/venues/${venue!.id}`,
 		levelling: `${crane}/level`,
 		'head rate': `${crane}/pass`,
 		'crane swap sheet': `${crane}/swap`,

@@ -223,9 +223,9 @@ describe('drift, levelling and head rate', () => {
 		await page.click(id('has-rowsFromM'));
 		await waitForText(page, '.answer', 'Keep the boom');
 		expect(await text(page, id('keep-out'))).toMatch(/^\d+\.\d\d m$/);
-		await fill(page, id('room-ceilingM'), '2300');
+		await fill(page, id('room-ceilingM'), '2.3');
 		await waitForText(page, '.answer', 'No boom is clear of it all');
-		await fill(page, id('room-ceilingM'), '100');
+		await fill(page, id('room-ceilingM'), '0.1');
 		await waitForText(page, '.fields', 'Between 1.00 m and 60.00 m.');
 		await page.click(id('has-lineM'));
 		await waitForText(page, '.slip', 'Ten metres from an overhead line');
@@ -240,6 +240,66 @@ describe('drift, levelling and head rate', () => {
 		await fill(page, id('pass-durationS'), '0');
 		await waitForText(page, '.fields', 'More than 0.1 s');
 	});
+	it('draws a pass: a pose on the way, pulled round and up, and taken out again', async () => {
+		await go(page, bench('Hall', 'Cine', 'pass'));
+		const path = () => page.$eval('path.way', (way) => way.getAttribute('d'));
+		const straight = await path();
+		await page.click(id('another-pose'));
+		const told = () => page.$eval(id('key-1'), (key) => key.getAttribute('aria-label')!);
+		const before = await told();
+		await drag(page, `${id('key-1')} .dot`, -60, -20);
+		await drag(page, `${id('pose-1')} .pose`, 0, 40);
+		expect(await told()).not.toBe(before);
+		expect(await path()).not.toBe(straight);
+		await page.$eval(id('key-1'), (key) => (key as SVGGElement).focus());
+		const boomOf = () => page.$eval(id('key-1'), (key) => Number(key.getAttribute('aria-valuenow')));
+		const up = await boomOf();
+		await page.keyboard.press('ArrowUp');
+		expect(await boomOf()).toBe(up + 1);
+		await page.click(id('drop-pose'));
+		expect(await page.$(id('key-2'))).toBeNull();
+		expect(await path()).toBe(straight);
+	});
+	it('balances every length of the arm, and builds it to one', async () => {
+		await go(page, bench('Hall', 'Cine', 'lengths'));
+		const rows = await page.$$eval('tbody tr', (all) => all.map((row) => row.textContent!.replace(/\s+/g, ' ')));
+		expect(rows).toHaveLength(4);
+		for (const row of rows) expect(row).toContain('as wanted');
+		await page.click(`${id('sections1')} .tool`);
+		await waitForText(page, id('sections1'), 'now');
+		await go(page, bench('Hall', 'Cine'));
+		await waitForText(page, '.answer', 'Balanced');
+		expect(await text(page, '.roll')).toContain('Build it to 3.60 m');
+	});
+	it('swaps the head, the camera off before it', async () => {
+		await go(page, bench('Hall', 'Cine', 'swap'));
+		await page.click(id('head-1'));
+		await waitForText(page, id('swap-steps'), 'Light remote head on');
+		const steps = await page.$$eval(`${id('swap-steps')} li`, (all) => all.map((step) => step.textContent ?? ''));
+		const index = (word: string) => steps.findIndex((step) => step.includes(word));
+		expect(index('Cine build, 25–120 off')).toBeLessThan(index('three-axis off'));
+		expect(index('three-axis off')).toBeLessThan(index('Light remote head on'));
+		expect(index('Light remote head on')).toBeLessThan(index('Cine build, 25–120 on'));
+	});
+	it('is told what is left against tipping at every step, and where only a hand keeps it standing', async () => {
+		await go(page, bench('Hall', 'Cine', 'order'));
+		expect(await text(page, id('reserve-free'))).toMatch(/^\d+ %reserve$/);
+		await go(page, bench('Hall', 'Cine', 'stand'));
+		await fill(page, id('ground-pushN'), '2900');
+		await go(page, bench('Hall', 'Cine', 'order'));
+		await waitForText(page, id('order-tips'), 'after “');
+	});
+	it('lays two crane balances side by side', async () => {
+		const log = (await get<LoggedBalance[]>('/api/balances')).filter(({ kind }) => kind === 'crane');
+		await go(page, `${screen.origin}/logbook/compare?a=${log[0]!.id}&b=${log.at(-1)!.id}`);
+		await waitForText(page, '[data-line="Hung in all"]', 'Hung in all');
+		expect(await text(page, '[data-line="Pivot to nose"]')).toMatch(/\d+ mm/);
+		await page.select(
+			id('pick-b'),
+			(await get<LoggedBalance[]>('/api/balances')).find(({ kind }) => kind === 'gimbal')!.id
+		);
+		await waitForText(page, '.sheet', 'another kind of support');
+	});
 });
 
 describe('a crane of one’s own', () => {
@@ -251,12 +311,17 @@ describe('a crane of one’s own', () => {
 		made = new URL(page.url()).pathname;
 		await fill(page, id('base-mass'), '92000');
 		await page.click(id('add-plate'));
+		await page.click(id('add-head'));
+		await fill(page, id('head-1-mass'), '2600');
+		await page.select(id('head-on'), '1');
 		await fill(page, id('crane-name'), 'Jib of the store');
 		await page.waitForSelector('[data-testid="crane-save"][data-state="saved"]');
 		await page.reload();
 		await ready(page);
 		expect(await page.$eval(id('base-mass'), (field) => (field as HTMLInputElement).value)).toBe('92000');
-		expect((await get<CraneRig>(`/api${made}`)).geometry.plates).toHaveLength(5);
+		const { geometry } = await get<CraneRig>(`/api${made}`);
+		expect(geometry.plates).toHaveLength(5);
+		expect([geometry.head.massKg, geometry.otherHeads![0]!.massKg]).toEqual([2.6, 4.2]);
 	});
 	it('says what is wrong at the field and of the whole', async () => {
 		await fill(page, id('plate0-mass'), '0');
@@ -318,7 +383,7 @@ describe('the server', () => {
 describe('on a phone', () => {
 	it('every sheet fits', async () => {
 		const phone = await screen.newPage(390, 844);
-		for (const sheet of ['', 'order', 'stand', 'drift', 'reach', 'level', 'pass', 'swap']) {
+		for (const sheet of ['', 'order', 'stand', 'drift', 'lengths', 'reach', 'venue', 'level', 'pass', 'swap']) {
 			await go(phone, bench('Hall', 'Cine', sheet));
 			expect([sheet, await phone.evaluate(() => document.documentElement.scrollWidth)]).toEqual([sheet, 390]);
 		}

@@ -97,13 +97,13 @@
 										'\u00a0×\u00a0'
 									)}</td
 								>
-								<td class="figure">{behind(row.target.trimU)}</td>
-								<td class:bad={Math.abs(row.leftKg) > figures.noseBandKg}
+								<td class="figure" data-head="trim">{behind(row.target.trimU)}</td>
+								<td data-head="leaves" class:bad={Math.abs(row.leftKg) > figures.noseBandKg}
 									>{Math.abs(row.leftKg) < 0.005
 										? 'as wanted'
 										: `${together(showMass(Math.abs(row.leftKg), units))} ${row.leftKg > 0 ? 'heavy' : 'light'}`}</td
 								>
-								<td class:bad={!row.trimReaches && hung > 0}
+								<td data-head={hung > 0 ? 'trim alone' : undefined} class:bad={!row.trimReaches && hung > 0}
 									>{hung === 0 ? '' : row.trimReaches ? behind(row.trimUM) : 'out of travel'}</td
 								>
 								<td
@@ -248,6 +248,32 @@
 	@media (max-width: 900px) {
 		.drawing {
 			min-height: 260px;
+		}
+		/* Rows become short paragraphs. */
+		thead {
+			display: none;
+		}
+		tr {
+			display: flex;
+			flex-wrap: wrap;
+			gap: 2px 14px;
+			align-items: center;
+			padding: 8px 0;
+			border-top: 1px solid var(--rule);
+		}
+		th,
+		td {
+			border: 0;
+			padding: 0;
+		}
+		th {
+			flex-basis: 100%;
+		}
+		td[data-head]::before {
+			content: attr(data-head) ' ';
+			font-size: 13px;
+			color: var(--quiet);
+			font-family: var(--font-sans);
 		}
 	}
 	@media (min-width: 901px) {

@@ -169,7 +169,7 @@
 				<QuantityField
 					label="subject {label}"
 					value={pass.subjectM[index] ?? 0}
-					quantity="length"
+					quantity="distance"
 					{units}
 					check={(value) => (Math.abs(value) <= 60 ? null : 'Within 60 m.')}
 					onvalue={(value) =>

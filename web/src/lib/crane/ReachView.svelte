@@ -3,7 +3,7 @@
 	import QuantityField from '$lib/fields/QuantityField.svelte';
 	import type { CraneRoom } from '$lib/model/crane';
 	import Slip from '$lib/slip/Slip.svelte';
-	import { unbroken } from '$lib/units/display';
+	import { showDistance, together, unbroken } from '$lib/units/display';
 	import Vial from '$lib/vial/Vial.svelte';
 	import { sharedCraneBench } from './craneBench.svelte';
 	import { aroundM, reachAround, type RoomFinding } from './reach';
@@ -18,8 +18,7 @@
 	let width = $state(740);
 	let height = $state(420);
 	const change = (next: Partial<CraneRoom>, about: string) => bench.change({ room: { ...room, ...next } }, about);
-	const metres = (value: number) =>
-		units === 'imperial' ? `${(value / 0.3048).toFixed(1)} ft` : `${value.toFixed(2)} m`;
+	const metres = (value: number) => together(showDistance(value, units));
 	const names: Readonly<Record<RoomFinding['what'], string>> = {
 		floor: 'the floor',
 		ceiling: 'the ceiling',
@@ -73,7 +72,7 @@
 						hideLabel
 						label={words}
 						value={room[field]}
-						quantity="length"
+						quantity="distance"
 						{units}
 						check={(value) =>
 							value >= least && value <= most ? null : `Between ${metres(least)} and ${metres(most)}.`}
@@ -87,7 +86,7 @@
 				<QuantityField
 					label="as high as"
 					value={room.headsM}
-					quantity="length"
+					quantity="distance"
 					{units}
 					check={(value) => (value >= 0.5 && value <= 3 ? null : `Between ${metres(0.5)} and ${metres(3)}.`)}
 					onvalue={(headsM) => change({ headsM }, 'heads')}

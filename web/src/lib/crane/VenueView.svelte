@@ -27,13 +27,15 @@
 	const bench = sharedCraneBench();
 	const units = $derived(bench.units);
 	const geometry = $derived(bench.crane.geometry);
+	/** Of its own, so that a step of the history that changes nothing here asks nothing anew. */
+	const setting = $derived(bench.setting);
 	// svelte-ignore state_referenced_locally
 	let venue = $state.raw(data.venue);
 	let trouble = $state('');
 	const standing = $derived(venue !== null && bench.state.standing?.venueId === venue.id ? bench.state.standing : null);
 	const plan = $derived(venue?.plan ?? null);
 	const around = $derived(
-		reachAround(geometry, bench.setting, bench.bodies, {
+		reachAround(geometry, setting, bench.bodies, {
 			ceilingM: plan?.ceilingM ?? null,
 			wallM: null,
 			rowsFromM: null,
@@ -41,9 +43,9 @@
 			lineM: null
 		})
 	);
-	const left = $derived(plan === null ? null : boomsLeft(geometry, bench.setting, bench.bodies, plan));
+	const left = $derived(plan === null ? null : boomsLeft(geometry, setting, bench.bodies, plan));
 	const question = $derived(
-		plan === null || standing === null ? null : venueQuestion(geometry, bench.setting, bench.bodies, plan, standing)
+		plan === null || standing === null ? null : venueQuestion(geometry, setting, bench.bodies, plan, standing)
 	);
 
 	let width = $state(740);
@@ -54,12 +56,15 @@
 	let asked = 0;
 	/** One question at a time: while it is worked on, only the newest waits. */
 	let busy = false;
+	/** What is shown is of a question asked before: nothing may be set by it. */
+	let pending = $state(true);
 	let waiting: NumberedQuestion | null = null;
 	onMount(() => {
 		const made = new Worker(new URL('./venue.worker.ts', import.meta.url), { type: 'module' });
 		made.onmessage = ({ data: reply }: MessageEvent<NumberedAnswer>) => {
 			busy = false;
 			if (waiting !== null) send(waiting);
+			else pending = false;
 			if ('problem' in reply) [problem, found] = [reply.problem, null];
 			else if (plan !== null && standing !== null) {
 				problem = '';
@@ -81,6 +86,7 @@
 			return;
 		}
 		asked += 1;
+		pending = true;
 		const next = { ...question, number: asked };
 		if (busy) waiting = next;
 		else send(next);
@@ -123,7 +129,7 @@
 						plan={venue.plan}
 						venueId={venue.id}
 						{geometry}
-						setting={bench.setting}
+						{setting}
 						{standing}
 						reachM={around.keepOutM - 0.5}
 						keepOutM={around.keepOutM}
@@ -292,6 +298,7 @@
 					<button
 						type="button"
 						class="go"
+						disabled={pending}
 						onclick={() =>
 							stand({ ...(swings === null ? {} : { stopsRad: swings }), ...(band === null ? {} : { boomsRad: band }) })}
 						data-testid="set-limits">Set the limits so</button

@@ -57,7 +57,7 @@
 		<Slip heading="Logged {when(record.loggedAt)} by {record.personName}">
 			{#snippet answer()}
 				{#if lines === null}Choose a payload to <strong>compare</strong>
-				{:else if lines.length === 0}Set everything <strong>as logged</strong>
+				{:else if lines.length === 0}{kind === 'crane' ? 'Hang' : 'Set'} everything <strong>as logged</strong>
 				{:else}From this setting, <strong>{lines.length} {lines.length === 1 ? 'move' : 'moves'}</strong>{/if}
 			{/snippet}
 			<p class="quiet">

@@ -53,9 +53,7 @@ export function showMass(kilograms: number, units: UnitSystem): Shown {
 
 /** How far in a room: metres, or feet, to a hundredth. */
 export const showDistance = (metres: number, units: UnitSystem): Shown =>
-	units === 'imperial'
-		? { figure: ftFromM(metres).toFixed(1), unit: 'ft' }
-		: { figure: metres.toFixed(2), unit: 'm' };
+	units === 'imperial' ? { figure: ftFromM(metres).toFixed(1), unit: 'ft' } : { figure: metres.toFixed(2), unit: 'm' };
 
 export const showShare = (share: number | null): Shown =>
 	share === null
