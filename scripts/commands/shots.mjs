@@ -95,9 +95,22 @@ export default async function shots() {
 		await take('crane-weights', hall, { before: accept(1) });
 		await take('crane-loading', `${hall}/order`);
 		await take('crane-stability', `${hall}/stand`, { theme: 'house' });
+		await take('crane-venue', `${hall}/venue`, {
+			before: async () => {
+				await page.select('[data-testid="venue"]', idOf(await get('/api/venues'), 'Tidewater'));
+				for (const [field, value] of [
+					['at-x', '8'],
+					['at-y', '4.5']
+				]) {
+					await page.click(`[data-testid="${field}"]`, { count: 3 });
+					await page.type(`[data-testid="${field}"]`, String(value));
+				}
+				await page.keyboard.press('Tab');
+				await page.waitForSelector('[data-testid="set-limits"]:not([disabled])');
+			}
+		});
 		await take('measure', `/payload/${wide}/measure`, { before: click('[data-testid="way-scales"]') });
 		await take('swap', `/payload/${wide}/swap?rig=${small}`);
-		await take('power', `/payload/${cine}/power`);
 		await take('rig', `/rigs/${large}`);
 		await take('learn', '/learn');
 		await take('logbook', '/logbook');
