@@ -25,7 +25,9 @@ export default ts.config(
 			'@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
 			// The compiler checks names, with types.
 			'no-undef': 'off',
-			eqeqeq: ['error', 'always', { null: 'ignore' }]
+			eqeqeq: ['error', 'always', { null: 'ignore' }],
+			// Served from the root of its own host; there is no base path to resolve against.
+			'svelte/no-navigation-without-resolve': 'off'
 		}
 	},
 	{
@@ -35,8 +37,6 @@ export default ts.config(
 			parserOptions: { extraFileExtensions: ['.svelte'], parser: ts.parser, svelteConfig }
 		},
 		rules: {
-			// Served from the root of its own host; there is no base path to resolve against.
-			'svelte/no-navigation-without-resolve': 'off',
 			// Maps here are values, replaced whole and never changed in place.
 			'svelte/prefer-svelte-reactivity': 'off'
 		}

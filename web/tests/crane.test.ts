@@ -247,8 +247,8 @@ describe('drift, levelling and head rate', () => {
 		await page.click(id('another-pose'));
 		const told = () => page.$eval(id('key-1'), (key) => key.getAttribute('aria-label')!);
 		const before = await told();
-		await drag(page, `${id('key-1')} .dot`, -60, -20);
-		await drag(page, `${id('pose-1')} .pose`, 0, 40);
+		await drag(page, `${id('key-1')} .ring`, -60, -20);
+		await drag(page, `${id('pose-1')} .ring`, 0, 40);
 		expect(await told()).not.toBe(before);
 		expect(await path()).not.toBe(straight);
 		await page.$eval(id('key-1'), (key) => (key as SVGGElement).focus());

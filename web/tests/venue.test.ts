@@ -221,7 +221,7 @@ describe('a crane in a venue', () => {
 	it('moves with its base, and is tried again where it is let go', async () => {
 		const x = () => page.$eval(id('at-x'), (field) => Number((field as HTMLInputElement).value));
 		const before = await x();
-		await drag(page, `${id('venue-base')} .end`, 60, 0);
+		await drag(page, `${id('venue-base')} .ring`, 60, 0);
 		expect(await x()).toBeGreaterThan(before + 0.5);
 		await page.$eval(id('venue-base'), (base) => (base as SVGGElement).focus());
 		const moved = await x();

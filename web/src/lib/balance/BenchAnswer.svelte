@@ -1,7 +1,9 @@
 <script lang="ts">
 	import { showMass, together, unbroken } from '$lib/units/display';
 	import type { UnitSystem } from '$lib/model/person';
-	import type { Rig } from '$lib/model/rig';
+	import type { Positions, Rig } from '$lib/model/rig';
+	import type { BalanceLog } from '$lib/logbook/balanceLog.svelte';
+	import LogBalance from '$lib/logbook/LogBalance.svelte';
 	import Slip from '$lib/slip/Slip.svelte';
 	import Vial from '$lib/vial/Vial.svelte';
 	import type { BalanceOrder } from '$lib/model/balance';
@@ -19,30 +21,14 @@
 		units: UnitSystem;
 		payloadHref: string;
 		/** Set once this setting is in the logbook. */
-		logged: { readonly href: string; readonly time: string } | null;
-		logging: boolean;
-		trouble: string;
-		note: string;
+		log: BalanceLog<Positions>;
 		onlog: () => void;
 		/** Checks of the list that nobody ticked yet. */
 		checksOpen?: number;
 		/** The guide asks for looks itself. */
 		noLooks?: boolean;
 	}
-	let {
-		bench,
-		rig,
-		figures,
-		units,
-		payloadHref,
-		logged,
-		logging,
-		trouble,
-		note = $bindable(),
-		onlog,
-		checksOpen = 0,
-		noLooks = false
-	}: Props = $props();
+	let { bench, rig, figures, units, payloadHref, log, onlog, checksOpen = 0, noLooks = false }: Props = $props();
 
 	const slip = $derived(benchSlip(rig, figures, units, bench.waived));
 	const light = $derived(lightWarning(rig, figures, units));
@@ -205,18 +191,7 @@
 			>
 		{/if}
 	{:else}
-		<label class="note">
-			Note
-			<textarea bind:value={note} rows="2" maxlength="2000" placeholder="Where, which zoom position, what to remember"
-			></textarea>
-		</label>
-		{#if logged === null}
-			<button type="button" class="go" onclick={onlog} disabled={logging} data-testid="log">Log this balance</button>
-		{:else}
-			<p class="logged" role="status">
-				Logged at {logged.time}. <a href={logged.href} data-testid="open-log">Open it</a>
-			</p>
-		{/if}
+		<LogBalance {log} placeholder="Where, which zoom position, what to remember" {onlog} />
 		{#if bench.waived}
 			<button type="button" class="second" onclick={() => bench.waive(false)}>Back to what would cure it</button>
 		{/if}
@@ -237,18 +212,13 @@
 			onlook={(look) => bench.look(look)}
 		/>
 	{/if}
-	{#if trouble !== ''}<p class="warning" role="alert">{trouble}</p>{/if}
+	{#if log.trouble !== ''}<p class="warning" role="alert">{log.trouble}</p>{/if}
 	{#if bench.linkLost}<p class="warning" role="status">
 			No link to the server. The readings are kept here and sent when it is back.
 		</p>{/if}
 </Slip>
 
 <style>
-	.detail {
-		font-size: 18px;
-		color: var(--quiet);
-		margin-top: -6px;
-	}
 	.tube {
 		display: grid;
 		grid-template-columns: auto 1fr auto;
@@ -260,30 +230,6 @@
 	.small {
 		font-size: 14px;
 		margin-top: -6px;
-	}
-	.warning {
-		color: var(--clay);
-		background: var(--clay-wash);
-		padding: 8px 12px;
-		border-left: 4px solid var(--clay);
-	}
-	.note {
-		display: grid;
-		gap: 3px;
-		font-size: 14px;
-		color: var(--quiet);
-	}
-	.note textarea {
-		color: var(--ink);
-		font-size: 16px;
-	}
-	.logged {
-		font-size: 18px;
-		font-weight: 700;
-	}
-	.checks {
-		border-left: 4px solid var(--spirit);
-		padding-left: 12px;
 	}
 	.other .link,
 	.fitted .link {
@@ -309,37 +255,6 @@
 		font-size: 14px;
 		padding-top: 2px;
 		padding-bottom: 2px;
-	}
-	.roll:empty {
-		display: none;
-	}
-	.roll {
-		display: grid;
-		gap: 6px;
-		color: var(--quiet);
-		max-height: 150px;
-		overflow-y: auto;
-	}
-	.roll li {
-		text-decoration: line-through;
-	}
-	.count {
-		font-size: 14px;
-		color: var(--quiet);
-		display: flex;
-		flex-wrap: wrap;
-		gap: 0 16px;
-		align-items: center;
-	}
-	.link {
-		min-height: 44px;
-		color: var(--press);
-		text-decoration: underline;
-	}
-	.link:disabled {
-		color: var(--edge);
-		text-decoration: none;
-		cursor: default;
 	}
 	@media (max-width: 900px) {
 		.go {

@@ -1,18 +1,17 @@
 <script lang="ts">
 	import '$lib/state/bench.css';
-	import { beforeNavigate, goto, invalidate } from '$app/navigation';
-	import { ask } from '$lib/api';
+	import { beforeNavigate, goto } from '$app/navigation';
 	import { isTyping } from '$lib/dayline/keys';
 	import { showStation } from '$lib/dayline/live.svelte';
 	import { putOnBench } from '$lib/dayline/onBench';
 	import { balanceStation } from '$lib/dayline/states';
-	import type { BalanceRecord, BenchState } from '$lib/model/balance';
+	import { BalanceLog } from '$lib/logbook/balanceLog.svelte';
+	import type { BenchState } from '$lib/model/balance';
 	import type { Part } from '$lib/model/part';
 	import { mountedBodies, type Payload, standingParts } from '$lib/model/payload';
 	import type { Person } from '$lib/model/person';
-	import type { Positions, Rig } from '$lib/model/rig';
+	import type { Rig } from '$lib/model/rig';
 	import { onMount } from 'svelte';
-	import { v7 as newId } from 'uuid';
 	import BenchAnswer from './BenchAnswer.svelte';
 	import { GimbalBench } from './gimbalBench.svelte';
 	import MotorShares from './MotorShares.svelte';
@@ -49,12 +48,22 @@
 
 	let width = $state(770);
 	let height = $state(440);
-	let note = $state('');
-	let logging = $state(false);
-	let trouble = $state('');
-	let logged = $state.raw<{ href: string; time: string; positionsM: Positions } | null>(null);
-	/** One id for one setting: pressing again after a lost answer logs it once. */
-	let attempt = { id: newId(), positionsM: bench.positionsM };
+	const log = new BalanceLog(
+		'/api/balances',
+		() => bench.positionsM,
+		() => bench.save()
+	);
+	const logIt = () =>
+		log.log((positionsM) => ({
+			positionsM,
+			payloadId: payload.id,
+			rigId: rig.id,
+			payloadVersion: payload.version,
+			nudges: bench.nudges,
+			looks: bench.looks,
+			weights: bench.state.weights ?? [],
+			alternativeIds: bench.state.alternativeIds ?? []
+		}));
 
 	const units = $derived(data.person.units);
 	const figures = $derived(bench.figures);
@@ -70,40 +79,7 @@
 	$effect(() => {
 		if (figures !== null) return showStation('balance', balanceStation(figures));
 	});
-	$effect(() => {
-		// A later reading is another setting, to be logged anew.
-		if (logged !== null && logged.positionsM !== bench.positionsM) logged = null;
-	});
 	beforeNavigate(() => void bench.save());
-
-	async function log() {
-		if (attempt.positionsM !== bench.positionsM) attempt = { id: newId(), positionsM: bench.positionsM };
-		logging = true;
-		trouble = '';
-		await bench.save();
-		const outcome = await ask<BalanceRecord>('POST', '/api/balances', {
-			...attempt,
-			payloadId: payload.id,
-			rigId: rig.id,
-			payloadVersion: payload.version,
-			nudges: bench.nudges,
-			looks: bench.looks,
-			weights: bench.state.weights ?? [],
-			alternativeIds: bench.state.alternativeIds ?? [],
-			note: note.trim()
-		});
-		logging = false;
-		if (!outcome.ok) {
-			trouble =
-				outcome.error.code === 'stale'
-					? 'The payload was changed meanwhile. Reload to balance it as it is now; the readings are kept.'
-					: outcome.error.message;
-			return;
-		}
-		const time = new Date(outcome.value.loggedAt).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
-		logged = { href: `/logbook/${outcome.value.id}`, time, positionsM: attempt.positionsM };
-		await invalidate('poise:stations');
-	}
 
 	const choose = (rigId: string, payloadId: string) => goto(`/balance/${rigId}/${payloadId}`);
 
@@ -119,7 +95,7 @@
 		else if (control && key === 's') void bench.save();
 		else if (!control && event.key === 'Enter' && !onControl) {
 			if (figures?.next && (figures.solution.balanced || bench.waived)) bench.accept();
-			else if (figures?.poised && logged === null) void log();
+			else if (figures?.poised && log.logged === null) void logIt();
 		} else return;
 		event.preventDefault();
 	}
@@ -177,19 +153,7 @@
 	</section>
 	<div class="answer-column">
 		{#if figures !== null}
-			<BenchAnswer
-				{bench}
-				{rig}
-				{figures}
-				{units}
-				{payloadHref}
-				checksOpen={data.checksOpen}
-				{logged}
-				{logging}
-				{trouble}
-				bind:note
-				onlog={log}
-			/>
+			<BenchAnswer {bench} {rig} {figures} {units} {payloadHref} checksOpen={data.checksOpen} {log} onlog={logIt} />
 		{/if}
 	</div>
 </div>

@@ -293,16 +293,7 @@
 	dd {
 		font-weight: 700;
 	}
-	.caution {
-		border-left: 4px solid var(--clay);
-		padding: 2px 12px;
-		color: var(--clay);
-	}
 	.hunt,
-	.checks {
-		border-left: 4px solid var(--spirit);
-		padding-left: 12px;
-	}
 	.guide :global(.go) {
 		min-height: 68px;
 	}
@@ -340,13 +331,5 @@
 		display: inline-flex;
 		align-items: center;
 		gap: 8px;
-	}
-	.link {
-		min-height: 44px;
-		color: var(--press);
-		text-decoration: underline;
-	}
-	.link:disabled {
-		color: var(--edge);
 	}
 </style>

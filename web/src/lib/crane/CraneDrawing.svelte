@@ -1,5 +1,8 @@
 <script lang="ts">
 	import { type CraneArm, cranePose, degFromRad } from '@poise/core';
+	import Board from '$lib/drawing/Board.svelte';
+	import { Pull } from '$lib/drawing/pull.svelte';
+	import ScaleBar from '$lib/drawing/ScaleBar.svelte';
 	import { pxPerMetreFullSize, ratios, scaleBarM } from '$lib/drawing/projection';
 	import type { CraneGeometry, CraneSetting } from '$lib/model/crane';
 	import type { UnitSystem } from '$lib/model/person';
@@ -48,7 +51,6 @@
 					keptLevel: geometry.nose.kept === 'level'
 				}
 	);
-	let dragging = $state(false);
 	interface Layout {
 		readonly px: number;
 		readonly ratio: number;
@@ -124,26 +126,16 @@
 	});
 	const barM = $derived(scaleBarM(px, 70, units === 'imperial'));
 
-	let svg = $state<SVGSVGElement>();
-	function boomAt(event: PointerEvent): number {
-		const box = svg!.getBoundingClientRect();
-		return Math.atan2(pivot.y - (event.clientY - box.top), event.clientX - box.left - pivot.x);
-	}
+	const pull = new Pull<'nose'>(
+		(_, { x, y }) => onboom?.(Math.atan2(pivot.y - y, x - pivot.x)),
+		() => {
+			frozen = null;
+			onsettle?.();
+		}
+	);
 	function grab(event: PointerEvent) {
-		if (onboom === undefined || event.button !== 0) return;
-		dragging = true;
 		frozen = layout;
-		(event.currentTarget as SVGGElement).setPointerCapture(event.pointerId);
-		event.preventDefault();
-	}
-	function pull(event: PointerEvent) {
-		if (dragging) onboom?.(boomAt(event));
-	}
-	function letGo() {
-		if (!dragging) return;
-		dragging = false;
-		frozen = null;
-		onsettle?.();
+		pull.grab(event, 'nose');
 	}
 	function keys(event: KeyboardEvent) {
 		const way = event.key === 'ArrowUp' ? 1 : event.key === 'ArrowDown' ? -1 : 0;
@@ -153,17 +145,7 @@
 	}
 </script>
 
-<svg
-	bind:this={svg}
-	{width}
-	{height}
-	viewBox="0 0 {width} {height}"
-	role="group"
-	aria-label="Drawing of the crane from the side"
-	onpointermove={pull}
-	onpointerup={letGo}
-	onpointercancel={letGo}
->
+<Board {width} {height} label="Drawing of the crane from the side" {pull}>
 	<defs>
 		<pattern id="grid-{uid}" width="20" height="20" patternUnits="userSpaceOnUse">
 			<path d="M20 0H0V20" fill="none" stroke="var(--grid)" stroke-width="1" />
@@ -276,7 +258,7 @@
 		aria-valuemax={onboom === undefined ? undefined : Math.round(degFromRad(geometry.boomRangeRad[1]))}
 		data-testid="nose"
 		transform="translate({nose.x} {nose.y}) rotate({geometry.nose.kept === 'level' ? 0 : turn})"
-		onpointerdown={grab}
+		onpointerdown={onboom === undefined ? undefined : grab}
 		onkeydown={keys}
 		onkeyup={() => onsettle?.()}
 	>
@@ -323,22 +305,16 @@
 				y={pivot.y + 0.5 * px}
 				text-anchor="start">{hung.toFixed(2).replace(/\.?0+$/, '')} kg hung</text
 			>{/if}
-		<g class="bar" transform="translate(24 {height - 14})" aria-hidden="true">
-			<path d="M0 -4V4M{barM * px} -4V4M0 0H{barM * px}" />
-			<text x={barM * px + 8} y="4"
-				>{Number(showLength(barM, units).figure)} {showLength(barM, units).unit} · 1 : {layout.ratio}</text
-			>
-		</g>
+		<ScaleBar
+			x={24}
+			y={height - 14}
+			px={barM * px}
+			words="{Number(showLength(barM, units).figure)} {showLength(barM, units).unit} · 1 : {layout.ratio}"
+		/>
 	{/if}
-</svg>
+</Board>
 
 <style>
-	svg {
-		display: block;
-		touch-action: pan-y;
-		user-select: none;
-		-webkit-user-select: none;
-	}
 	.floor {
 		stroke: var(--ink);
 		stroke-width: 1.6;
@@ -446,13 +422,5 @@
 	.angle {
 		fill: var(--press);
 		font-size: 15px;
-	}
-	.bar path {
-		stroke: var(--ink);
-		stroke-width: 1.2;
-	}
-	.bar text {
-		font-size: 13px;
-		fill: var(--quiet);
 	}
 </style>

@@ -2,6 +2,8 @@
 	import '$lib/state/sheet.css';
 	import type { Part } from '$lib/model/part';
 	import type { Payload } from '$lib/model/payload';
+	import AlsoWith from '$lib/payload/AlsoWith.svelte';
+	import { familyOf } from '$lib/payload/family';
 	import { showMass, showMove, together } from '$lib/units/display';
 	import { SvelteSet } from 'svelte/reactivity';
 	import { sharedCraneBench } from './craneBench.svelte';
@@ -18,17 +20,20 @@
 	const units = $derived(bench.units);
 	const { crane } = bench;
 	const figures = $derived(bench.figures as CraneFigures);
-	const others = $derived(data.payloads.filter(({ id }) => id !== data.payload.id));
-	const family = $derived(
-		others.filter(({ familyId }) => familyId != null && familyId === data.payload.familyId).map(({ id }) => id)
-	);
+	const kin = $derived(familyOf(data.payload, data.payloads));
+	const others = $derived(kin.others);
 	const added = new SvelteSet<string>();
 	const heads = $derived(headsOf(crane.geometry));
 	const otherHeads = new SvelteSet<number>();
 	const builds = $derived(
 		craneBuilds(
 			crane,
-			[data.payload, ...others.filter(({ id }) => family.includes(id) || added.has(id))],
+			[
+				data.payload,
+				...data.payloads.filter(
+					(each) => each.id !== data.payload.id && (kin.family.includes(each) || added.has(each.id))
+				)
+			],
 			data.shelf,
 			bench.state,
 			[...otherHeads]
@@ -58,35 +63,13 @@
 	<h1>Swap sheet</h1>
 	<p class="lead">Plates and trim before and after, and the order in which to do it, on {crane.name}.</p>
 	<div class="row screen">
-		<fieldset>
-			<legend>Also with</legend>
-			{#each others.filter(({ id }) => !family.includes(id)) as { id, name } (id)}
-				<label class="also"
-					><input
-						type="checkbox"
-						checked={added.has(id)}
-						onchange={(event) => (event.currentTarget.checked ? added.add(id) : added.delete(id))}
-						data-testid="also-{name}"
-					/>
-					{name}</label
-				>
-			{/each}
-		</fieldset>
+		<AlsoWith legend="Also with" choices={others} ticked={added} />
 		{#if heads.length > 1}
-			<fieldset>
-				<legend>Under another head</legend>
-				{#each heads.slice(1) as { index, name } (index)}
-					<label class="also"
-						><input
-							type="checkbox"
-							checked={otherHeads.has(index)}
-							onchange={(event) => (event.currentTarget.checked ? otherHeads.add(index) : otherHeads.delete(index))}
-							data-testid="head-{index}"
-						/>
-						{name}</label
-					>
-				{/each}
-			</fieldset>
+			<AlsoWith
+				legend="Under another head"
+				choices={heads.slice(1).map(({ index, name }) => ({ id: index, name, testId: `head-${index}` }))}
+				ticked={otherHeads}
+			/>
 		{/if}
 		<button type="button" class="second" onclick={() => window.print()}>Print</button>
 	</div>
@@ -148,19 +131,6 @@
 </div>
 
 <style>
-	fieldset {
-		display: flex;
-		flex-wrap: wrap;
-		gap: 0 16px;
-		font-size: 14px;
-		border: 0;
-	}
-	.also {
-		display: inline-flex;
-		align-items: center;
-		gap: 6px;
-		min-height: 44px;
-	}
 	.problem {
 		display: block;
 	}

@@ -159,11 +159,6 @@
 		gap: 10px;
 		font-size: 14px;
 	}
-	.caution {
-		border-left: 4px solid var(--clay);
-		color: var(--clay);
-		padding: 2px 12px;
-	}
 	@media (min-width: 901px) {
 		.rows {
 			max-height: 50% !important;

@@ -240,11 +240,6 @@
 		gap: 10px;
 		font-size: 14px;
 	}
-	.caution {
-		border-left: 4px solid var(--clay);
-		color: var(--clay);
-		padding: 2px 12px;
-	}
 	@media (max-width: 900px) {
 		.drawing {
 			min-height: 260px;

@@ -256,20 +256,10 @@
 		align-items: center;
 		min-height: 44px;
 	}
-	.link {
-		min-height: 44px;
-		color: var(--press);
-		text-decoration: underline;
-	}
 	.wish {
 		display: flex;
 		gap: 10px;
 		align-items: center;
 		min-height: 44px;
-	}
-	.caution {
-		border-left: 4px solid var(--clay);
-		color: var(--clay);
-		padding: 2px 12px;
 	}
 </style>

@@ -287,11 +287,6 @@
 	.who {
 		font-size: 19px;
 	}
-	.caution {
-		border-left: 4px solid var(--clay);
-		color: var(--clay);
-		padding: 2px 12px;
-	}
 	h2 {
 		font-size: 16px;
 		border-top: 1px solid var(--rule);

@@ -1,5 +1,8 @@
 <script lang="ts">
 	import type { PassSample, Vec3 } from '@poise/core';
+	import Board from '$lib/drawing/Board.svelte';
+	import Handle from '$lib/drawing/Handle.svelte';
+	import { arrowStep, Pull } from '$lib/drawing/pull.svelte';
 	import { countedFrom } from './passKeys';
 
 	/** The lens's way past the subject, from above; pull the subject, and the poses round the pivot. */
@@ -29,10 +32,29 @@
 		onsettle
 	}: Props = $props();
 
-	let dragging = $state.raw<{ px: number; x: number; y: number } | null>(null);
-	/** While the subject is pulled the plan stands still under the hand. */
+	/** A pose by its number, or the subject. */
+	const pull = new Pull<number | 'subject'>(
+		(what, { x, y }) => {
+			if (what === 'subject')
+				onsubject(Math.round(((x - view.x) / view.px) * 100) / 100, Math.round(((view.y - y) / view.px) * 100) / 100);
+			else {
+				const swing = (Math.atan2(view.y - y, x - view.x) * 180) / Math.PI;
+				onkey?.(what, countedFrom((Math.round(swing) * Math.PI) / 180, keys[what]!.swingRad));
+			}
+		},
+		() => {
+			held = null;
+			onsettle();
+		}
+	);
+	/** While something is pulled the plan stands still under the hand. */
+	let held = $state.raw<{ readonly px: number; readonly x: number; readonly y: number } | null>(null);
+	function grab(event: PointerEvent, what: number | 'subject') {
+		pull.grab(event, what);
+		held = { px: view.px, x: view.x, y: view.y };
+	}
 	const view = $derived.by(() => {
-		if (dragging !== null) return dragging;
+		if (held !== null) return held;
 		const points = [...samples.map(({ lensM }) => lensM), subjectM, [0, 0, 0] as const];
 		const [xs, ys] = [points.map(([x]) => x), points.map(([, y]) => y)];
 		const [left, right] = [Math.min(...xs) - 0.8, Math.max(...xs) + 0.8];
@@ -47,7 +69,6 @@
 	const poses = $derived(
 		samples.length === 0 ? [] : keys.map(({ share }) => samples[Math.round(share * (samples.length - 1))]!.lensM)
 	);
-	let pulled = $state<number | null>(null);
 	function swingKeys(event: KeyboardEvent, index: number) {
 		const by = event.key === 'ArrowLeft' ? 1 : event.key === 'ArrowRight' ? -1 : 0;
 		if (by === 0) return;
@@ -55,45 +76,15 @@
 		onkey?.(index, keys[index]!.swingRad + by * (event.shiftKey ? 5 : 1) * (Math.PI / 180));
 	}
 	const marks = $derived(samples.filter((_, index) => index % 80 === 0));
-	let svg = $state<SVGSVGElement>();
-	function pull(event: PointerEvent) {
-		if (dragging === null) return;
-		const box = svg!.getBoundingClientRect();
-		if (pulled !== null) {
-			const swing = Math.atan2(view.y - (event.clientY - box.top), event.clientX - box.left - view.x);
-			onkey?.(pulled, countedFrom(Math.round((swing * 180) / Math.PI) * (Math.PI / 180), keys[pulled]!.swingRad));
-			return;
-		}
-		onsubject(
-			Math.round(((event.clientX - box.left - view.x) / view.px) * 100) / 100,
-			Math.round(((view.y - (event.clientY - box.top)) / view.px) * 100) / 100
-		);
-	}
-	function letGo() {
-		if (dragging === null) return;
-		dragging = pulled = null;
-		onsettle();
-	}
 	function subjectKeys(event: KeyboardEvent) {
-		const step = event.shiftKey ? 0.5 : 0.1;
-		const by = { ArrowLeft: [-step, 0], ArrowRight: [step, 0], ArrowUp: [0, step], ArrowDown: [0, -step] }[event.key];
-		if (by === undefined) return;
+		const by = arrowStep(event, 0.1, 0.5);
+		if (by === null) return;
 		event.preventDefault();
-		onsubject(subjectM[0] + by[0]!, subjectM[1] + by[1]!);
+		onsubject(subjectM[0] + by[0], subjectM[1] + by[1]);
 	}
 </script>
 
-<svg
-	bind:this={svg}
-	{width}
-	{height}
-	viewBox="0 0 {width} {height}"
-	role="group"
-	aria-label="Plan of the pass"
-	onpointermove={pull}
-	onpointerup={letGo}
-	onpointercancel={letGo}
->
+<Board {width} {height} label="Plan of the pass" {pull}>
 	{#each marks as { lensM } (lensM)}
 		<path class="aim" d="M{at(lensM).x} {at(lensM).y}L{subject.x} {subject.y}" />
 	{/each}
@@ -107,32 +98,22 @@
 	{/each}
 	<path class="pivot" d="M{pivot.x - 8} {pivot.y}h16M{pivot.x} {pivot.y - 8}v16" />
 	{#each onkey === undefined ? [] : poses as lensM, index (index)}
-		<g
-			class="key"
-			class:chosen={index === chosen}
-			role="slider"
-			tabindex="0"
-			aria-label="Pose {index + 1}, swing {((keys[index]!.swingRad * 180) / Math.PI).toFixed(0)} degrees"
-			aria-valuenow={Math.round((keys[index]!.swingRad * 180) / Math.PI)}
-			aria-valuemin={-360}
-			aria-valuemax={360}
-			data-testid="pose-{index}"
-			onpointerdown={(event) => {
-				if (event.button !== 0) return;
+		<path class="arm" d="M{pivot.x} {pivot.y}L{at(lensM).x} {at(lensM).y}" />
+		<Handle
+			x={at(lensM).x}
+			y={at(lensM).y}
+			chosen={index === chosen}
+			label="Pose {index + 1}, swing {((keys[index]!.swingRad * 180) / Math.PI).toFixed(0)} degrees"
+			testId="pose-{index}"
+			slider={{ now: Math.round((keys[index]!.swingRad * 180) / Math.PI), least: -360, most: 360 }}
+			ongrab={(event) => {
 				onchoose?.(index);
-				pulled = index;
-				dragging = { px: view.px, x: view.x, y: view.y };
-				svg!.setPointerCapture(event.pointerId);
-				event.preventDefault();
+				grab(event, index);
 			}}
 			onfocus={() => onchoose?.(index)}
 			onkeydown={(event) => swingKeys(event, index)}
-			onkeyup={() => onsettle()}
-		>
-			<path class="arm" d="M{pivot.x} {pivot.y}L{at(lensM).x} {at(lensM).y}" />
-			<circle class="touch" cx={at(lensM).x} cy={at(lensM).y} r="20" />
-			<circle class="pose" cx={at(lensM).x} cy={at(lensM).y} r="8" />
-		</g>
+			{onsettle}
+		/>
 	{/each}
 	<g
 		class="subject"
@@ -141,11 +122,7 @@
 		aria-label="Subject, arrow keys move it"
 		data-testid="subject"
 		transform="translate({subject.x} {subject.y})"
-		onpointerdown={(event) => {
-			(event.currentTarget as SVGGElement).setPointerCapture(event.pointerId);
-			dragging = { px: view.px, x: view.x, y: view.y };
-			event.preventDefault();
-		}}
+		onpointerdown={(event) => grab(event, 'subject')}
 		onkeydown={subjectKeys}
 		onkeyup={() => onsettle()}
 	>
@@ -154,13 +131,9 @@
 		<circle class="dot" r="3" />
 		<text x="14" y="5">subject</text>
 	</g>
-</svg>
+</Board>
 
 <style>
-	svg {
-		display: block;
-		touch-action: pan-y;
-	}
 	.way {
 		fill: none;
 		stroke: var(--press);
@@ -179,28 +152,10 @@
 		stroke: var(--ink);
 		stroke-width: 2;
 	}
-	.key {
-		cursor: grab;
-		touch-action: none;
-	}
-	.key:focus {
-		outline: none;
-	}
 	.arm {
 		stroke: var(--ink);
 		stroke-width: 1;
 		stroke-dasharray: 2 5;
-	}
-	.pose {
-		fill: var(--panel);
-		stroke: var(--press);
-		stroke-width: 2.4;
-	}
-	.chosen .pose {
-		fill: var(--spirit);
-	}
-	.key:focus-visible .pose {
-		stroke-width: 5;
 	}
 	.subject {
 		cursor: grab;

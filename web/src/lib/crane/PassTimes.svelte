@@ -1,5 +1,8 @@
 <script lang="ts">
 	import { degFromRad, type PassKey, type PassSample } from '@poise/core';
+	import Board from '$lib/drawing/Board.svelte';
+	import Handle from '$lib/drawing/Handle.svelte';
+	import { Pull } from '$lib/drawing/pull.svelte';
 	import type { Span } from '$lib/model/crane';
 
 	/** The boom over the time of a pass; pull its poses along the time and up. */
@@ -28,22 +31,16 @@
 	const curve = $derived(
 		samples.length === 0 ? '' : `M${samples.map(({ atS, boomRad }) => `${x(atS / durationS)} ${y(boomRad)}`).join('L')}`
 	);
-	let svg = $state<SVGSVGElement>();
-	let drag = $state<number | null>(null);
-	function move(event: PointerEvent) {
-		if (drag === null) return;
-		const box = svg!.getBoundingClientRect();
-		const boom = most - ((event.clientY - box.top - top) / up) * (most - least);
-		onkey(drag, {
-			share: Math.min(1, Math.max(0, (event.clientX - box.left - left) / across)),
-			boomRad: Math.min(most, Math.max(least, Math.round(degFromRad(boom)) * (Math.PI / 180)))
-		});
-	}
-	function letGo() {
-		if (drag === null) return;
-		drag = null;
-		onsettle();
-	}
+	const pull = new Pull<number>(
+		(index, at) => {
+			const boom = most - ((at.y - top) / up) * (most - least);
+			onkey(index, {
+				share: Math.min(1, Math.max(0, (at.x - left) / across)),
+				boomRad: Math.min(most, Math.max(least, Math.round(degFromRad(boom)) * (Math.PI / 180)))
+			});
+		},
+		() => onsettle()
+	);
 	function keysOn(event: KeyboardEvent, index: number) {
 		const key = keys[index]!;
 		const step = event.shiftKey ? 5 : 1;
@@ -59,17 +56,7 @@
 	const marks = $derived([least, 0, most].filter((value) => value >= least && value <= most));
 </script>
 
-<svg
-	bind:this={svg}
-	{width}
-	{height}
-	viewBox="0 0 {width} {height}"
-	role="group"
-	aria-label="Boom over the time of the pass"
-	onpointermove={move}
-	onpointerup={letGo}
-	onpointercancel={letGo}
->
+<Board {width} {height} label="Boom over the time of the pass" {pull}>
 	<path class="axis" d="M{left} {top}V{top + up}H{left + across}" />
 	{#each marks as value (value)}
 		<path class="mark" d="M{left} {y(value)}H{left + across}" />
@@ -80,42 +67,31 @@
 	<text x={left + across / 2} y={height - 4} text-anchor="middle">boom over time: pull the poses</text>
 	<path class="curve" d={curve} />
 	{#each keys as { share, swingRad, boomRad }, index (index)}
-		<g
-			class="key"
-			class:chosen={index === chosen}
-			role="slider"
-			tabindex="0"
-			aria-label="Pose {index + 1}: {(share * durationS).toFixed(1)} s, boom {degFromRad(boomRad).toFixed(
+		<Handle
+			x={x(share)}
+			y={y(boomRad)}
+			chosen={index === chosen}
+			label="Pose {index + 1}: {(share * durationS).toFixed(1)} s, boom {degFromRad(boomRad).toFixed(
 				0
 			)}°, swing {degFromRad(swingRad).toFixed(0)}°"
-			aria-valuenow={Math.round(degFromRad(boomRad))}
-			aria-valuemin={Math.round(degFromRad(least))}
-			aria-valuemax={Math.round(degFromRad(most))}
-			data-testid="key-{index}"
-			onpointerdown={(event) => {
-				if (event.button !== 0) return;
+			testId="key-{index}"
+			slider={{
+				now: Math.round(degFromRad(boomRad)),
+				least: Math.round(degFromRad(least)),
+				most: Math.round(degFromRad(most))
+			}}
+			ongrab={(event) => {
 				onchoose(index);
-				drag = index;
-				svg!.setPointerCapture(event.pointerId);
-				event.preventDefault();
+				pull.grab(event, index);
 			}}
 			onfocus={() => onchoose(index)}
 			onkeydown={(event) => keysOn(event, index)}
-			onkeyup={onsettle}
-		>
-			<circle class="touch" cx={x(share)} cy={y(boomRad)} r="20" />
-			<circle class="dot" cx={x(share)} cy={y(boomRad)} r="8" />
-		</g>
+			{onsettle}
+		/>
 	{/each}
-</svg>
+</Board>
 
 <style>
-	svg {
-		display: block;
-		touch-action: pan-y;
-		user-select: none;
-		-webkit-user-select: none;
-	}
 	.axis {
 		fill: none;
 		stroke: var(--ink);
@@ -132,26 +108,5 @@
 	text {
 		font-size: 12.5px;
 		fill: var(--quiet);
-	}
-	.key {
-		cursor: grab;
-		touch-action: none;
-	}
-	.key:focus {
-		outline: none;
-	}
-	.touch {
-		fill: transparent;
-	}
-	.dot {
-		fill: var(--panel);
-		stroke: var(--press);
-		stroke-width: 2.4;
-	}
-	.chosen .dot {
-		fill: var(--spirit);
-	}
-	.key:focus-visible .dot {
-		stroke-width: 5;
 	}
 </style>

@@ -370,14 +370,4 @@
 		border-top: 1px solid var(--rule);
 		padding-top: 10px;
 	}
-	.caution {
-		border-left: 4px solid var(--clay);
-		color: var(--clay);
-		padding: 2px 12px;
-	}
-	.link {
-		min-height: 44px;
-		color: var(--press);
-		text-decoration: underline;
-	}
 </style>

@@ -1,5 +1,7 @@
 <script lang="ts">
 	import type { stabilityRose } from '@poise/core';
+	import Board from '$lib/drawing/Board.svelte';
+	import { Pull } from '$lib/drawing/pull.svelte';
 	import { pxPerMetreFullSize, ratios } from '$lib/drawing/projection';
 	import type { CraneGeometry, CraneSetting } from '$lib/model/crane';
 	import { leastReserve, warnReserve } from './figures';
@@ -43,23 +45,10 @@
 	const outside = $derived(reach * px > Math.min(width, height) / 2 - 20);
 	const armLength = $derived(outside ? Math.min(width, height) / 2 / px - 0.2 : reach);
 
-	let dragging = $state(false);
-	let svg = $state<SVGSVGElement>();
-	function swing(event: PointerEvent) {
-		const box = svg!.getBoundingClientRect();
-		onswing?.(Math.atan2(middle.y - (event.clientY - box.top), event.clientX - box.left - middle.x));
-	}
-	function grab(event: PointerEvent) {
-		if (onswing === undefined || event.button !== 0) return;
-		dragging = true;
-		(event.currentTarget as SVGGElement).setPointerCapture(event.pointerId);
-		event.preventDefault();
-	}
-	function letGo() {
-		if (!dragging) return;
-		dragging = false;
-		onsettle?.();
-	}
+	const pull = new Pull<'arm'>(
+		(_, { x, y }) => onswing?.(Math.atan2(middle.y - y, x - middle.x)),
+		() => onsettle?.()
+	);
 	function keys(event: KeyboardEvent) {
 		const way = event.key === 'ArrowLeft' ? 1 : event.key === 'ArrowRight' ? -1 : 0;
 		if (way === 0 || onswing === undefined) return;
@@ -76,17 +65,7 @@
 	});
 </script>
 
-<svg
-	bind:this={svg}
-	{width}
-	{height}
-	viewBox="0 0 {width} {height}"
-	role="group"
-	aria-label="Plan of the crane with its reserve against tipping"
-	onpointermove={(event) => dragging && swing(event)}
-	onpointerup={letGo}
-	onpointercancel={letGo}
->
+<Board {width} {height} label="Plan of the crane with its reserve against tipping" {pull}>
 	{#each [1, 0.5] as share (share)}<circle class="ring" cx={middle.x} cy={middle.y} r={ring(share)} />{/each}
 	<circle class="warn" cx={middle.x} cy={middle.y} r={ring(warnReserve)} />
 	<circle class="least" cx={middle.x} cy={middle.y} r={ring(leastReserve)} />
@@ -113,7 +92,7 @@
 		aria-valuemin={onswing === undefined ? undefined : -180}
 		aria-valuemax={onswing === undefined ? undefined : 180}
 		data-testid="swing"
-		onpointerdown={grab}
+		onpointerdown={onswing === undefined ? undefined : (event) => pull.grab(event, 'arm')}
 		onkeydown={keys}
 		onkeyup={() => onsettle?.()}
 	>
@@ -125,15 +104,9 @@
 	<circle class="pivot" cx={middle.x} cy={middle.y} r="6" />
 	<text class="note" x={middle.x + ring(1) * 0.72} y={middle.y - ring(1) * 0.72}>reserve 1</text>
 	<text class="note" x="14" y={height - 12}>{outside ? 'the arm reaches past this sheet' : ''}</text>
-</svg>
+</Board>
 
 <style>
-	svg {
-		display: block;
-		touch-action: pan-y;
-		user-select: none;
-		-webkit-user-select: none;
-	}
 	.ring {
 		fill: none;
 		stroke: var(--rule);

@@ -164,15 +164,6 @@
 		gap: 10px;
 		font-size: 14px;
 	}
-	.bad {
-		color: var(--clay);
-		font-weight: 700;
-	}
-	.caution {
-		border-left: 4px solid var(--clay);
-		color: var(--clay);
-		padding: 2px 12px;
-	}
 	@media (max-width: 900px) {
 		.drawing {
 			min-height: 320px;

@@ -273,31 +273,10 @@
 	.number {
 		text-align: right;
 	}
-	.bad {
-		color: var(--clay);
-		font-weight: 700;
-	}
-	.danger {
-		background: var(--clay);
-		color: var(--panel);
-		font-weight: 700;
-		font-size: 18px;
-		padding: 12px 16px;
-	}
-	.caution {
-		border-left: 4px solid var(--clay);
-		color: var(--clay);
-		padding: 2px 12px;
-	}
 	h2 {
 		font-size: 16px;
 		border-top: 1px solid var(--rule);
 		padding-top: 10px;
-	}
-	.link {
-		min-height: 44px;
-		color: var(--press);
-		text-decoration: underline;
 	}
 	@media (min-width: 901px) {
 		.rows {

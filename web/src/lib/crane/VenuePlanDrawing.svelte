@@ -2,12 +2,17 @@
 	import type { CraneGeometry, CraneSetting, CraneStanding } from '$lib/model/crane';
 	import type { UnitSystem } from '$lib/model/person';
 	import type { PlanPoint, VenuePlan } from '$lib/model/venue';
+	import Board from '$lib/drawing/Board.svelte';
+	import Handle from '$lib/drawing/Handle.svelte';
+	import { arrowStep, Pull } from '$lib/drawing/pull.svelte';
+	import ScaleBar from '$lib/drawing/ScaleBar.svelte';
 	import { showDistance, together } from '$lib/units/display';
 	import { boundsOfPlan, snapped } from '$lib/venue/plan';
 	import PlanLayer from '$lib/venue/PlanLayer.svelte';
 	import { gridM, toPlan, toScreen, viewOf } from '$lib/venue/view';
 	import { untrack } from 'svelte';
 	import type { VenueReach } from './inVenue';
+	import { countedFrom } from './passKeys';
 
 	/** A crane on a venue's plan: drag its base, swing its nose; the ring shows where it is clear. */
 	interface Props {
@@ -54,10 +59,16 @@
 			[Math.max(x1, x + near), Math.max(y1, y + near)]
 		];
 	}
-	let drag = $state<'base' | 'nose' | null>(null);
+	const pull = new Pull<'base' | 'nose'>(
+		(what, { x, y }) => {
+			if (what === 'base') onplace(snapped(toPlan(view, width, height, x, y)));
+			else onswing(countedFrom(Math.atan2(pivot.y - y, x - pivot.x) - standing.headingRad, 0));
+		},
+		() => onsettle()
+	);
 	let bounds = $state.raw(untrack(whole));
 	$effect(() => {
-		if (drag === null) bounds = whole();
+		if (pull.pulled === null) bounds = whole();
 	});
 	const view = $derived(viewOf(bounds, width, height));
 	const at = (point: PlanPoint) => toScreen(view, width, height, point);
@@ -95,38 +106,9 @@
 		return runs;
 	});
 
-	let svg = $state<SVGSVGElement>();
-	function grab(event: PointerEvent, what: 'base' | 'nose') {
-		if (event.button !== 0) return;
-		drag = what;
-		svg!.setPointerCapture(event.pointerId);
-		event.preventDefault();
-	}
-	function move(event: PointerEvent) {
-		if (drag === null) return;
-		const box = svg!.getBoundingClientRect();
-		const [x, y] = [event.clientX - box.left, event.clientY - box.top];
-		if (drag === 'base') onplace(snapped(toPlan(view, width, height, x, y)));
-		else {
-			const swing = Math.atan2(pivot.y - y, x - pivot.x) - standing.headingRad;
-			onswing(Math.atan2(Math.sin(swing), Math.cos(swing)));
-		}
-	}
-	function letGo() {
-		if (drag === null) return;
-		drag = null;
-		onsettle();
-	}
 	function keysBase(event: KeyboardEvent) {
-		const step = event.shiftKey ? 1 : 0.1;
-		const ways: Record<string, PlanPoint> = {
-			ArrowLeft: [-step, 0],
-			ArrowRight: [step, 0],
-			ArrowUp: [0, step],
-			ArrowDown: [0, -step]
-		};
-		const way = ways[event.key];
-		if (way === undefined) return;
+		const way = arrowStep(event, 0.1, 1);
+		if (way === null) return;
 		event.preventDefault();
 		onplace([standing.atM[0] + way[0], standing.atM[1] + way[1]]);
 	}
@@ -143,17 +125,7 @@
 	const barM = $derived(gridM(px) * 5);
 </script>
 
-<svg
-	bind:this={svg}
-	{width}
-	{height}
-	viewBox="0 0 {width} {height}"
-	role="group"
-	aria-label="The crane on the venue’s plan"
-	onpointermove={move}
-	onpointerup={letGo}
-	onpointercancel={letGo}
->
+<Board {width} {height} label="The crane on the venue’s plan" {pull}>
 	<PlanLayer nameless={px < 9} {plan} {venueId} {view} {width} {height} />
 	{#each sectors as { fromRad, toRad, kind } (fromRad)}<path class="sector {kind}" d={sector(fromRad, toRad)} />{/each}
 	<circle class="keep" cx={pivot.x} cy={pivot.y} r={keepOutM * px} />
@@ -164,51 +136,33 @@
 	<path class="feet" d="M{feet.map(({ x, y }) => `${x} ${y}`).join('L')}Z" />
 	<path class="tube" d="M{tail.x} {tail.y}L{nose.x} {nose.y}" />
 	<rect class="weights" x={tail.x - 7} y={tail.y - 7} width="14" height="14" />
-	<g
-		class="handle"
-		role="slider"
-		tabindex="0"
-		aria-label="Swing {((setting.swingRad * 180) / Math.PI).toFixed(0)} degrees"
-		aria-valuenow={Math.round((setting.swingRad * 180) / Math.PI)}
-		aria-valuemin={-180}
-		aria-valuemax={180}
-		data-testid="venue-nose"
-		onpointerdown={(event) => grab(event, 'nose')}
+	<Handle
+		x={nose.x}
+		y={nose.y}
+		r={9}
+		label="Swing {((setting.swingRad * 180) / Math.PI).toFixed(0)} degrees"
+		testId="venue-nose"
+		slider={{ now: Math.round((setting.swingRad * 180) / Math.PI), least: -180, most: 180 }}
+		ongrab={(event) => pull.grab(event, 'nose')}
 		onkeydown={keysNose}
-		onkeyup={onsettle}
-	>
-		<circle class="grip" cx={nose.x} cy={nose.y} r="22" />
-		<circle class="end" cx={nose.x} cy={nose.y} r="9" />
-	</g>
-	<g
-		class="handle"
-		role="button"
-		tabindex="0"
-		aria-label="Base of the crane at {standing.atM[0].toFixed(1)} m across, {standing.atM[1].toFixed(
+		{onsettle}
+	/>
+	<Handle
+		x={pivot.x}
+		y={pivot.y}
+		label="Base of the crane at {standing.atM[0].toFixed(1)} m across, {standing.atM[1].toFixed(
 			1
 		)} m up the sheet; arrows move it"
-		data-testid="venue-base"
-		onpointerdown={(event) => grab(event, 'base')}
+		testId="venue-base"
+		ongrab={(event) => pull.grab(event, 'base')}
 		onkeydown={keysBase}
-		onkeyup={onsettle}
-	>
-		<circle class="grip" cx={pivot.x} cy={pivot.y} r="24" />
-		<circle class="end" cx={pivot.x} cy={pivot.y} r="8" />
-		<path class="cross" d="M{pivot.x - 5} {pivot.y}H{pivot.x + 5}M{pivot.x} {pivot.y - 5}V{pivot.y + 5}" />
-	</g>
-	<g class="bar" transform="translate(20 {height - 16})" aria-hidden="true">
-		<path d="M0 -4V4M{barM * px} -4V4M0 0H{barM * px}" />
-		<text x={barM * px + 8} y="4">{together(showDistance(barM, units))}</text>
-	</g>
-</svg>
+		{onsettle}
+	/>
+	<path class="cross" d="M{pivot.x - 5} {pivot.y}H{pivot.x + 5}M{pivot.x} {pivot.y - 5}V{pivot.y + 5}" />
+	<ScaleBar x={20} y={height - 16} px={barM * px} words={together(showDistance(barM, units))} thick={0.2} />
+</Board>
 
 <style>
-	svg {
-		display: block;
-		touch-action: pan-y;
-		user-select: none;
-		-webkit-user-select: none;
-	}
 	.sector {
 		stroke: none;
 	}
@@ -250,38 +204,12 @@
 		fill: url(#hatch);
 		stroke: var(--ink);
 	}
-	.handle {
-		cursor: grab;
-		touch-action: none;
-	}
-	.handle:focus {
-		outline: none;
-	}
-	.handle:focus-visible .end {
-		stroke-width: 5;
-	}
-	.grip {
-		fill: transparent;
-	}
-	.end {
-		fill: var(--panel);
-		stroke: var(--press);
-		stroke-width: 2.4;
-	}
-	.cross,
-	.bar path {
+	.cross {
+		pointer-events: none;
 		stroke: var(--ink);
 		stroke-width: 1.2;
 	}
-	.note,
-	.bar text {
-		font-size: 12.5px;
-		fill: var(--clay);
-		paint-order: stroke;
-		stroke: var(--ground);
-		stroke-width: 4px;
-	}
-	.bar text {
+	.note {
 		fill: var(--quiet);
 	}
 </style>

@@ -404,28 +404,12 @@
 		gap: 3px;
 		font-size: 13px;
 	}
-	.danger {
-		background: var(--clay);
-		color: var(--panel);
-		font-weight: 700;
-		font-size: 18px;
-		padding: 12px 16px;
-	}
 	.tube {
 		display: grid;
 		grid-template-columns: 118px 1fr 76px;
 		align-items: center;
 		gap: 10px;
 		font-size: 14px;
-	}
-	.bad {
-		color: var(--clay);
-		font-weight: 700;
-	}
-	.caution {
-		border-left: 4px solid var(--clay);
-		color: var(--clay);
-		padding: 2px 12px;
 	}
 	@media (max-width: 900px) {
 		.key {

@@ -1,15 +1,12 @@
 <script lang="ts">
 	import '$lib/state/bench.css';
-	import { invalidate } from '$app/navigation';
-	import { ask } from '$lib/api';
 	import { isTyping } from '$lib/dayline/keys';
+	import { BalanceLog } from '$lib/logbook/balanceLog.svelte';
+	import LogBalance from '$lib/logbook/LogBalance.svelte';
 	import QuantityField from '$lib/fields/QuantityField.svelte';
-	import type { CraneRecord } from '$lib/model/balance';
-	import type { CraneBenchState } from '$lib/model/crane';
 	import Slip from '$lib/slip/Slip.svelte';
 	import { showMass, showMove, together, unbroken } from '$lib/units/display';
 	import Vial from '$lib/vial/Vial.svelte';
-	import { v7 as newId } from 'uuid';
 	import { sharedCraneBench } from './craneBench.svelte';
 	import CraneDrawing from './CraneDrawing.svelte';
 	import { type CraneFigures, warnReserve } from './figures';
@@ -29,47 +26,23 @@
 
 	let width = $state(770);
 	let height = $state(400);
-	let note = $state('');
-	let logging = $state(false);
-	let trouble = $state('');
-	let logged = $state.raw<{ href: string; time: string; state: CraneBenchState } | null>(null);
-	/** One id for one state: pressing again after a lost answer logs it once. */
-	let attempt: { id: string; state: CraneBenchState } | null = null;
-	$effect(() => {
-		if (logged !== null && logged.state !== bench.state) logged = null;
-	});
-
-	async function log() {
-		const { state } = bench;
-		if (attempt === null || attempt.state !== state) attempt = { id: newId(), state };
-		logging = true;
-		trouble = '';
-		await bench.document.save();
-		const outcome = await ask<CraneRecord>('POST', '/api/crane-balances', {
-			id: attempt.id,
+	const log = new BalanceLog(
+		'/api/crane-balances',
+		() => bench.state,
+		() => bench.document.save()
+	);
+	const logIt = () =>
+		log.log((state) => ({
 			payloadId: bench.payloadId,
 			craneId: bench.crane.id,
 			payloadVersion: bench.payloadVersion,
-			state,
-			note: note.trim()
-		});
-		logging = false;
-		if (!outcome.ok) {
-			trouble =
-				outcome.error.code === 'stale'
-					? 'The payload was changed meanwhile. Reload to weigh it as it is now; the setting is kept.'
-					: outcome.error.message;
-			return;
-		}
-		const time = new Date(outcome.value.loggedAt).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
-		logged = { href: `/logbook/${outcome.value.id}`, time, state };
-		await invalidate('poise:stations');
-	}
+			state
+		}));
 	function keys(event: KeyboardEvent) {
 		const onControl = (event.target as Element | null)?.closest('button, a, summary, select, [role="slider"]') != null;
 		if (event.key !== 'Enter' || event.ctrlKey || event.metaKey || isTyping(event) || onControl) return;
 		if (slip.kind === 'move') bench.accept();
-		else if (slip.kind === 'poised' && logged === null) void log();
+		else if (slip.kind === 'poised' && log.logged === null) void logIt();
 		else return;
 		event.preventDefault();
 	}
@@ -321,23 +294,12 @@
 			{:else if slip.kind === 'tooHeavy'}
 				<a class="go" href="/payload/{bench.payloadId}">Change the payload</a>
 			{:else}
-				<label class="note"
-					>Note
-					<textarea bind:value={note} rows="2" maxlength="2000" placeholder="Where, which floor, who held the arm"
-					></textarea>
-				</label>
-				{#if logged === null}
-					<button type="button" class="go" onclick={log} disabled={logging} data-testid="log">Log this balance</button>
-				{:else}
-					<p class="logged" role="status">
-						Logged at {logged.time}. <a href={logged.href} data-testid="open-log">Open it</a>
-					</p>
-				{/if}
+				<LogBalance {log} placeholder="Where, which floor, who held the arm" onlog={logIt} />
 				<a class="second" href="/api/crane-sheet/{bench.crane.id}/{bench.payloadId}" data-testid="print" target="_blank"
 					>Crane sheet as PDF, to tape to the base</a
 				>
 			{/if}
-			{#if trouble !== ''}<p class="caution" role="alert">{trouble}</p>{/if}
+			{#if log.trouble !== ''}<p class="caution" role="alert">{log.trouble}</p>{/if}
 			{#if bench.document.message !== '' && !bench.document.linkLost}<p class="caution" role="alert">
 					{bench.document.message}
 				</p>{/if}
@@ -420,85 +382,12 @@
 		font-weight: 700;
 		font-size: 14px;
 	}
-	.danger {
-		background: var(--clay);
-		color: var(--panel);
-		font-weight: 700;
-		font-size: 18px;
-		padding: 12px 16px;
-	}
-	.detail {
-		font-size: 17px;
-		color: var(--quiet);
-		margin-top: -6px;
-	}
-	.lines {
-		display: grid;
-		gap: 8px;
-		font-size: 21px;
-		line-height: 1.2;
-		border-left: 4px solid var(--spirit);
-		padding-left: 14px;
-	}
-	.lines small {
-		display: block;
-		font-size: 14px;
-		color: var(--quiet);
-	}
-	.caution {
-		border-left: 4px solid var(--clay);
-		color: var(--clay);
-		padding: 2px 12px;
-	}
-	.checks {
-		border-left: 4px solid var(--spirit);
-		padding-left: 12px;
-	}
 	h2 {
 		font-size: 15px;
 	}
 	.other {
 		font-size: 15px;
 		margin: -6px 0;
-	}
-	.note {
-		display: grid;
-		gap: 3px;
-		font-size: 14px;
-		color: var(--quiet);
-	}
-	.note textarea {
-		color: var(--ink);
-		font-size: 16px;
-	}
-	.logged {
-		font-size: 18px;
-		font-weight: 700;
-	}
-	.roll {
-		color: var(--quiet);
-		font-size: 14px;
-		max-height: 130px;
-		overflow-y: auto;
-	}
-	.roll li {
-		text-decoration: line-through;
-	}
-	.count {
-		font-size: 14px;
-		color: var(--quiet);
-		display: flex;
-		flex-wrap: wrap;
-		gap: 0 16px;
-		align-items: center;
-	}
-	.link {
-		min-height: 44px;
-		color: var(--press);
-		text-decoration: underline;
-	}
-	.link:disabled {
-		color: var(--edge);
 	}
 	@media (min-width: 901px) {
 		.rows {

@@ -2,7 +2,9 @@
 	import type { Snippet } from 'svelte';
 	import type { UnitSystem } from '$lib/model/person';
 	import { showLength } from '$lib/units/display';
+	import './board.css';
 	import { type Sheet, scaleBarM } from './projection';
+	import ScaleBar from './ScaleBar.svelte';
 
 	interface Props {
 		width: number;
@@ -43,6 +45,7 @@
 
 <svg
 	bind:this={element}
+	class="board"
 	{width}
 	{height}
 	viewBox="0 0 {width} {height}"
@@ -66,39 +69,20 @@
 		</text>
 	{/each}
 	{@render children()}
-	<g class="bar" class:bare transform="translate({bar.x} {bar.y})" aria-hidden="true">
-		<path d="M0 -4V4M{barM * sheet.pxPerM} -4V4M0 0H{barM * sheet.pxPerM}" />
-		<path d="M0 0H{(barM * sheet.pxPerM) / 2}" class="half" />
-		<text x={barM * sheet.pxPerM + 8} y="4"
-			>{Number(showLength(barM, units).figure)} {showLength(barM, units).unit} · 1 : {sheet.ratio}</text
-		>
-	</g>
+	{#if !bare}
+		<ScaleBar
+			x={bar.x}
+			y={bar.y}
+			px={barM * sheet.pxPerM}
+			words="{Number(showLength(barM, units).figure)} {showLength(barM, units).unit} · 1 : {sheet.ratio}"
+		/>
+	{/if}
 </svg>
 
 <style>
-	svg {
-		display: block;
-		touch-action: pan-y;
-		user-select: none;
-		-webkit-user-select: none;
-	}
 	.name {
 		font-size: 14px;
 		font-weight: 700;
 		fill: var(--ink);
-	}
-	.bare {
-		display: none;
-	}
-	.bar path {
-		stroke: var(--ink);
-		stroke-width: 1.2;
-	}
-	.bar .half {
-		stroke-width: 4;
-	}
-	.bar text {
-		font-size: 13px;
-		fill: var(--quiet);
 	}
 </style>

@@ -1,6 +1,4 @@
 <script lang="ts">
-	import { goto } from '$app/navigation';
-	import { ask } from '$lib/api';
 	import CraneDrawing from '$lib/crane/CraneDrawing.svelte';
 	import { lineInWords, linesBetween, platesInWords } from '$lib/crane/slip';
 	import { armOf, settledOn } from '$lib/crane/standing';
@@ -9,10 +7,10 @@
 	import type { Part } from '$lib/model/part';
 	import { mountedBodies, type Payload } from '$lib/model/payload';
 	import type { Person } from '$lib/model/person';
-	import { forget } from '$lib/state/kept';
 	import { showMass, showMove, together } from '$lib/units/display';
 	import { craneRecordParts, craneSetUp, craneThenToNow } from './craneCompare';
 	import RecordFrame from './RecordFrame.svelte';
+	import { setBench } from './setBench';
 
 	interface Props {
 		data: {
@@ -50,12 +48,7 @@
 		if (data.crane === null || data.present === null || target === null) return '';
 		const words = ['From the logbook', ...(lines ?? []).map(lineInWords)];
 		const state = craneSetUp(data.crane, data.craneBench, record, target, words);
-		const outcome = await ask('PUT', `/api/crane-benches/${data.crane.id}/${data.present.id}`, state);
-		if (!outcome.ok) return outcome.error.message;
-		// What this browser kept of that bench is older than this.
-		forget(`craneBench.${data.crane.id}.${data.present.id}`);
-		await goto(`/balance/crane/${data.crane.id}/${data.present.id}`, { invalidateAll: true });
-		return '';
+		return setBench('crane', data.crane.id, data.present.id, state);
 	}
 </script>
 

@@ -164,12 +164,6 @@
 		list-style: decimal;
 		padding-left: 20px;
 	}
-	.warning {
-		color: var(--clay);
-		background: var(--clay-wash);
-		padding: 8px 12px;
-		border-left: 4px solid var(--clay);
-	}
 	@media (max-width: 900px) {
 		.drawing {
 			min-height: 440px;

@@ -1,7 +1,5 @@
 <script lang="ts">
-	import { goto } from '$app/navigation';
 	import { sledReport } from '@poise/core';
-	import { ask } from '$lib/api';
 	import { tryFigures } from '$lib/balance/figures';
 	import type { SledRecord } from '$lib/model/balance';
 	import type { Part } from '$lib/model/part';
@@ -12,10 +10,10 @@
 	import { degrees, lineInWords, linesBetween, seconds } from '$lib/sled/slip';
 	import { itemAt, settledOn, sledOf } from '$lib/sled/standing';
 	import { usualMovers } from '$lib/sled/state';
-	import { forget } from '$lib/state/kept';
 	import { showInertia, showMass, showMove, together } from '$lib/units/display';
 	import { benchSetUp, sledRecordParts, sledThenToNow } from './sledCompare';
 	import RecordFrame from './RecordFrame.svelte';
+	import { setBench } from './setBench';
 
 	interface Props {
 		data: {
@@ -77,12 +75,7 @@
 			'From the logbook',
 			...(lines ?? []).map(lineInWords)
 		]);
-		const outcome = await ask('PUT', `/api/sled-benches/${data.sled.id}/${data.present.id}`, state);
-		if (!outcome.ok) return outcome.error.message;
-		// What this browser kept of that bench is older than this.
-		forget(`sledBench.${data.sled.id}.${data.present.id}`);
-		await goto(`/balance/sled/${data.sled.id}/${data.present.id}`, { invalidateAll: true });
-		return '';
+		return setBench('sled', data.sled.id, data.present.id, state);
 	}
 </script>
 

@@ -456,11 +456,6 @@
 		border-left: 4px solid var(--spirit);
 		padding-left: 12px;
 	}
-	.caution {
-		border-left: 4px solid var(--clay);
-		color: var(--clay);
-		padding: 2px 12px;
-	}
 	.fit label {
 		display: flex;
 		gap: 10px;
@@ -483,11 +478,6 @@
 		font-weight: 400;
 		color: var(--quiet);
 		border: 0;
-	}
-	.detail {
-		font-size: 17px;
-		color: var(--quiet);
-		margin-top: -6px;
 	}
 	.row {
 		display: flex;
@@ -527,10 +517,5 @@
 		font-size: 44px;
 		font-weight: 700;
 		line-height: 1;
-	}
-	.link {
-		min-height: 44px;
-		color: var(--press);
-		text-decoration: underline;
 	}
 </style>

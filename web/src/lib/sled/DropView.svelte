@@ -235,11 +235,6 @@
 	.work {
 		overflow-y: auto;
 	}
-	.caution {
-		border-left: 4px solid var(--clay);
-		color: var(--clay);
-		padding: 2px 12px;
-	}
 	.runs {
 		display: flex;
 		flex-wrap: wrap;
@@ -282,11 +277,6 @@
 		font-weight: 700;
 		font-size: 17px;
 	}
-	.detail {
-		font-size: 17px;
-		color: var(--quiet);
-		margin-top: -6px;
-	}
 	.tube {
 		display: grid;
 		grid-template-columns: auto 1fr auto;
@@ -294,12 +284,6 @@
 		gap: 10px;
 		font-size: 14px;
 		color: var(--quiet);
-	}
-	.warning {
-		color: var(--clay);
-		background: var(--clay-wash);
-		padding: 8px 12px;
-		border-left: 4px solid var(--clay);
 	}
 	h2 {
 		font-size: 16px;
@@ -311,11 +295,6 @@
 		font-size: 14px;
 		max-height: 130px;
 		overflow-y: auto;
-	}
-	.link {
-		min-height: 44px;
-		color: var(--press);
-		text-decoration: underline;
 	}
 	@media (max-width: 900px) {
 		/* The thumb's place first, then the answer, then the curve. */

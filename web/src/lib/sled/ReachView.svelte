@@ -290,12 +290,6 @@
 		border-left: 4px solid var(--spirit);
 		padding-left: 14px;
 	}
-	.warning {
-		color: var(--clay);
-		background: var(--clay-wash);
-		padding: 8px 12px;
-		border-left: 4px solid var(--clay);
-	}
 	h2 {
 		font-size: 16px;
 		border-top: 1px solid var(--rule);

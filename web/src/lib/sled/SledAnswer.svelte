@@ -1,4 +1,7 @@
 <script lang="ts">
+	import type { BalanceLog } from '$lib/logbook/balanceLog.svelte';
+	import LogBalance from '$lib/logbook/LogBalance.svelte';
+	import type { SledBenchState } from '$lib/model/sled';
 	import Slip from '$lib/slip/Slip.svelte';
 	import { unbroken } from '$lib/units/display';
 	import Vial from '$lib/vial/Vial.svelte';
@@ -18,25 +21,10 @@
 		payloadHref: string;
 		sledHref: string;
 		checksOpen: number;
-		logged: { readonly href: string; readonly time: string } | null;
-		logging: boolean;
-		trouble: string;
-		note: string;
+		log: BalanceLog<SledBenchState>;
 		onlog: () => void;
 	}
-	let {
-		bench,
-		figures,
-		slip,
-		payloadHref,
-		sledHref,
-		checksOpen,
-		logged,
-		logging,
-		trouble,
-		note = $bindable(),
-		onlog
-	}: Props = $props();
+	let { bench, figures, slip, payloadHref, sledHref, checksOpen, log, onlog }: Props = $props();
 
 	const state = $derived(bench.state);
 </script>
@@ -109,18 +97,7 @@
 		<a class="go" href={payloadHref}>Change the payload</a>
 		<a class="second" href={sledHref}>Look at the sled</a>
 	{:else}
-		<label class="note">
-			Note
-			<textarea bind:value={note} rows="2" maxlength="2000" placeholder="Where, which shots, what to remember"
-			></textarea>
-		</label>
-		{#if logged === null}
-			<button type="button" class="go" onclick={onlog} disabled={logging} data-testid="log">Log this balance</button>
-		{:else}
-			<p class="logged" role="status">
-				Logged at {logged.time}. <a href={logged.href} data-testid="open-log">Open it</a>
-			</p>
-		{/if}
+		<LogBalance {log} placeholder="Where, which shots, what to remember" {onlog} />
 	{/if}
 	<SledLookPanel {bench} />
 	<details class="day">
@@ -130,7 +107,7 @@
 		<DayWishes {bench} />
 		<Movers {bench} />
 	</details>
-	{#if trouble !== ''}<p class="warning" role="alert">{trouble}</p>{/if}
+	{#if log.trouble !== ''}<p class="warning" role="alert">{log.trouble}</p>{/if}
 	{#if bench.document.message !== '' && !bench.document.linkLost}<p class="warning" role="alert">
 			{bench.document.message}
 		</p>{/if}
@@ -140,48 +117,6 @@
 </Slip>
 
 <style>
-	.detail {
-		font-size: 17px;
-		color: var(--quiet);
-		margin-top: -6px;
-	}
-	.lines {
-		display: grid;
-		gap: 8px;
-		font-size: 21px;
-		line-height: 1.2;
-		border-left: 4px solid var(--spirit);
-		padding-left: 14px;
-	}
-	.lines small {
-		display: block;
-		font-size: 14px;
-		color: var(--quiet);
-	}
-	.warning {
-		color: var(--clay);
-		background: var(--clay-wash);
-		padding: 8px 12px;
-		border-left: 4px solid var(--clay);
-	}
-	.checks {
-		border-left: 4px solid var(--spirit);
-		padding-left: 12px;
-	}
-	.note {
-		display: grid;
-		gap: 3px;
-		font-size: 14px;
-		color: var(--quiet);
-	}
-	.note textarea {
-		color: var(--ink);
-		font-size: 16px;
-	}
-	.logged {
-		font-size: 18px;
-		font-weight: 700;
-	}
 	.day {
 		border-top: 1px solid var(--rule);
 		padding-top: 4px;
@@ -198,9 +133,6 @@
 	.day > :global(*:not(summary)) {
 		margin-bottom: 10px;
 	}
-	.roll:empty {
-		display: none;
-	}
 	.roll,
 	.looked {
 		display: grid;
@@ -209,27 +141,6 @@
 		max-height: 150px;
 		overflow-y: auto;
 		font-size: 14px;
-	}
-	.roll li {
-		text-decoration: line-through;
-	}
-	.count {
-		font-size: 14px;
-		color: var(--quiet);
-		display: flex;
-		flex-wrap: wrap;
-		gap: 0 16px;
-		align-items: center;
-	}
-	.link {
-		min-height: 44px;
-		color: var(--press);
-		text-decoration: underline;
-	}
-	.link:disabled {
-		color: var(--edge);
-		text-decoration: none;
-		cursor: default;
 	}
 	@media (max-width: 900px) {
 		.go {

@@ -1,14 +1,10 @@
 <script lang="ts">
 	import '$lib/state/bench.css';
-	import { invalidate } from '$app/navigation';
-	import { ask } from '$lib/api';
 	import { isTyping } from '$lib/dayline/keys';
-	import type { SledRecord } from '$lib/model/balance';
+	import { BalanceLog } from '$lib/logbook/balanceLog.svelte';
 	import type { Part } from '$lib/model/part';
 	import { type Payload, standingParts } from '$lib/model/payload';
-	import type { SledBenchState } from '$lib/model/sled';
 	import { showInertia, showMass, together } from '$lib/units/display';
-	import { v7 as newId } from 'uuid';
 	import SledAnswer from './SledAnswer.svelte';
 	import { sharedSledBench } from './sledBench.svelte';
 	import SledDrawing from './SledDrawing.svelte';
@@ -29,12 +25,18 @@
 	let width = $state(770);
 	let height = $state(440);
 	let selectedId = $state<string | null>(null);
-	let note = $state('');
-	let logging = $state(false);
-	let trouble = $state('');
-	let logged = $state.raw<{ href: string; time: string; state: SledBenchState } | null>(null);
-	/** One id for one state: pressing again after a lost answer logs it once. */
-	let attempt: { id: string; state: SledBenchState } | null = null;
+	const log = new BalanceLog(
+		'/api/sled-balances',
+		() => bench.state,
+		() => bench.document.save()
+	);
+	const logIt = () =>
+		log.log((state) => ({
+			payloadId: bench.payloadId,
+			sledId: bench.sled.id,
+			payloadVersion: bench.payloadVersion,
+			state
+		}));
 
 	const figures = $derived(bench.figures);
 	const slip = $derived(bench.slip);
@@ -43,43 +45,11 @@
 		const [x, y] = bench.estimate.sigma.firstMomentKgM;
 		return [x / figures.massKg, y / figures.massKg] as const;
 	});
-	$effect(() => {
-		// A later setting is another balance, to be logged anew.
-		if (logged !== null && logged.state !== bench.state) logged = null;
-	});
-
-	async function log() {
-		const { state } = bench;
-		if (attempt === null || attempt.state !== state) attempt = { id: newId(), state };
-		logging = true;
-		trouble = '';
-		await bench.document.save();
-		const outcome = await ask<SledRecord>('POST', '/api/sled-balances', {
-			id: attempt.id,
-			payloadId: bench.payloadId,
-			sledId: bench.sled.id,
-			payloadVersion: bench.payloadVersion,
-			state,
-			note: note.trim()
-		});
-		logging = false;
-		if (!outcome.ok) {
-			trouble =
-				outcome.error.code === 'stale'
-					? 'The payload was changed meanwhile. Reload to balance it as it is now; the setting is kept.'
-					: outcome.error.message;
-			return;
-		}
-		const time = new Date(outcome.value.loggedAt).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
-		logged = { href: `/logbook/${outcome.value.id}`, time, state };
-		await invalidate('poise:stations');
-	}
-
 	function keys(event: KeyboardEvent) {
 		const onControl = (event.target as HTMLElement | null)?.closest('button, a, summary, [role="button"]') != null;
 		if (event.key !== 'Enter' || event.ctrlKey || event.metaKey || isTyping(event) || onControl) return;
 		if (slip?.kind === 'move') bench.accept();
-		else if (slip?.kind === 'poised' && logged === null) void log();
+		else if (slip?.kind === 'poised' && log.logged === null) void logIt();
 		else return;
 		event.preventDefault();
 	}
@@ -129,11 +99,8 @@
 				payloadHref="/payload/{bench.payloadId}"
 				sledHref="/sleds/{bench.sled.id}"
 				checksOpen={data.checksOpen}
-				{logged}
-				{logging}
-				{trouble}
-				bind:note
-				onlog={log}
+				{log}
+				onlog={logIt}
 			/>
 		</div>
 	</div>

@@ -174,20 +174,10 @@
 		display: grid;
 		gap: 12px;
 	}
-	.detail {
-		font-size: 18px;
-		color: var(--quiet);
-		margin-top: -6px;
-	}
 	.lines {
 		border-left: 4px solid var(--spirit);
 		padding-left: 14px;
 		font-size: 19px;
-	}
-	.caution {
-		border-left: 4px solid var(--clay);
-		padding: 2px 12px;
-		color: var(--clay);
 	}
 	dl {
 		display: grid;
@@ -252,13 +242,5 @@
 		display: inline-flex;
 		align-items: center;
 		gap: 8px;
-	}
-	.link {
-		min-height: 44px;
-		color: var(--press);
-		text-decoration: underline;
-	}
-	.link:disabled {
-		color: var(--edge);
 	}
 </style>

@@ -2,6 +2,8 @@
 	import '$lib/state/sheet.css';
 	import type { Part } from '$lib/model/part';
 	import type { Payload } from '$lib/model/payload';
+	import AlsoWith from '$lib/payload/AlsoWith.svelte';
+	import { familyOf } from '$lib/payload/family';
 	import { showMass, showMove, together } from '$lib/units/display';
 	import { SvelteSet } from 'svelte/reactivity';
 	import type { SledFigures } from './figures';
@@ -18,18 +20,14 @@
 	const units = $derived(bench.units);
 	const { sled } = bench;
 	const figures = $derived(bench.figures as SledFigures);
-	/** The build's own variants to begin with; any other build can join. */
-	const family = $derived(
-		data.payloads.filter(
-			({ id, familyId }) => id === data.payload.id || (familyId != null && familyId === data.payload.familyId)
-		)
-	);
-	const others = $derived(data.payloads.filter((each) => !family.includes(each)));
+	/** The build’s own variants to begin with; any other build can join. */
+	const kin = $derived(familyOf(data.payload, data.payloads));
+	const others = $derived(kin.others);
 	const added = new SvelteSet<string>();
 	const builds = $derived(
 		sledBuilds(
 			sled,
-			data.payloads.filter((each) => family.includes(each) || added.has(each.id)),
+			data.payloads.filter((each) => kin.family.includes(each) || added.has(each.id)),
 			data.shelf,
 			bench.state
 		)
@@ -47,20 +45,7 @@
 		drop of {bench.state.dropTimeS.toFixed(1)} s. {today}.
 	</p>
 	<div class="row screen">
-		<fieldset>
-			<legend>Also with</legend>
-			{#each others as { id, name } (id)}
-				<label class="also"
-					><input
-						type="checkbox"
-						checked={added.has(id)}
-						onchange={(event) => (event.currentTarget.checked ? added.add(id) : added.delete(id))}
-						data-testid="also-{name}"
-					/>
-					{name}</label
-				>
-			{/each}
-		</fieldset>
+		<AlsoWith legend="Also with" choices={others} ticked={added} />
 		<button type="button" class="second" onclick={() => window.print()}>Print</button>
 	</div>
 	{#if builds.length < 2}<p class="hint">
@@ -150,22 +135,6 @@
 </div>
 
 <style>
-	fieldset {
-		display: flex;
-		flex-wrap: wrap;
-		gap: 0 16px;
-		font-size: 14px;
-		border: 0;
-	}
-	legend {
-		font-size: 14px;
-	}
-	.also {
-		display: inline-flex;
-		align-items: center;
-		gap: 6px;
-		min-height: 44px;
-	}
 	.matrix td {
 		vertical-align: top;
 		min-width: 230px;

@@ -275,17 +275,6 @@
 	.lines:empty {
 		display: none;
 	}
-	.lines small {
-		display: block;
-		font-size: 14px;
-		color: var(--quiet);
-	}
-	.warning {
-		color: var(--clay);
-		background: var(--clay-wash);
-		padding: 8px 12px;
-		border-left: 4px solid var(--clay);
-	}
 	h2 {
 		font-size: 16px;
 		border-top: 1px solid var(--rule);
@@ -294,10 +283,5 @@
 	.looked {
 		color: var(--quiet);
 		font-size: 14px;
-	}
-	.link {
-		min-height: 44px;
-		color: var(--press);
-		text-decoration: underline;
 	}
 </style>

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import './slip.css';
 	import type { Snippet } from 'svelte';
 
 	interface Props {

@@ -1,4 +1,7 @@
 <script lang="ts">
+	import Handle from '$lib/drawing/Handle.svelte';
+	import { arrowStep } from '$lib/drawing/pull.svelte';
+	import ScaleBar from '$lib/drawing/ScaleBar.svelte';
 	import type { UnitSystem } from '$lib/model/person';
 	import type { PlanKind, PlanPoint, PlanShape, VenuePlan } from '$lib/model/venue';
 	import { showDistance, together } from '$lib/units/display';
@@ -126,15 +129,8 @@
 			event.preventDefault();
 			return ondroppoint(shape, index);
 		}
-		const step = event.shiftKey ? 1 : 0.1;
-		const ways: Record<string, PlanPoint> = {
-			ArrowLeft: [-step, 0],
-			ArrowRight: [step, 0],
-			ArrowUp: [0, step],
-			ArrowDown: [0, -step]
-		};
-		const way = ways[event.key];
-		if (way === undefined) return;
+		const way = arrowStep(event, 0.1, 1);
+		if (way === null) return;
 		event.preventDefault();
 		const [x, y] = shape.pointsM[index]!;
 		onpoint(shape, index, [x + way[0], y + way[1]]);
@@ -190,29 +186,22 @@
 		{#if selected !== null && tool === null}
 			{#each selected.pointsM as point, index (index)}
 				{@const { x, y } = at(point)}
-				<g
-					class="handle"
-					role="button"
-					tabindex="0"
-					aria-label="Point {index + 1} of {selected.label}: {point[0].toFixed(2)} m, {point[1].toFixed(2)} m"
-					data-testid="point-{index}"
-					onpointerdown={(event) => grabPoint(event, index)}
+				<Handle
+					{x}
+					{y}
+					r={7}
+					label="Point {index + 1} of {selected.label}: {point[0].toFixed(2)} m, {point[1].toFixed(2)} m"
+					testId="point-{index}"
+					ongrab={(event) => grabPoint(event, index)}
 					onkeydown={(event) => keys(event, selected, index)}
-					onkeyup={onsettle}
-				>
-					<circle class="reach" cx={x} cy={y} r="20" />
-					<circle class="dot" cx={x} cy={y} r="7" />
-				</g>
+					{onsettle}
+				/>
 			{/each}
 		{/if}
 		{#each lengths as { x, y, words }, index (index)}<text class="length" {x} y={y - 6} text-anchor="middle"
 				>{words}</text
 			>{/each}
-		<g class="bar" transform="translate(20 {height - 16})" aria-hidden="true">
-			<path d="M0 -4V4M{barM * view.pxPerM} -4V4M0 0H{barM * view.pxPerM}" />
-			<path d="M0 0H{(barM * view.pxPerM) / 5}" class="half" />
-			<text x={barM * view.pxPerM + 8} y="4">{together(showDistance(barM, units))}</text>
-		</g>
+		<ScaleBar x={20} y={height - 16} px={barM * view.pxPerM} words={together(showDistance(barM, units))} thick={0.2} />
 	</svg>
 	<div class="zoom">
 		<button type="button" onclick={() => (view = zoomed(view, 1.5))} aria-label="Closer">+</button>
@@ -257,23 +246,6 @@
 	.first {
 		fill: var(--spirit);
 	}
-	.dot {
-		fill: var(--panel);
-		stroke: var(--press);
-		stroke-width: 2.4;
-	}
-	.reach {
-		fill: transparent;
-	}
-	.handle {
-		cursor: grab;
-	}
-	.handle:focus {
-		outline: none;
-	}
-	.handle:focus-visible .dot {
-		stroke-width: 5;
-	}
 	.length {
 		font-size: 13px;
 		fill: var(--press);
@@ -282,20 +254,6 @@
 		stroke: var(--ground);
 		stroke-width: 4px;
 		pointer-events: none;
-	}
-	.bar path {
-		stroke: var(--ink);
-		stroke-width: 1.2;
-	}
-	.bar .half {
-		stroke-width: 4;
-	}
-	.bar text {
-		font-size: 13px;
-		fill: var(--quiet);
-		paint-order: stroke;
-		stroke: var(--ground);
-		stroke-width: 4px;
 	}
 	.zoom {
 		position: absolute;

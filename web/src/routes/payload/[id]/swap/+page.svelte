@@ -7,20 +7,18 @@
 	import { swapBuilds, swapMoves } from '$lib/payload/swap';
 	import { offMiddle } from '$lib/payload/words';
 	import SheetLinks from '$lib/state/SheetLinks.svelte';
+	import AlsoWith from '$lib/payload/AlsoWith.svelte';
+	import { familyOf } from '$lib/payload/family';
 	import { showMass, showTurns, together } from '$lib/units/display';
 	import { SvelteSet } from 'svelte/reactivity';
 
 	let { data } = $props();
 	const units = $derived(data.person.units);
-	/** The build's own variants to begin with; any other build can join. */
-	const family = $derived(
-		data.payloads.filter(
-			({ id, familyId }) => id === data.payload.id || (familyId != null && familyId === data.payload.familyId)
-		)
-	);
+	/** The build’s own variants to begin with; any other build can join. */
+	const kin = $derived(familyOf(data.payload, data.payloads));
+	const others = $derived(kin.others);
 	const added = new SvelteSet<string>();
-	const chosen = $derived(data.payloads.filter((each) => family.includes(each) || added.has(each.id)));
-	const others = $derived(data.payloads.filter((each) => !family.includes(each)));
+	const chosen = $derived(data.payloads.filter((each) => kin.family.includes(each) || added.has(each.id)));
 	const builds = $derived(data.rig === null ? [] : swapBuilds(chosen, data.shelf, data.rig));
 	const moves = $derived(swapMoves(builds));
 	const moveOf = (fromId: string, toId: string) => moves.find((each) => each.fromId === fromId && each.toId === toId);
@@ -49,20 +47,7 @@
 				{#each data.rigs as { id, name } (id)}<option value={id}>{name}</option>{/each}
 			</select>
 		</label>
-		<fieldset>
-			<legend>Also with</legend>
-			{#each others as { id, name } (id)}
-				<label class="also"
-					><input
-						type="checkbox"
-						checked={added.has(id)}
-						onchange={(event) => (event.currentTarget.checked ? added.add(id) : added.delete(id))}
-						data-testid="also-{name}"
-					/>
-					{name}</label
-				>
-			{/each}
-		</fieldset>
+		<AlsoWith legend="Also with" choices={others} ticked={added} />
 		<button type="button" class="second" onclick={() => window.print()}>Print</button>
 	</div>
 
@@ -145,22 +130,6 @@
 </div>
 
 <style>
-	fieldset {
-		display: flex;
-		flex-wrap: wrap;
-		gap: 0 16px;
-		font-size: 14px;
-		border: 0;
-	}
-	legend {
-		font-size: 14px;
-	}
-	.also {
-		display: inline-flex;
-		align-items: center;
-		gap: 6px;
-		min-height: 44px;
-	}
 	.matrix td {
 		vertical-align: top;
 		min-width: 220px;

@@ -1,0 +1,40 @@
+<script lang="ts" generics="Standing">
+	import type { BalanceLog } from './balanceLog.svelte';
+
+	/** A note, and the button that logs what stands there; then the way to it. */
+	interface Props {
+		log: BalanceLog<Standing>;
+		placeholder: string;
+		onlog: () => void;
+	}
+	let { log, placeholder, onlog }: Props = $props();
+</script>
+
+<label class="note">
+	Note
+	<textarea bind:value={log.note} rows="2" maxlength="2000" {placeholder}></textarea>
+</label>
+{#if log.logged === null}
+	<button type="button" class="go" onclick={onlog} disabled={log.logging} data-testid="log">Log this balance</button>
+{:else}
+	<p class="logged" role="status">
+		Logged at {log.logged.time}. <a href={log.logged.href} data-testid="open-log">Open it</a>
+	</p>
+{/if}
+
+<style>
+	.note {
+		display: grid;
+		gap: 3px;
+		font-size: 14px;
+		color: var(--quiet);
+	}
+	.note textarea {
+		color: var(--ink);
+		font-size: 16px;
+	}
+	.logged {
+		font-size: 18px;
+		font-weight: 700;
+	}
+</style>
