@@ -108,7 +108,7 @@
 					>{/if}
 			{/snippet}
 			{#each reach.findings as finding (finding.what)}
-				<div class="tube" data-finding={finding.what}>
+				<div class="near" data-finding={finding.what}>
 					<span>{names[finding.what]}</span>
 					<Vial
 						offset={finding.clearM >= wanted(finding) ? 0 : Math.max(-30, (finding.clearM - wanted(finding)) * 8 - 1)}
@@ -156,13 +156,6 @@
 		gap: 8px;
 		align-items: center;
 		min-height: 44px;
-	}
-	.tube {
-		display: grid;
-		grid-template-columns: 118px 1fr 76px;
-		align-items: center;
-		gap: 10px;
-		font-size: 14px;
 	}
 	@media (max-width: 900px) {
 		.drawing {

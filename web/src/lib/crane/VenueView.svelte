@@ -11,10 +11,10 @@
 	import Vial from '$lib/vial/Vial.svelte';
 	import { onMount } from 'svelte';
 	import { sharedCraneBench } from './craneBench.svelte';
-	import { boomsLeft, bubbleOf, freshStanding, readVenue, venueQuestion, type VenueReach } from './inVenue';
+	import { boomsLeft, bubbleOf, freshStanding, readVenue, venueQuestion } from './inVenue';
 	import { reachAround } from './reach';
 	import { degreesSigned } from './slip';
-	import type { NumberedAnswer, NumberedQuestion } from './venue.worker';
+	import { VenueTrial } from './venueTrial.svelte';
 	import VenuePlanDrawing from './VenuePlanDrawing.svelte';
 
 	interface Props {
@@ -50,46 +50,16 @@
 
 	let width = $state(740);
 	let height = $state(520);
-	let worker = $state.raw<Worker | null>(null);
-	let found = $state.raw<VenueReach | null>(null);
-	let problem = $state('');
-	let asked = 0;
-	/** One question at a time: while it is worked on, only the newest waits. */
-	let busy = false;
-	/** What is shown is of a question asked before: nothing may be set by it. */
-	let pending = $state(true);
-	let waiting: NumberedQuestion | null = null;
+	let trial = $state.raw<VenueTrial | null>(null);
+	const found = $derived(trial?.found ?? null);
 	onMount(() => {
-		const made = new Worker(new URL('./venue.worker.ts', import.meta.url), { type: 'module' });
-		made.onmessage = ({ data: reply }: MessageEvent<NumberedAnswer>) => {
-			busy = false;
-			if (waiting !== null) send(waiting);
-			else pending = false;
-			if ('problem' in reply) [problem, found] = [reply.problem, null];
-			else if (plan !== null && standing !== null) {
-				problem = '';
-				found = readVenue(reply.answer, plan, standing, booms ?? geometry.boomRangeRad);
-			}
-		};
-		worker = made;
-		return () => made.terminate();
+		const made = new VenueTrial(new Worker(new URL('./venue.worker.ts', import.meta.url), { type: 'module' }));
+		trial = made;
+		return () => made.stop();
 	});
-	function send(next: NumberedQuestion) {
-		busy = true;
-		waiting = null;
-		worker?.postMessage(next);
-	}
 	$effect(() => {
-		if (worker === null) return;
-		if (question === null) {
-			[found, waiting] = [null, null];
-			return;
-		}
-		asked += 1;
-		pending = true;
-		const next = { ...question, number: asked };
-		if (busy) waiting = next;
-		else send(next);
+		const [on, at, letBe] = [plan, standing, booms ?? geometry.boomRangeRad];
+		trial?.ask(on === null || at === null ? null : question, (answer) => readVenue(answer, on!, at!, letBe));
 	});
 
 	async function choose(id: string) {
@@ -118,6 +88,70 @@
 		([low, high]: Span, words: string) =>
 		(value: number) =>
 			value >= low - 1e-9 && value <= high + 1e-9 ? null : words;
+	/** One end of a range: on its own side of the other, and no more than a turn from it. */
+	const end = (other: number, way: 1 | -1, words: string) => (value: number) =>
+		(value - other) * way > 0 && Math.abs(value - other) <= 2 * Math.PI + 1e-9 ? null : words;
+	interface Field {
+		readonly label: string;
+		readonly value: number;
+		readonly quantity: 'distance' | 'angle';
+		readonly check: (value: number) => string | null;
+		readonly put: (value: number) => void;
+		readonly testId: string;
+	}
+	const fields = $derived.by((): readonly Field[] => {
+		if (standing === null) return [];
+		const { atM, headingRad } = standing;
+		const onPlan = inside([-500, 500], 'Within 500 m.');
+		const own = inside(geometry.boomRangeRad, 'Out of the crane’s own range.');
+		const place = (label: string, k: 0 | 1, testId: string): Field => ({
+			label,
+			value: atM[k],
+			quantity: 'distance',
+			check: onPlan,
+			put: (value) => stand({ atM: k === 0 ? [value, atM[1]] : [atM[0], value] }, 'place'),
+			testId
+		});
+		const angle = (testId: string, label: string, value: number, check: Field['check'], put: Field['put']): Field => ({
+			label,
+			value,
+			quantity: 'angle',
+			check,
+			put,
+			testId
+		});
+		const heading = inside([-Math.PI, Math.PI], '−180° to 180°; 0 is to the right.');
+		const before = end(stops[1], -1, 'Before the other stop, and within a turn of it.');
+		const after = end(stops[0], 1, 'After the other stop, and within a turn of it.');
+		const stopped = (from: number, to: number) => stand({ stopsRad: [from, to] }, 'stops');
+		const boomed = (from: number, to: number) => stand({ boomsRad: [from, to] }, 'booms');
+		const [low, high] = booms ?? [0, 0];
+		return [
+			place('across', 0, 'at-x'),
+			place('up the sheet', 1, 'at-y'),
+			angle('heading', 'swing 0 points to', headingRad, heading, (value) => stand({ headingRad: value }, 'heading')),
+			angle('stop-from', 'stop, clockwise', stops[0], before, (value) => stopped(value, stops[1])),
+			angle('stop-to', 'stop, counter-clockwise', stops[1], after, (value) => stopped(stops[0], value)),
+			...(booms === null
+				? []
+				: [
+						angle(
+							'boom-from',
+							'boom from',
+							low,
+							(value) => (value > high ? 'Not over the highest.' : own(value)),
+							(value) => boomed(value, high)
+						),
+						angle(
+							'boom-to',
+							'boom to',
+							high,
+							(value) => (value < low ? 'Not under the lowest.' : own(value)),
+							(value) => boomed(low, value)
+						)
+					])
+		];
+	});
 </script>
 
 <div class="bench">
@@ -165,90 +199,9 @@
 				</select></label
 			>
 			{#if standing !== null}
-				<QuantityField
-					label="across"
-					value={standing.atM[0]}
-					quantity="distance"
-					{units}
-					check={inside([-500, 500], 'Within 500 m.')}
-					onvalue={(x) => stand({ atM: [x, standing.atM[1]] }, 'place')}
-					oncommit={settle}
-					testId="at-x"
-				/>
-				<QuantityField
-					label="up the sheet"
-					value={standing.atM[1]}
-					quantity="distance"
-					{units}
-					check={inside([-500, 500], 'Within 500 m.')}
-					onvalue={(y) => stand({ atM: [standing.atM[0], y] }, 'place')}
-					oncommit={settle}
-					testId="at-y"
-				/>
-				<QuantityField
-					label="swing 0 points to"
-					value={standing.headingRad}
-					quantity="angle"
-					{units}
-					check={inside([-Math.PI, Math.PI], '−180° to 180°; 0 is to the right.')}
-					onvalue={(headingRad) => stand({ headingRad }, 'heading')}
-					oncommit={settle}
-					testId="heading"
-				/>
-				<QuantityField
-					label="stop, clockwise"
-					value={stops[0]}
-					quantity="angle"
-					{units}
-					check={(value) =>
-						value < stops[1] && stops[1] - value <= 2 * Math.PI + 1e-9 && value >= -6.28
-							? null
-							: 'Before the other stop, and within a turn of it.'}
-					onvalue={(from) => stand({ stopsRad: [from, stops[1]] }, 'stops')}
-					oncommit={settle}
-					testId="stop-from"
-				/>
-				<QuantityField
-					label="stop, counter-clockwise"
-					value={stops[1]}
-					quantity="angle"
-					{units}
-					check={(value) =>
-						value > stops[0] && value - stops[0] <= 2 * Math.PI + 1e-9 && value <= 6.28
-							? null
-							: 'After the other stop, and within a turn of it.'}
-					onvalue={(to) => stand({ stopsRad: [stops[0], to] }, 'stops')}
-					oncommit={settle}
-					testId="stop-to"
-				/>
-				{#if booms !== null}
-					<QuantityField
-						label="boom from"
-						value={booms[0]}
-						quantity="angle"
-						{units}
-						check={(value) =>
-							value > booms[1]
-								? 'Not over the highest.'
-								: inside(geometry.boomRangeRad, 'Out of the crane’s own range.')(value)}
-						onvalue={(from) => stand({ boomsRad: [from, booms[1]] }, 'booms')}
-						oncommit={settle}
-						testId="boom-from"
-					/>
-					<QuantityField
-						label="boom to"
-						value={booms[1]}
-						quantity="angle"
-						{units}
-						check={(value) =>
-							value < booms[0]
-								? 'Not under the lowest.'
-								: inside(geometry.boomRangeRad, 'Out of the crane’s own range.')(value)}
-						onvalue={(to) => stand({ boomsRad: [booms[0], to] }, 'booms')}
-						oncommit={settle}
-						testId="boom-to"
-					/>
-				{/if}
+				{#each fields as { label, value, quantity, check, put, testId } (testId)}
+					<QuantityField {label} {value} {quantity} {units} {check} onvalue={put} oncommit={settle} {testId} />
+				{/each}
 				<label class="over"
 					><input
 						type="checkbox"
@@ -298,14 +251,14 @@
 					<button
 						type="button"
 						class="go"
-						disabled={pending}
+						disabled={trial?.pending}
 						onclick={() =>
 							stand({ ...(swings === null ? {} : { stopsRad: swings }), ...(band === null ? {} : { boomsRad: band }) })}
 						data-testid="set-limits">Set the limits so</button
 					>
 				{/if}
 				{#each found.findings.slice(0, 7) as finding (finding.id)}
-					<div class="tube" data-finding={finding.id}>
+					<div class="near" data-finding={finding.id}>
 						<span>{finding.label}</span>
 						<Vial
 							offset={bubbleOf(finding)}
@@ -339,7 +292,7 @@
 					What is not on the plan is not kept from; nor is anything that moves.
 				</p>
 			{/if}
-			{#if problem !== ''}<p class="caution" role="alert">{problem}</p>{/if}
+			{#if trial !== null && trial.problem !== ''}<p class="caution" role="alert">{trial.problem}</p>{/if}
 			{#if trouble !== ''}<p class="caution" role="alert">{trouble}</p>{/if}
 			{#if bench.document.linkLost}<p class="caution" role="status">
 					No link to the server. Everything is kept here and sent when it is back.
@@ -403,13 +356,6 @@
 		display: grid;
 		gap: 3px;
 		font-size: 13px;
-	}
-	.tube {
-		display: grid;
-		grid-template-columns: 118px 1fr 76px;
-		align-items: center;
-		gap: 10px;
-		font-size: 14px;
 	}
 	@media (max-width: 900px) {
 		.key {

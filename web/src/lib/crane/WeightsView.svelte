@@ -3,15 +3,15 @@
 	import { isTyping } from '$lib/dayline/keys';
 	import { BalanceLog } from '$lib/logbook/balanceLog.svelte';
 	import LogBalance from '$lib/logbook/LogBalance.svelte';
-	import QuantityField from '$lib/fields/QuantityField.svelte';
 	import Slip from '$lib/slip/Slip.svelte';
 	import { showMass, showMove, together, unbroken } from '$lib/units/display';
 	import Vial from '$lib/vial/Vial.svelte';
 	import { sharedCraneBench } from './craneBench.svelte';
 	import CraneDrawing from './CraneDrawing.svelte';
 	import { type CraneFigures, warnReserve } from './figures';
-	import { countsOf, type CraneSlip, plateInWords, platesInWords } from './slip';
-	import { hungKg, pullsOutM } from './standing';
+	import { countsOf, type CraneSlip, platesInWords } from './slip';
+	import { hungKg } from './standing';
+	import WeightFields from './WeightFields.svelte';
 
 	interface Props {
 		checksOpen: number;
@@ -85,13 +85,6 @@
 		}
 	]);
 	const sensitivity = $derived(geometry.trim.massKg / figures.noseU);
-	const within = (least: number, greatest: number, words: string) => (value: number) =>
-		value >= least && value <= greatest ? null : words;
-	const toggle = (id: string) =>
-		bench.stands(
-			{ fitted: setting.fitted.includes(id) ? setting.fitted.filter((each) => each !== id) : [...setting.fitted, id] },
-			`section ${id}`
-		);
 </script>
 
 <svelte:window onkeydown={keys} />
@@ -122,112 +115,7 @@
 					</li>
 				{/each}
 			</ul>
-			<div class="fields" data-testid="crane-settings">
-				<fieldset>
-					<legend>Plates hung</legend>
-					{#each geometry.plates as plate, index (index)}
-						<QuantityField
-							label="× {plateInWords(plate.massKg, units)}"
-							value={setting.hung[index] ?? 0}
-							quantity="count"
-							{units}
-							check={(value) =>
-								Number.isInteger(value) && value >= 0 && value <= plate.count
-									? null
-									: `0 to ${plate.count} are at hand.`}
-							onvalue={(value) =>
-								bench.stands(
-									{ hung: geometry.plates.map((_, k) => (k === index ? value : (setting.hung[k] ?? 0))) },
-									`hung ${index}`
-								)}
-							oncommit={() => bench.document.settle()}
-							testId="hung-{index}"
-						/>
-					{/each}
-				</fieldset>
-				<fieldset>
-					<legend>Trim</legend>
-					<QuantityField
-						label="behind the pivot"
-						value={-setting.trimU}
-						quantity="length"
-						{units}
-						check={(value) =>
-							-value >= geometry.trim.rangeU[0] - 1e-9 && -value <= geometry.trim.rangeU[1] + 1e-9
-								? null
-								: `Its travel is ${together(showMove(-geometry.trim.rangeU[1], units))} to ${together(showMove(-geometry.trim.rangeU[0], units))}.`}
-						onvalue={(value) => bench.stands({ trimU: -value }, 'trim')}
-						oncommit={() => bench.document.settle()}
-						testId="trim"
-					/>
-				</fieldset>
-				<fieldset>
-					<legend>Arm</legend>
-					{#each geometry.sections.slice(1) as { id, label } (id)}
-						<button
-							type="button"
-							class="chip"
-							aria-pressed={setting.fitted.includes(id)}
-							onclick={() => toggle(id)}
-							data-testid="fitted-{id}">{label}</button
-						>
-					{/each}
-					{#if pullsOutM(geometry, setting.fitted) > 0}
-						<QuantityField
-							label="pulled out"
-							value={setting.pulledOutM}
-							quantity="length"
-							{units}
-							check={within(
-								0,
-								pullsOutM(geometry, setting.fitted),
-								`Up to ${together(showMove(pullsOutM(geometry, setting.fitted), units))}.`
-							)}
-							onvalue={(pulledOutM) => bench.stands({ pulledOutM }, 'pulled')}
-							oncommit={() => bench.document.settle()}
-							testId="pulled-out"
-						/>
-					{/if}
-					{#if geometry.pivotHeightM[1] > geometry.pivotHeightM[0]}
-						<QuantityField
-							label="pivot above the floor"
-							value={setting.pivotHeightM}
-							quantity="length"
-							{units}
-							check={within(
-								geometry.pivotHeightM[0],
-								geometry.pivotHeightM[1],
-								`Between ${together(showMove(geometry.pivotHeightM[0], units))} and ${together(showMove(geometry.pivotHeightM[1], units))}.`
-							)}
-							onvalue={(pivotHeightM) => bench.stands({ pivotHeightM }, 'pivot')}
-							oncommit={() => bench.document.settle()}
-						/>
-					{/if}
-				</fieldset>
-				<fieldset>
-					<legend>Nose</legend>
-					<QuantityField
-						label="heavy by"
-						value={bench.state.noseBiasKg}
-						quantity="mass"
-						{units}
-						check={within(-5, 5, 'Within 5 kg; minus is light.')}
-						onvalue={(noseBiasKg) => bench.change({ noseBiasKg, choice: 0 }, 'bias')}
-						oncommit={() => bench.document.settle()}
-						testId="nose-bias"
-					/>
-					<QuantityField
-						label="moved by a push of"
-						value={bench.state.pushMovesKg}
-						quantity="mass"
-						{units}
-						check={within(0, 3, 'From 0 to 3 kg.')}
-						onvalue={(pushMovesKg) => bench.change({ pushMovesKg }, 'push moves')}
-						oncommit={() => bench.document.settle()}
-						testId="push-moves"
-					/>
-				</fieldset>
-			</div>
+			<WeightFields />
 		</div>
 	</section>
 	<div class="answer-column">
@@ -359,28 +247,6 @@
 		color: var(--quiet);
 		font-size: 12.5px;
 		margin-left: 6px;
-	}
-	.fields {
-		display: flex;
-		flex-wrap: wrap;
-		gap: 8px 22px;
-		padding: 8px 18px 14px 26px;
-		border-top: 1px solid var(--rule);
-	}
-	fieldset {
-		display: flex;
-		flex-wrap: wrap;
-		gap: 10px;
-		align-items: end;
-	}
-	fieldset :global(.field) {
-		width: 104px;
-		color: var(--quiet);
-		font-size: 13px;
-	}
-	legend {
-		font-weight: 700;
-		font-size: 14px;
 	}
 	h2 {
 		font-size: 15px;

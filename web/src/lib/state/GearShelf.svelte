@@ -86,27 +86,6 @@
 </div>
 
 <style>
-	.cards {
-		display: grid;
-		grid-template-columns: repeat(auto-fill, minmax(min(320px, 100%), 1fr));
-		gap: 14px;
-	}
-	.card {
-		display: grid;
-		gap: 4px;
-		text-decoration: none;
-		color: var(--ink);
-		align-content: start;
-	}
-	a.card:hover {
-		border-color: var(--press);
-	}
-	strong {
-		font-size: 18px;
-	}
-	.quiet {
-		font-size: 14px;
-	}
 	.preview {
 		overflow: hidden;
 	}

@@ -3,7 +3,6 @@
 	import QuantityField from '$lib/fields/QuantityField.svelte';
 	import type { Person } from '$lib/model/person';
 	import {
-		furthestPlanM,
 		type PlanKind,
 		planKinds,
 		type PlanPoint,
@@ -14,15 +13,12 @@
 	import { editGear } from '$lib/state/editGear';
 	import GearFrame from '$lib/state/GearFrame.svelte';
 	import {
-		changedShape,
-		isArea,
 		kindWords,
 		leastPoints,
 		levelledBy,
 		movedBy,
-		ofKind,
+		onPlan,
 		scaledBy,
-		withMorePoint,
 		withoutPoint,
 		withoutShape,
 		withPoint,
@@ -31,6 +27,7 @@
 	} from './plan';
 	import PlanFiles from './PlanFiles.svelte';
 	import PlanSheet from './PlanSheet.svelte';
+	import ShapeDetails from './ShapeDetails.svelte';
 
 	interface Props {
 		data: { readonly venue: Venue; readonly person: Person };
@@ -96,8 +93,6 @@
 		[tool, tapped, told] = [null, [], ''];
 		sheet?.showAll();
 	}
-	const height = (words: string) => (value: number) => (value >= 0 && value <= 200 ? null : `${words}: 0 to 200 m.`);
-	const onPlan = (value: number) => (Math.abs(value) <= furthestPlanM ? null : `Within ${furthestPlanM} m.`);
 </script>
 
 <svelte:window onkeydown={keys} />
@@ -173,121 +168,17 @@
 					<button type="button" class="tool" onclick={() => start('measure')}>Leave it</button>
 				</div>
 			{:else if selected !== null}
-				<h2>{kindWords[selected.kind]}</h2>
-				<label class="stack"
-					>Name
-					<input
-						type="text"
-						maxlength="80"
-						value={selected.label}
-						oninput={(event) => set(changedShape(plan, selected.id, { label: event.currentTarget.value }), 'label')}
-						onblur={settle}
-						data-testid="shape-label"
-					/></label
-				>
-				<div class="row">
-					<label class="stack"
-						>It is
-						<select
-							value={selected.kind}
-							onchange={(event) => set(ofKind(plan, selected, event.currentTarget.value as PlanKind))}
-							data-testid="shape-kind"
-						>
-							{#each planKinds.filter((kind) => selected.pointsM.length >= leastPoints(kind)) as kind (kind)}<option
-									value={kind}>{kindWords[kind]}</option
-								>{/each}
-						</select></label
-					>
-					{#if selected.kind === 'line'}
-						<QuantityField
-							label="above the floor"
-							value={selected.topM}
-							quantity="distance"
-							{units}
-							check={height('The line')}
-							onvalue={(topM) => set(changedShape(plan, selected.id, { topM, bottomM: topM }), 'top')}
-							oncommit={settle}
-							testId="shape-top"
-						/>
-					{:else if selected.kind !== 'keepOut'}
-						<QuantityField
-							label={selected.kind === 'people' ? 'heads up to' : 'top'}
-							value={selected.topM}
-							quantity="distance"
-							{units}
-							check={(value) => (value < selected.bottomM ? 'Not under its bottom.' : height('The top')(value))}
-							onvalue={(topM) => set(changedShape(plan, selected.id, { topM }), 'top')}
-							oncommit={settle}
-							testId="shape-top"
-						/>
-						<QuantityField
-							label="bottom"
-							value={selected.bottomM}
-							quantity="distance"
-							{units}
-							check={(value) => (value > selected.topM ? 'Not over its top.' : height('The bottom')(value))}
-							onvalue={(bottomM) => set(changedShape(plan, selected.id, { bottomM }), 'bottom')}
-							oncommit={settle}
-							testId="shape-bottom"
-						/>
-					{/if}
-				</div>
-				<div class="points">
-					{#each selected.pointsM as [x, y], index (index)}
-						<div class="point">
-							<span class="quiet">{index + 1}</span>
-							<QuantityField
-								hideLabel
-								label="Point {index + 1} across"
-								value={x}
-								quantity="distance"
-								{units}
-								check={onPlan}
-								onvalue={(value) => set(withPoint(plan, selected, index, [value, y]), `point ${index}`)}
-								oncommit={settle}
-								testId="x-{index}"
-							/>
-							<QuantityField
-								hideLabel
-								label="Point {index + 1} up the sheet"
-								value={y}
-								quantity="distance"
-								{units}
-								check={onPlan}
-								onvalue={(value) => set(withPoint(plan, selected, index, [x, value]), `point ${index}`)}
-								oncommit={settle}
-								testId="y-{index}"
-							/>
-							{#if index < selected.pointsM.length - 1 || isArea(selected.kind)}
-								<button
-									type="button"
-									class="tool small"
-									onclick={() => set(withMorePoint(plan, selected, index))}
-									aria-label="Another point after point {index + 1}">+</button
-								>
-							{/if}
-							{#if selected.pointsM.length > leastPoints(selected.kind)}
-								<button
-									type="button"
-									class="tool small"
-									onclick={() => set(withoutPoint(plan, selected, index))}
-									aria-label="Take point {index + 1} out">−</button
-								>
-							{/if}
-						</div>
-					{/each}
-				</div>
-				<div class="actions">
-					<button
-						type="button"
-						class="tool"
-						onclick={() => {
-							set(withoutShape(plan, selected.id));
-							selectedId = null;
-						}}
-						data-testid="drop-shape">Take it off the plan</button
-					>
-				</div>
+				<ShapeDetails
+					{plan}
+					shape={selected}
+					{units}
+					onchange={set}
+					onsettle={settle}
+					ondrop={() => {
+						set(withoutShape(plan, selected.id));
+						selectedId = null;
+					}}
+				/>
 			{:else}
 				<h2>On the plan</h2>
 				{#if plan.shapes.length === 0}
@@ -403,27 +294,8 @@
 	.aside h2 {
 		margin-top: 6px;
 	}
-	.points {
-		max-height: 300px;
-		overflow-y: auto;
-		margin-top: 8px;
-	}
-	.point > .quiet {
-		width: 18px;
-	}
-	.point {
-		display: flex;
-		gap: 6px;
-		align-items: center;
-		margin-bottom: 4px;
-	}
-	.point :global(.field),
 	.row :global(.field) {
 		width: 104px;
-	}
-	.small {
-		min-width: 44px;
-		padding: 0 8px;
 	}
 	.list {
 		max-height: 260px;

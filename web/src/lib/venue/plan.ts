@@ -86,6 +86,9 @@ export const withoutShape = (plan: VenuePlan, id: string): VenuePlan => ({
 	shapes: plan.shapes.filter((each) => each.id !== id)
 });
 
+/** Why a coordinate is none, in words; null: it is one. */
+export const onPlan = (value: number): string | null =>
+	Math.abs(value) <= furthestPlanM ? null : `Within ${furthestPlanM} m.`;
 const onSheet = (value: number) => Math.min(furthestPlanM, Math.max(-furthestPlanM, value));
 
 export const withPoint = (plan: VenuePlan, shape: PlanShape, index: number, [x, y]: PlanPoint): VenuePlan =>

@@ -65,28 +65,8 @@
 </div>
 
 <style>
-	.cards {
-		display: grid;
-		grid-template-columns: repeat(auto-fill, minmax(min(320px, 100%), 1fr));
-		gap: 14px;
-	}
-	.card {
-		display: grid;
-		gap: 4px;
-		text-decoration: none;
-		color: var(--ink);
-	}
-	.card:hover {
-		border-color: var(--press);
-	}
 	.card svg {
 		width: 100%;
 		height: auto;
-	}
-	strong {
-		font-size: 18px;
-	}
-	.quiet {
-		font-size: 14px;
 	}
 </style>
