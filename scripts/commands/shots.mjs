@@ -102,7 +102,8 @@ export default async function shots() {
 					['at-x', '8'],
 					['at-y', '4.5']
 				]) {
-					await page.click(`[data-testid="${field}"]`, { count: 3 });
+					const place = await page.waitForSelector(`[data-testid="${field}"]`);
+					await place?.click({ count: 3 });
 					await page.type(`[data-testid="${field}"]`, String(value));
 				}
 				await page.keyboard.press('Tab');

@@ -108,7 +108,7 @@
 			check: (v) => (v >= 0 && v <= 2000 ? null : 'Between 0 and 2000 kg.')
 		}
 	];
-	const percent = (value: number) => `${(value * 100).toFixed(0)} %`;
+	const percent = (value: number) => `${(value * 100).toFixed(0)} %`.replace('-', '−');
 </script>
 
 <div class="bench">

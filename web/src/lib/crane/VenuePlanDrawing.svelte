@@ -210,6 +210,10 @@
 		stroke-width: 1.2;
 	}
 	.note {
-		fill: var(--quiet);
+		font-size: 12.5px;
+		fill: var(--clay);
+		paint-order: stroke;
+		stroke: var(--ground);
+		stroke-width: 4px;
 	}
 </style>

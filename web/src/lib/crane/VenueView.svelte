@@ -242,8 +242,8 @@
 			{#if found !== null && standing !== null}
 				{#if found.under.length > 0}
 					<p class="danger" role="alert" data-testid="under">
-						{found.under.join(', ')}: under the arm. Move them, move the crane or set other stops; else only with leave
-						of the house, a second catch on the camera and a spotter.
+						{found.under.join(', ')}: under the arm as far as it may go now. Set limits, move them or move the crane;
+						else only with leave of the house, a second catch on the camera and a spotter.
 					</p>
 				{/if}
 				{#if found.keepTo !== null}

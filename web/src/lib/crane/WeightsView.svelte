@@ -46,7 +46,8 @@
 		else return;
 		event.preventDefault();
 	}
-	const grams = (kg: number) => (Math.abs(kg) >= 1 ? `${kg.toFixed(1)} kg` : `${(kg * 1000).toFixed(0)} g`);
+	const grams = (kg: number) =>
+		(Math.abs(kg) >= 1 ? `${kg.toFixed(1)} kg` : `${(kg * 1000).toFixed(0)} g`).replace('-', '−');
 	const standing = $derived(slip.kind === 'move' ? figures.envelopeThen : figures.envelope);
 	const rows = $derived([
 		{
