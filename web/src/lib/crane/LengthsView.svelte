@@ -37,6 +37,13 @@
 	let height = $state(300);
 	const behind = (uM: number) => together(showMove(-uM, units));
 	const far = (metres: number) => together(showDistance(metres, units));
+	const words = (row: GrownRow) =>
+		what === 'pulled'
+			? `${together(showMove(row.setting.pulledOutM, units))} out`
+			: `to the ${row.section.toLowerCase()}`;
+	/** What a hand pulls out at a time, for the rate. */
+	const bitM = $derived(units === 'imperial' ? 0.1016 : 0.1);
+	const bit = $derived(together(showMove(bitM, units)));
 	const is = (row: GrownRow) =>
 		row.setting.pulledOutM === setting.pulledOutM && row.setting.fitted.length === setting.fitted.length;
 
@@ -88,7 +95,7 @@
 							<tr class:now={is(row)} class:chosen={row.id === chosen.id} data-testid={row.id}>
 								<th scope="row"
 									><button type="button" class="plain" onclick={() => (chosenId = row.id)}
-										>{far(row.reachM)}<small>{row.words}</small></button
+										>{far(row.reachM)}<small>{words(row)}</small></button
 									></th
 								>
 								<td
@@ -128,8 +135,9 @@
 					{:else}These plates balance it to <strong data-testid="length-strong">{unbroken(far(longest.reachM))}</strong
 						>{/if}
 				{:else if grown.platesPerM !== null}
-					For 100 mm out, <strong data-testid="length-strong"
-						>{unbroken(together(showMove(grown.platesPerM * 0.1, units)))} back</strong
+					For {bit} out,
+					<strong data-testid="length-strong"
+						>{unbroken(together(showMove(grown.platesPerM * bitM, units)))} back</strong
 					> with all that hangs
 				{:else}Hang <strong data-testid="length-strong">the weights first</strong>{/if}
 			{/snippet}
@@ -142,7 +150,7 @@
 					)} of travel.
 				</p>
 				<p data-testid="trim-follows">
-					The trim by itself goes {together(showMove(grown.trimPerM * 0.1, units))} for 100 mm
+					The trim by itself goes {together(showMove(grown.trimPerM * bitM, units))} for {bit}
 					{#if follows === null}and reaches none of these lengths with what hangs.
 					{:else if follows[0] === follows[1]}and reaches only {far(follows[0].reachM)}.
 					{:else}and follows from {far(follows[0].reachM)} to {far(follows[1].reachM)}.{/if}

@@ -53,7 +53,7 @@ describe('an arm at several lengths', () => {
 		const kg = rows.map(({ choice }) => choice.plates.reduce((sum, { massKg, count }) => sum + massKg * count, 0));
 		expect([...kg].sort((one, two) => one - two)).toEqual(kg);
 		expect(rows[0]!.platesUM).toBeNull();
-		expect(rows.at(-1)!.words).toContain('fourth section');
+		expect(rows.at(-1)!.section).toBe('Fourth section');
 	});
 	it('says that the trim follows nowhere when it does not', () => {
 		const { rows } = grownArm(sectional.geometry, bareSetting(sectional.geometry), cine, 0.05, 'sections');

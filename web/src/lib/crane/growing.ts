@@ -7,7 +7,8 @@ import { armOf, hungKg, type MountedBody, noseU, pullsOutM } from './standing';
 /** One length of the arm, and what balances it. */
 export interface GrownRow {
 	readonly id: string;
-	readonly words: string;
+	/** The last section that is on. */
+	readonly section: string;
 	readonly setting: CraneSetting;
 	readonly reachM: number;
 	readonly choice: CounterweightChoice;
@@ -80,10 +81,7 @@ export function grownArm(
 		const reachM = noseU(geometry, each);
 		return {
 			id: `${what}${index}`,
-			words:
-				what === 'pulled'
-					? `${Math.round(each.pulledOutM * 1000)} mm out`
-					: `to the ${geometry.sections[each.fitted.length - 1]!.label.toLowerCase()}`,
+			section: geometry.sections[each.fitted.length - 1]?.label ?? '',
 			setting: each,
 			reachM,
 			choice,
