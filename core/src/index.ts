@@ -185,6 +185,7 @@ export { type Ballast, ballastFor } from './crane/ballastFor';
 export { windForce } from './crane/windForce';
 
 // What stands in a venue, and where a crane keeps clear of it
+export { crossingSides, outlineAreaM2 } from './venue/outline';
 export { isInside, type Prism, prismDistance } from './venue/prism';
 export {
 	type ClearPoses,

@@ -1,4 +1,5 @@
 import { checksFor } from '../input';
+import { cornerTurn, crossingSides, outlineAreaM2 } from '../venue/outline';
 
 export type Point = readonly [x: number, y: number];
 
@@ -34,18 +35,10 @@ export function footprintOf(call: string, given: readonly Point[]): Footprint {
 		return [check.number(`footprintM[${index}][0]`, foot[0]), check.number(`footprintM[${index}][1]`, foot[1])];
 	});
 	if (feet.length < 3) check.fail('footprintM', 'must have at least three feet', feet.length);
-	const count = feet.length;
-	for (let i = 0; i < count; i += 1)
-		for (let j = i + 2; j < count; j += 1) {
-			if (i === 0 && j === count - 1) continue;
-			const [a, b, c, d] = [feet[i]!, feet[i + 1]!, feet[j]!, feet[(j + 1) % count]!];
-			if (cross(a, b, c) * cross(a, b, d) < 0 && cross(c, d, a) * cross(c, d, b) < 0)
-				check.fail('footprintM', 'must not cross itself', `sides ${i + 1} and ${j + 1}`);
-		}
-	const turning = feet.reduce((sum, [x, y], index) => {
-		const [nextX, nextY] = feet[(index + 1) % count]!;
-		return sum + x * nextY - nextX * y;
-	}, 0);
+	const crossing = crossingSides(feet);
+	if (crossing !== null)
+		check.fail('footprintM', 'must not cross itself', `sides ${crossing[0] + 1} and ${crossing[1] + 1}`);
+	const turning = 2 * outlineAreaM2(feet);
 	if (!(turning > flat)) check.fail('footprintM', 'must go counter-clockwise round some area', turning / 2);
 
 	const corners = hullOf(feet);
@@ -67,9 +60,6 @@ export function footprintOf(call: string, given: readonly Point[]): Footprint {
 	return { feet, edges, centroidM, areaM2 };
 }
 
-/** Twice the area of the triangle; positive: counter-clockwise. */
-const cross = (a: Point, b: Point, c: Point) => (b[0] - a[0]) * (c[1] - a[1]) - (b[1] - a[1]) * (c[0] - a[0]);
-
 /** The feet themselves where they are convex already, from the first on; else those on the hull, in their order. */
 function hullOf(feet: readonly Point[]): Point[] {
 	let corners = [...feet];
@@ -81,7 +71,7 @@ function hullOf(feet: readonly Point[]): Point[] {
 				corners[index]!,
 				corners[(index + 1) % corners.length]!
 			];
-			if (cross(a, b, c) > flat) continue;
+			if (cornerTurn(a, b, c) > flat) continue;
 			corners = corners.filter((_, each) => each !== index);
 			changed = true;
 			break;

@@ -1,3 +1,4 @@
+import { crossingSides, outlineAreaM2 } from '@poise/core';
 import { between, type Column } from '$lib/fields/columns';
 import type { ArmSection, CraneDraft, CraneGeometry, CraneHead } from '$lib/model/crane';
 import { changedHead, type NamedHead } from './heads';
@@ -170,18 +171,10 @@ export function footColumns(geometry: CraneGeometry, set: Set): readonly Column<
 /** What is wrong with the whole, that no field alone can say. Null: nothing. */
 export function wrongWith({ geometry, leastPayloadKg, greatestPayloadKg }: CraneDraft): string | null {
 	const { feetM } = geometry.base;
-	const at = (index: number) => feetM[index % feetM.length] as readonly [number, number];
-	const turn = feetM.reduce((sum, [x, y], index) => sum + x * at(index + 1)[1] - at(index + 1)[0] * y, 0);
-	const side = (a: readonly [number, number], b: readonly [number, number], c: readonly [number, number]) =>
-		(b[0] - a[0]) * (c[1] - a[1]) - (b[1] - a[1]) * (c[0] - a[0]);
-	for (let i = 0; i < feetM.length; i += 1)
-		for (let j = i + 2; j < feetM.length; j += 1) {
-			if (i === 0 && j === feetM.length - 1) continue;
-			const [a, b, c, d] = [at(i), at(i + 1), at(j), at(j + 1)];
-			if (side(a, b, c) * side(a, b, d) < 0 && side(c, d, a) * side(c, d, b) < 0)
-				return `The sides from foot ${i + 1} and from foot ${j + 1} cross: list the feet in their order round the base.`;
-		}
-	if (turn <= 1e-6) return 'List the feet counter-clockwise round the base, seen from above.';
+	const crossing = crossingSides(feetM);
+	if (crossing !== null)
+		return `The sides from foot ${crossing[0] + 1} and from foot ${crossing[1] + 1} cross: list the feet in their order round the base.`;
+	if (outlineAreaM2(feetM) <= 5e-7) return 'List the feet counter-clockwise round the base, seen from above.';
 	if (greatestPayloadKg <= leastPayloadKg) return 'The greatest payload must be more than the least.';
 	if (geometry.trim.rangeU[0] > geometry.trim.rangeU[1]) return 'The trim’s travel has its ends the wrong way round.';
 	return null;

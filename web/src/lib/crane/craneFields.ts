@@ -19,12 +19,19 @@ export interface CraneFieldGroup {
 const within = (least: number, greatest: number, words: string) => (value: number) =>
 	value >= least && value <= greatest ? null : words;
 const end = (span: Span, which: 0 | 1, value: number): Span => (which === 0 ? [value, span[1]] : [span[0], value]);
+const changedPlaces = 'The ends have changed places.';
 const endRule = (span: Span, which: 0 | 1, least: number, most: number, words: string) => (value: number) =>
 	value < least || value > most
 		? words
 		: (which === 0 ? value <= span[1] : value >= span[0])
 			? null
 			: 'The ends have changed places.';
+
+/** A field that is one end of a range: what it may be besides, in words of its own. */
+const asEnd = (field: CraneField, rule: (value: number) => string | null): CraneField => ({
+	...field,
+	check: (value) => field.check(value) ?? rule(value)
+});
 
 /** The single figures of a crane, by where they are on it; each with what it may be and how it is put back. */
 export function craneFieldGroups(
@@ -52,11 +59,18 @@ export function craneFieldGroups(
 		put,
 		...(testId === undefined ? {} : { testId })
 	});
-	const mass = (label: string, value: number, put: (v: number) => void, most = 500, testId?: string): CraneField => ({
+	const mass = (
+		label: string,
+		value: number,
+		put: (v: number) => void,
+		most = 500,
+		least = 0,
+		testId?: string
+	): CraneField => ({
 		label,
 		value,
 		quantity: 'mass',
-		check: within(0, most, `Between 0 and ${most} kg.`),
+		check: within(least, most, `Between ${least} and ${most} kg.`),
 		put,
 		...(testId === undefined ? {} : { testId })
 	});
@@ -84,7 +98,7 @@ export function craneFieldGroups(
 					5,
 					'rear-length'
 				),
-				mass('its mass', rear.massKg, (massKg) => shape({ rear: { ...rear, massKg } }, 'rear kg'), 60),
+				mass('its mass', rear.massKg, (massKg) => shape({ rear: { ...rear, massKg } }, 'rear kg'), 60, 0.01),
 				length(
 					'hanger behind the pivot',
 					-hanger.uM,
@@ -102,19 +116,25 @@ export function craneFieldGroups(
 				),
 				mass('hanger’s mass', hanger.massKg, (massKg) => shape({ hanger: { ...hanger, massKg } }, 'hanger kg'), 80),
 				mass('trim weight', trim.massKg, (massKg) => shape({ trim: { ...trim, massKg } }, 'trim kg'), 50),
-				length(
-					'trim travels from',
-					-trim.rangeU[1],
-					(v) => shape({ trim: { ...trim, rangeU: [trim.rangeU[0], -v] } }, 'trim near'),
-					-2,
-					5
+				asEnd(
+					length(
+						'trim travels from',
+						-trim.rangeU[1],
+						(v) => shape({ trim: { ...trim, rangeU: [trim.rangeU[0], -v] } }, 'trim near'),
+						-2,
+						5
+					),
+					(v) => (v <= -trim.rangeU[0] ? null : changedPlaces)
 				),
-				length(
-					'to, behind the pivot',
-					-trim.rangeU[0],
-					(v) => shape({ trim: { ...trim, rangeU: [-v, trim.rangeU[1]] } }, 'trim far'),
-					-2,
-					5
+				asEnd(
+					length(
+						'to, behind the pivot',
+						-trim.rangeU[0],
+						(v) => shape({ trim: { ...trim, rangeU: [-v, trim.rangeU[1]] } }, 'trim far'),
+						-2,
+						5
+					),
+					(v) => (v >= -trim.rangeU[1] ? null : changedPlaces)
 				),
 				length(
 					'trim’s graduation',
@@ -136,12 +156,15 @@ export function craneFieldGroups(
 			title: 'Pivot, boom and levelling',
 			fields: [
 				...([0, 1] as const).map((which) =>
-					length(
-						which === 0 ? 'pivot above the floor, from' : 'to',
-						pivotHeightM[which],
-						(v) => shape({ pivotHeightM: end(pivotHeightM, which, v) }, `pivot ${which}`),
-						0.2,
-						6
+					asEnd(
+						length(
+							which === 0 ? 'pivot above the floor, from' : 'to',
+							pivotHeightM[which],
+							(v) => shape({ pivotHeightM: end(pivotHeightM, which, v) }, `pivot ${which}`),
+							0.2,
+							6
+						),
+						endRule(pivotHeightM, which, 0.2, 6, '')
 					)
 				),
 				...([0, 1] as const).map((which) =>
@@ -194,7 +217,14 @@ export function craneFieldGroups(
 		{
 			title: 'Base',
 			fields: [
-				mass('its mass', base.massKg, (massKg) => shape({ base: { ...base, massKg } }, 'base kg'), 2000, 'base-mass'),
+				mass(
+					'its mass',
+					base.massKg,
+					(massKg) => shape({ base: { ...base, massKg } }, 'base kg'),
+					2000,
+					0.1,
+					'base-mass'
+				),
 				length('its centre, forward', base.cgM[0], (v) =>
 					shape({ base: { ...base, cgM: [v, base.cgM[1], base.cgM[2]] } }, 'base x')
 				),

@@ -1,4 +1,4 @@
-import type { Kept, Prism } from '@poise/core';
+import { crossingSides, type Kept, type Prism } from '@poise/core';
 import {
 	furthestPlanM,
 	mostPoints,
@@ -119,18 +119,9 @@ export const movedBy = (plan: VenuePlan, shape: PlanShape, [dx, dy]: PlanPoint):
 export function wrongWithShape({ kind, label, pointsM, bottomM, topM }: PlanShape): string | null {
 	if (label.trim() === '') return 'Give it a name.';
 	if (topM < bottomM) return `“${label}” has its top under its bottom.`;
-	if (!isArea(kind)) return null;
-	const count = pointsM.length;
-	const side = (a: PlanPoint, b: PlanPoint, c: PlanPoint) =>
-		(b[0] - a[0]) * (c[1] - a[1]) - (b[1] - a[1]) * (c[0] - a[0]);
-	for (let i = 0; i < count; i += 1)
-		for (let j = i + 2; j < count; j += 1) {
-			if (i === 0 && j === count - 1) continue;
-			const [a, b, c, d] = [pointsM[i]!, pointsM[i + 1]!, pointsM[j]!, pointsM[(j + 1) % count]!];
-			if (side(a, b, c) * side(a, b, d) < 0 && side(c, d, a) * side(c, d, b) < 0)
-				return `The outline of “${label}” crosses itself: drag its points into order.`;
-		}
-	return null;
+	return isArea(kind) && crossingSides(pointsM) !== null
+		? `The outline of “${label}” crosses itself: drag its points into order.`
+		: null;
 }
 
 export interface TakenIn {

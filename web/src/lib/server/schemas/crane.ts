@@ -1,3 +1,4 @@
+import { crossingSides, outlineAreaM2 } from '@poise/core';
 import Joi from 'joi';
 import {
 	baseKinds,
@@ -44,21 +45,8 @@ const feet = Joi.array()
 	.required()
 	.label('the feet')
 	.custom((value: [number, number][], { error }) => {
-		const turn = value.reduce((sum, [x, y], index) => {
-			const next = value[(index + 1) % value.length] as [number, number];
-			return sum + x * next[1] - next[0] * y;
-		}, 0);
-		if (turn <= 1e-6) return error('feet.order');
-		const side = (a: [number, number], b: [number, number], c: [number, number]) =>
-			(b[0] - a[0]) * (c[1] - a[1]) - (b[1] - a[1]) * (c[0] - a[0]);
-		const at = (index: number) => value[index % value.length] as [number, number];
-		for (let i = 0; i < value.length; i += 1)
-			for (let j = i + 2; j < value.length; j += 1) {
-				if (i === 0 && j === value.length - 1) continue;
-				const [a, b, c, d] = [at(i), at(i + 1), at(j), at(j + 1)];
-				if (side(a, b, c) * side(a, b, d) < 0 && side(c, d, a) * side(c, d, b) < 0) return error('feet.cross');
-			}
-		return value;
+		if (outlineAreaM2(value) <= 5e-7) return error('feet.order');
+		return crossingSides(value) === null ? value : error('feet.cross');
 	})
 	.messages({
 		'feet.order': 'the feet must go counter-clockwise round the base, seen from above',

@@ -1,0 +1,36 @@
+import type { Point } from '../crane/footprint';
+
+/** Twice the area of the triangle, m²; positive: counter-clockwise. */
+export const cornerTurn = (a: Point, b: Point, c: Point): number =>
+	(b[0] - a[0]) * (c[1] - a[1]) - (b[1] - a[1]) * (c[0] - a[0]);
+
+/**
+ * Which two sides of a closed outline cross, by the number of the point each starts from; null: none do. Sides that only
+ * touch do not cross. Never throws.
+ *
+ * @example
+ * crossingSides([[0, 0], [1, 1], [1, 0], [0, 1]]); // [0, 2]
+ */
+export function crossingSides(outline: readonly Point[]): readonly [number, number] | null {
+	const count = outline.length;
+	for (let i = 0; i < count; i += 1)
+		for (let j = i + 2; j < count; j += 1) {
+			// The last side ends where the first begins.
+			if (i === 0 && j === count - 1) continue;
+			const [a, b, c, d] = [outline[i]!, outline[i + 1]!, outline[j]!, outline[(j + 1) % count]!];
+			if (cornerTurn(a, b, c) * cornerTurn(a, b, d) < 0 && cornerTurn(c, d, a) * cornerTurn(c, d, b) < 0) return [i, j];
+		}
+	return null;
+}
+
+/**
+ * Area inside a closed outline, m²; negative where it goes clockwise. Never throws.
+ *
+ * @example
+ * outlineAreaM2([[0, 0], [2, 0], [2, 1], [0, 1]]); // 2
+ */
+export const outlineAreaM2 = (outline: readonly Point[]): number =>
+	outline.reduce((sum, [x, y], index) => {
+		const [nextX, nextY] = outline[(index + 1) % outline.length]!;
+		return sum + (x * nextY - nextX * y) / 2;
+	}, 0);
