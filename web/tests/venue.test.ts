@@ -88,6 +88,19 @@ describe('a venue’s plan', () => {
 		expect(kept).toMatchObject({ kind: 'people', label: 'Front rows', topM: 1.4 });
 		expect(kept!.pointsM[0]![0]).toBe(2.5);
 	});
+	it('is drawn without a pointer too', async () => {
+		const before = await shapes();
+		await page.focus(id('draw-wall'));
+		await page.keyboard.press('Enter');
+		await page.focus(id('draw-done'));
+		await page.keyboard.press('Enter');
+		await page.waitForSelector(id('shape-label'));
+		expect(await shapes()).toBe(before + 1);
+		await fill(page, id('y-0'), '0');
+		await page.focus(id('drop-shape'));
+		await page.keyboard.press('Enter');
+		expect(await shapes()).toBe(before);
+	});
 	it('says at the field what a height may be, and keeps what was typed', async () => {
 		await page.click('.pick');
 		await fill(page, id('shape-bottom'), '3');

@@ -7,6 +7,7 @@
 	import type { Part } from '$lib/model/part';
 	import { mountedBodies, type Payload, standingParts } from '$lib/model/payload';
 	import type { Person } from '$lib/model/person';
+	import { carriedOn } from '$lib/payload/carried';
 	import { editGear } from '$lib/state/editGear';
 	import GearFrame from '$lib/state/GearFrame.svelte';
 	import { showLength, together } from '$lib/units/display';
@@ -39,12 +40,7 @@
 	let width = $state(760);
 	let boomRad = $state(0.15);
 	const byId = $derived(new Map(data.shelf.map((part) => [part.id, part])));
-	const shown = $derived(
-		data.payloads.find((payload) => {
-			const kg = standingParts(payload, byId).reduce((sum, { part }) => sum + part.massKg, 0);
-			return kg >= draft.leastPayloadKg && kg <= draft.greatestPayloadKg;
-		})
-	);
+	const shown = $derived(carriedOn(draft, data.payloads, byId, data.person.payloadId));
 	const bodies = $derived(shown === undefined ? [] : mountedBodies(standingParts(shown, byId)));
 	const setting = $derived({ ...bareSetting(geometry), boomRad });
 	const arm = $derived(bodies.length < 2 ? null : tryFigures(() => armOf(geometry, setting, bodies)));

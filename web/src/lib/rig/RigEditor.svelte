@@ -6,6 +6,7 @@
 	import type { Part } from '$lib/model/part';
 	import { type Payload, standingParts } from '$lib/model/payload';
 	import type { Person } from '$lib/model/person';
+	import { carriedOn } from '$lib/payload/carried';
 	import type { Rig } from '$lib/model/rig';
 	import GearFrame from '$lib/state/GearFrame.svelte';
 	import { lengthsOf, orderOf, withLength, withOrder } from './lengths';
@@ -33,13 +34,7 @@
 	let width = $state(700);
 	/** A payload drawn in the cradle, so that the arms can be judged by eye. */
 	const byId = $derived(new Map(data.shelf.map((part) => [part.id, part])));
-	const carried = $derived(
-		data.payloads.filter((payload) => {
-			const kg = standingParts(payload, byId).reduce((sum, { part }) => sum + part.massKg, 0);
-			return kg >= draft.leastPayloadKg && kg <= draft.greatestPayloadKg;
-		})
-	);
-	const shown = $derived(carried.find(({ id }) => id === data.person.payloadId) ?? carried[0] ?? data.payloads[0]);
+	const shown = $derived(carriedOn(draft, data.payloads, byId, data.person.payloadId) ?? data.payloads[0]);
 	const parts = $derived(shown === undefined ? [] : standingParts(shown, byId));
 
 	const lengthWords = [

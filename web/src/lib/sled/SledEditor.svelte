@@ -4,6 +4,7 @@
 	import type { Part } from '$lib/model/part';
 	import { mountedBodies, type Payload, standingParts } from '$lib/model/payload';
 	import type { Person } from '$lib/model/person';
+	import { carriedOn } from '$lib/payload/carried';
 	import { type SledDraft, type SledGeometry, sledItemKinds, type SledRig, type Travel } from '$lib/model/sled';
 	import { tryFigures } from '$lib/balance/figures';
 	import { sledReport } from '@poise/core';
@@ -42,13 +43,7 @@
 
 	/** A payload drawn on the plate, so that the sled can be judged by eye. */
 	const byId = $derived(new Map(data.shelf.map((part) => [part.id, part])));
-	const carried = $derived(
-		data.payloads.filter((payload) => {
-			const kg = standingParts(payload, byId).reduce((sum, { part }) => sum + part.massKg, 0);
-			return kg >= draft.leastPayloadKg && kg <= draft.greatestPayloadKg;
-		})
-	);
-	const shown = $derived(carried.find(({ id: each }) => each === data.person.payloadId) ?? carried[0]);
+	const shown = $derived(carriedOn(draft, data.payloads, byId, data.person.payloadId));
 	const parts = $derived(shown === undefined ? [] : standingParts(shown, byId));
 	const report = $derived(tryFigures(() => sledReport({ sled: sledOf(geometry, docked, mountedBodies(parts)) })));
 	const bareKg = $derived(

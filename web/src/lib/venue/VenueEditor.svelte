@@ -13,6 +13,7 @@
 	import { editGear } from '$lib/state/editGear';
 	import GearFrame from '$lib/state/GearFrame.svelte';
 	import {
+		inTheMiddle,
 		kindWords,
 		leastPoints,
 		levelledBy,
@@ -62,11 +63,13 @@
 	}
 	function finish() {
 		if (tool === null || tool === 'measure') return;
-		if (tapped.length < leastPoints(tool)) {
+		// Nothing tapped: one in the middle, for the keyboard.
+		const points = tapped.length === 0 ? inTheMiddle(plan, tool) : tapped;
+		if (points.length < leastPoints(tool)) {
 			told = `${kindWords[tool]}: tap ${leastPoints(tool)} points at least.`;
 			return;
 		}
-		const added = withShape(plan, tool, tapped);
+		const added = withShape(plan, tool, points);
 		set(added.plan);
 		settle();
 		selectedId = added.id;
@@ -114,7 +117,9 @@
 					>
 				{/each}
 				{#if tool !== null && tool !== 'measure'}
-					<button type="button" class="go done" onclick={finish} data-testid="draw-done">Done</button>
+					<button type="button" class="go done" onclick={finish} data-testid="draw-done"
+						>{tapped.length === 0 ? 'One in the middle' : 'Done'}</button
+					>
 				{/if}
 			</div>
 			{#if told !== ''}<p class="problem" role="alert">{told}</p>{/if}

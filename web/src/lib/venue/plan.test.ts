@@ -5,6 +5,7 @@ import {
 	boundsOfPlan,
 	cornersOf,
 	freshUnderlay,
+	inTheMiddle,
 	keptOf,
 	levelledBy,
 	movedBy,
@@ -51,6 +52,17 @@ describe('a plan', () => {
 		expect(movedBy(withSquare.plan, shape, [1, -2]).shapes[0]!.pointsM[2]).toEqual([5, 2]);
 		expect(withPoint(withSquare.plan, shape, 0, [9999, 1]).shapes[0]!.pointsM[0]).toEqual([500, 1]);
 	});
+	it.each(['wall', 'obstacle', 'people', 'keepOut', 'line'] as const)(
+		'has one more %s in its middle without a tap',
+		(kind) => {
+			const points = inTheMiddle(withSquare.plan, kind);
+			const { plan } = withShape(withSquare.plan, kind, points);
+			expect(accepted(plan)).toBeNull();
+			expect(wrongWithShape(plan.shapes[1]!)).toBeNull();
+			for (const k of [0, 1] as const)
+				expect(points.reduce((sum, point) => sum + point[k], 0) / points.length).toBeCloseTo(2, 9);
+		}
+	);
 	it('becomes an area only with three points', () => {
 		const { plan } = withShape(empty, 'wall', square.slice(0, 2));
 		expect(ofKind(plan, plan.shapes[0]!, 'people')).toBe(plan);

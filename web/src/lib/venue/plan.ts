@@ -74,6 +74,23 @@ export const changedShape = (plan: VenuePlan, id: string, next: Partial<PlanShap
 	shapes: plan.shapes.map((each) => (each.id === id ? { ...each, ...next } : each))
 });
 
+/** One of a kind in the middle of the plan, to be put right by figures: for whoever draws without a pointer. */
+export function inTheMiddle(plan: VenuePlan, kind: PlanKind): readonly PlanPoint[] {
+	const [[x0, y0], [x1, y1]] = boundsOfPlan(plan);
+	const [x, y] = snapped([(x0 + x1) / 2, (y0 + y1) / 2]);
+	return isArea(kind)
+		? [
+				[x - 1, y - 1],
+				[x + 1, y - 1],
+				[x + 1, y + 1],
+				[x - 1, y + 1]
+			]
+		: [
+				[x - 2, y],
+				[x + 2, y]
+			];
+}
+
 /** As another kind, with that kind's heights; a line becomes an area only with points enough for one. */
 export function ofKind(plan: VenuePlan, { id, pointsM }: PlanShape, kind: PlanKind): VenuePlan {
 	if (pointsM.length < leastPoints(kind)) return plan;
