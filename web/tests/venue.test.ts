@@ -1,3 +1,4 @@
+import { execFileSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -228,6 +229,19 @@ describe('a crane in a venue', () => {
 		await page.click(id('set-limits'));
 		await waitForText(page, strong, 'between the stops');
 		expect(await page.$(id('under'))).toBeNull();
+		// The sheet that is taped to the base tells them too.
+		const stops = await Promise.all(
+			['stop-from', 'stop-to'].map((each) =>
+				page.$eval(id(each), (field) => Math.round(Number((field as HTMLInputElement).value)))
+			)
+		);
+		await new Promise((resolve) => setTimeout(resolve, 1200));
+		const [on, with_] = new URL(page.url()).pathname.split('/').slice(3);
+		const sheet = await fetch(`${screen.origin}/api/crane-sheet/${on}/${with_}`);
+		const pdf = file('sheet.pdf', Buffer.from(await sheet.arrayBuffer()));
+		const printed = execFileSync('pdftotext', ['-layout', pdf, '-'], { encoding: 'utf8' }).replaceAll('−', '-');
+		expect(printed).toMatch(new RegExp(`Swing only\\s+${stops[0]}° to ${stops[1]}°`));
+		expect(execFileSync('pdfinfo', [pdf], { encoding: 'utf8' })).toMatch(/Pages:\s+1\n/);
 		await page.click(id('no-stops'));
 		await page.waitForSelector(`${id('set-limits')}:not([disabled])`);
 	});

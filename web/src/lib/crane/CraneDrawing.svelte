@@ -6,7 +6,7 @@
 	import { pxPerMetreFullSize, ratios, scaleBarM } from '$lib/drawing/projection';
 	import type { CraneGeometry, CraneSetting } from '$lib/model/crane';
 	import type { UnitSystem } from '$lib/model/person';
-	import { showLength, together } from '$lib/units/display';
+	import { showLength, showMass, together } from '$lib/units/display';
 	import { fittedSections, headSign, hungKg, noseU, reachOf, type MountedBody } from './standing';
 
 	/** A crane to scale from the side, at any boom; pull the nose to raise it. */
@@ -303,7 +303,8 @@
 				class="label"
 				x={pivot.x - geometry.rear.lengthM * px - 8}
 				y={pivot.y + 0.5 * px}
-				text-anchor="start">{hung.toFixed(2).replace(/\.?0+$/, '')} kg hung</text
+				text-anchor="start"
+				>{units === 'imperial' ? together(showMass(hung, units)) : `${Number(hung.toFixed(2))} kg`} hung</text
 			>{/if}
 		<ScaleBar
 			x={24}

@@ -194,5 +194,7 @@ describe('joining lines', () => {
 		expect(joined([at(1, 0), at(0, 1), at(-1, 0)])).toHaveLength(3);
 		expect(joined([at(1, 0), at(0, 1, 'b')])).toHaveLength(2);
 		expect(joined([at(1, 0), at(0, 1)])).toHaveLength(1);
+		// A star of very many lines is no harder than so many lines apart.
+		expect(joined(Array.from({ length: 20000 }, (_, index) => at(1 + index, 1)))).toHaveLength(20000);
 	});
 });

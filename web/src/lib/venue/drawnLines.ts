@@ -57,7 +57,7 @@ export const lengthOf = ({ points, closed }: DrawnLine): number => {
 };
 
 /** Least and greatest corner of a drawing; null: it holds nothing. */
-export function spanOf(lines: readonly DrawnLine[]): readonly [PlanPoint, PlanPoint] | null {
+export function spanOf(lines: readonly Pick<DrawnLine, 'points'>[]): readonly [PlanPoint, PlanPoint] | null {
 	let [left, low, right, high] = [Infinity, Infinity, -Infinity, -Infinity];
 	for (const { points } of lines)
 		for (const [x, y] of points) {
@@ -96,9 +96,10 @@ export function joined(lines: readonly DrawnLine[]): DrawnLine[] {
 			if (side === 1) points.reverse();
 			for (;;) {
 				const here = ends.get(keyOf(points[points.length - 1]!, first.label));
-				const next = [...(here ?? [])].filter((each) => waiting.has(each));
 				// Where three lines meet nobody can say which goes on.
-				if (next.length !== 1 || here!.size > 2) break;
+				if (here === undefined || here.size > 2) break;
+				const next = [...here].filter((each) => waiting.has(each));
+				if (next.length !== 1) break;
 				waiting.delete(next[0]!);
 				const more = [...next[0]!.points];
 				const end = points[points.length - 1]!;

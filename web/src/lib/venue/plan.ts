@@ -9,7 +9,7 @@ import {
 	type PlanUnderlay,
 	type VenuePlan
 } from '$lib/model/venue';
-import { type DrawnLine, lengthOf } from './drawnLines';
+import { type DrawnLine, lengthOf, spanOf } from './drawnLines';
 
 export const kindWords: Readonly<Record<PlanKind, string>> = {
 	wall: 'Wall',
@@ -155,9 +155,7 @@ export interface TakenIn {
 export function withDrawing(plan: VenuePlan, lines: readonly DrawnLine[], unitM: number): TakenIn {
 	const room = mostShapes - plan.shapes.length;
 	const sorted = [...lines].sort((one, two) => lengthOf(two) - lengthOf(one));
-	const [left, low] = ([0, 1] as const).map((k) =>
-		lines.reduce((least, { points }) => points.reduce((each, point) => Math.min(each, point[k]), least), Infinity)
-	) as [number, number];
+	const [[left, low]] = spanOf(lines) ?? [[0, 0]];
 	let next = plan;
 	for (const { points, closed, label } of sorted.slice(0, Math.max(0, room))) {
 		const every = Math.ceil(points.length / mostPoints);
@@ -232,20 +230,15 @@ export function cornersOf({ widthPx, heightPx, mPerPx, atM, turnRad }: PlanUnder
 
 /** Least and greatest corner of all that is drawn, never smaller than a room. */
 export function boundsOfPlan(plan: VenuePlan): readonly [PlanPoint, PlanPoint] {
-	const points = [
-		...plan.shapes.flatMap(({ pointsM }) => pointsM),
-		...(plan.underlay === null ? [] : cornersOf(plan.underlay))
-	];
-	if (points.length === 0)
-		return [
+	const outlines = plan.shapes.map(({ pointsM }) => pointsM);
+	return (
+		spanOf(
+			[...outlines, ...(plan.underlay === null ? [] : [cornersOf(plan.underlay)])].map((points) => ({ points }))
+		) ?? [
 			[0, 0],
 			[12, 8]
-		];
-	const [xs, ys] = [points.map(([x]) => x), points.map(([, y]) => y)];
-	return [
-		[Math.min(...xs), Math.min(...ys)],
-		[Math.max(...xs), Math.max(...ys)]
-	];
+		]
+	);
 }
 
 /** A shape as what the core keeps clear of. */

@@ -3,7 +3,7 @@ import { craneFigures, leastReserve } from '$lib/crane/figures';
 import { checkedOrder } from '$lib/crane/order';
 import { craneSlip, dangerOf, platesInWords, staysInWords } from '$lib/crane/slip';
 import { envelopeOf, hungKg, type MountedBody, settledOn } from '$lib/crane/standing';
-import type { CraneBenchState, CraneRig } from '$lib/model/crane';
+import type { CraneBenchState, CraneRig, Span } from '$lib/model/crane';
 import type { UnitSystem } from '$lib/model/person';
 import { showMass, showMove, together } from '$lib/units/display';
 import type { PdfDocument } from './pdf';
@@ -43,7 +43,7 @@ export function craneSheet(
 				`: ${holds}; `,
 				reserve <= 0
 					? { text: 'TIPS', bold: true }
-					: `reserve ${(reserve * 100).toFixed(0)} %${letGo < leastReserve ? ', tips if let go' : ''}`,
+					: `reserve\u00a0${(reserve * 100).toFixed(0)}\u00a0%${letGo < leastReserve ? ', tips if let go' : ''}`,
 				...(ok ? [] : [{ text: '  REFUSED', bold: true }])
 			],
 			margin: [0, 0, 0, 1]
@@ -51,6 +51,13 @@ export function craneSheet(
 	const row = (name: string, value: string) => [
 		{ text: name, color: '#444' },
 		{ text: value, font: 'Figures', bold: true }
+	];
+	const degrees = ([from, to]: Span) =>
+		`${Math.round(degFromRad(from))}° to ${Math.round(degFromRad(to))}°`.replaceAll('-', '−');
+	/** How far it is let move where it stands. */
+	const limitsOf = ({ standing }: CraneBenchState) => [
+		...(standing?.stopsRad ? [row('Swing only', `${degrees(standing.stopsRad)}, in the venue`)] : []),
+		...(standing?.boomsRad ? [row('Boom only', `${degrees(standing.boomsRad)}, in the venue`)] : [])
 	];
 	const when = printed.at.toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' });
 	return {
@@ -85,6 +92,7 @@ export function craneSheet(
 							'Boom',
 							`${degFromRad(geometry.boomRangeRad[0]).toFixed(0)}° to ${degFromRad(geometry.boomRangeRad[1]).toFixed(0)}°`
 						),
+						...limitsOf(kept),
 						row('Reserve against tipping', `${(figures.envelope.reserve * 100).toFixed(0)} %, worst swing and boom`),
 						row('On the worst foot, level', kg(Math.max(...feet) / 9.80665)),
 						row(
