@@ -311,6 +311,7 @@ describe('a crane of one’s own', () => {
 		made = new URL(page.url()).pathname;
 		await fill(page, id('base-mass'), '92000');
 		await page.click(id('add-plate'));
+		await fill(page, id('lifts'), '72000');
 		await page.click(id('add-head'));
 		await fill(page, id('head-1-mass'), '2600');
 		await page.select(id('head-on'), '1');
@@ -321,6 +322,7 @@ describe('a crane of one’s own', () => {
 		expect(await page.$eval(id('base-mass'), (field) => (field as HTMLInputElement).value)).toBe('92000');
 		const { geometry } = await get<CraneRig>(`/api${made}`);
 		expect(geometry.plates).toHaveLength(5);
+		expect(geometry.base.liftsKg).toBe(72);
 		expect([geometry.head.massKg, geometry.otherHeads![0]!.massKg]).toEqual([2.6, 4.2]);
 	});
 	it('says what is wrong at the field and of the whole', async () => {

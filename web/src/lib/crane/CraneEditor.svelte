@@ -144,6 +144,26 @@
 				oncommit={settle}
 			/>
 		{/if}
+		<label class="line"
+			><input
+				type="checkbox"
+				checked={geometry.base.liftsKg !== null}
+				onchange={(event) => shape({ base: { ...geometry.base, liftsKg: event.currentTarget.checked ? 60 : null } })}
+				data-testid="has-lift"
+			/> a counterbalanced column</label
+		>
+		{#if geometry.base.liftsKg !== null}
+			<QuantityField
+				label="set to lift"
+				value={geometry.base.liftsKg}
+				quantity="mass"
+				{units}
+				check={(value) => (value >= 0 && value <= 800 ? null : 'Between 0 and 800 kg.')}
+				onvalue={(liftsKg) => shape({ base: { ...geometry.base, liftsKg } }, 'lift')}
+				oncommit={settle}
+				testId="lifts"
+			/>
+		{/if}
 	</div>
 	<div class="two">
 		<div>
