@@ -15,7 +15,7 @@ describe('an outline', () => {
 		['a triangle', square.slice(0, 3), null],
 		['a line there and back', [square[0]!, square[1]!, square[0]!, square[1]!], null],
 		['a corner that touches a side', [...square, [1, 0]], null],
-		['a corner that goes through a side', [...square, [1, -1]], null],
+		['a corner that goes through a side', [...square, [1, -1]], [0, 3]],
 		['a tooth through the other side', [square[0]!, square[1]!, square[2]!, [1, -1], square[3]!], [0, 2]]
 	])('%s', (_, outline, crossing) => {
 		expect(crossingSides(outline)).toEqual(crossing);

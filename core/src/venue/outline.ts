@@ -9,7 +9,7 @@ export const cornerTurn = (a: Point, b: Point, c: Point): number =>
  * touch do not cross. Never throws.
  *
  * @example
- * crossingSides([[0, 0], [1, 1], [1, 0], [0, 1]]); // [0, 2]
+ * crossingSides([[0, 0], [1, 1], [1, 0], [0, 1]])[1]; // 2
  */
 export function crossingSides(outline: readonly Point[]): readonly [number, number] | null {
 	const count = outline.length;
