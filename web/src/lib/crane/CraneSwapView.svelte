@@ -73,7 +73,7 @@
 		{/if}
 		<button type="button" class="second" onclick={() => window.print()}>Print</button>
 	</div>
-	<table>
+	<table class="folds">
 		<thead
 			><tr><th>Build</th><th class="number">mass</th><th>plates</th><th class="number">trim behind the pivot</th></tr
 			></thead
@@ -87,9 +87,9 @@
 								>{kg(Math.abs(shortKg))} {shortKg > 0 ? 'heavy' : 'light'} even so</small
 							>{/if}</th
 					>
-					<td class="number figure">{kg(payloadKg)}</td>
-					<td>{platesInWords(crane.geometry, setting.hung, units)}</td>
-					<td class="number figure">{together(showMove(-setting.trimU, units))}</td>
+					<td data-head="mass" class="number figure">{kg(payloadKg)}</td>
+					<td data-head="plates">{platesInWords(crane.geometry, setting.hung, units)}</td>
+					<td data-head="trim" class="number figure">{together(showMove(-setting.trimU, units))}</td>
 				</tr>
 			{/each}
 		</tbody>
