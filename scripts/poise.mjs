@@ -24,6 +24,7 @@ const options = /** @type {const} */ ({
 	port: { type: 'string' },
 	host: { type: 'string' },
 	fresh: { type: 'boolean', default: false },
+	empty: { type: 'boolean', default: false },
 	only: { type: 'string' },
 	help: { type: 'boolean', short: 'h', default: false }
 });
@@ -36,6 +37,7 @@ Options of demo and dev
   --port N    port of the application (4600)
   --host H    address to listen on (127.0.0.1)
   --fresh     throw the private database away and start over
+  --empty     start an empty database with a crew that owns nothing, instead of the demo data
 Options of test
   --only X    one of lint, types, unit, served
 Environment

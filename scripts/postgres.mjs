@@ -123,13 +123,15 @@ function asServer(/** @type {string[]} */ [program, ...args]) {
  * the system may hand the port to an outgoing connection in between.
  */
 export async function freePort(/** @type {number} */ first, host = '127.0.0.1') {
-	for (let port = first; port < first + 200; port += 1) {
-		const free = await new Promise((resolve) => {
-			const probe = createServer();
-			probe.once('error', () => resolve(false));
-			probe.listen(port, host, () => probe.close(() => resolve(true)));
-		});
-		if (free) return port;
-	}
+	for (let port = first; port < first + 200; port += 1) if (await isFree(port, host)) return port;
 	throw new Stop(`No free port between ${first} and ${first + 200}.`);
+}
+
+/** @returns {Promise<boolean>} */
+export function isFree(/** @type {number} */ port, host = '127.0.0.1') {
+	return new Promise((resolve) => {
+		const probe = createServer();
+		probe.once('error', () => resolve(false));
+		probe.listen(port, host, () => probe.close(() => resolve(true)));
+	});
 }

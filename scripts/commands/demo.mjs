@@ -1,31 +1,53 @@
 import { startApplication } from '../application.mjs';
-import { freePort, startOwnCluster } from '../postgres.mjs';
+import { lockCheckout } from '../lock.mjs';
+import { freePort, isFree, startOwnCluster } from '../postgres.mjs';
 import { needBuild, needModules } from '../prerequisites.mjs';
 import { Stop } from '../steps.mjs';
 
 const defaultPort = 4600;
 
-/** @param {{ port?: string, host?: string, fresh: boolean }} options */
-export default async function demo({ port, host = '127.0.0.1', fresh }) {
+/** @param {{ port?: string, host?: string, fresh: boolean, empty: boolean }} options */
+export default async function demo({ port, host = '127.0.0.1', fresh, empty }) {
 	const chosen = port === undefined ? undefined : readPort(port);
-	if (fresh && process.env.DATABASE_URL)
+	const own = !process.env.DATABASE_URL;
+	if (fresh && !own)
 		throw new Stop('--fresh only throws away the private database. Empty the one at DATABASE_URL yourself.');
-	await needModules();
-	await needBuild();
-	const cluster = process.env.DATABASE_URL ? null : await startOwnCluster({ fresh });
+	const lock = own ? lockCheckout('demo') : null;
 	try {
-		const application = await startApplication({
-			databaseUrl: process.env.DATABASE_URL ?? /** @type {NonNullable<typeof cluster>} */ (cluster).address,
-			port: chosen ?? (await freePort(defaultPort, host)),
-			host
-		});
-		console.log(`\nPoise is at ${application.origin}\nStop it with Ctrl+C.`);
-		await untilToldToStop(application);
-		await application.stop();
+		const at = await portFor(chosen, host);
+		await needModules();
+		await needBuild();
+		const cluster = own ? await startOwnCluster({ fresh }) : null;
+		try {
+			const application = await startApplication({
+				databaseUrl: process.env.DATABASE_URL ?? /** @type {NonNullable<typeof cluster>} */ (cluster).address,
+				port: at,
+				host,
+				env: empty ? { POISE_SCENARIO: 'empty' } : {}
+			});
+			lock?.at(application.origin);
+			console.log(`\nPoise is at ${application.origin}\nStop it with Ctrl+C.`);
+			await untilToldToStop(application);
+			await application.stop();
+		} finally {
+			await cluster?.stop();
+		}
 	} finally {
-		await cluster?.stop();
+		lock?.release();
 	}
 	console.log('\nStopped. Everything saved is kept.');
+}
+
+/** The port asked for, where it is free; without one asked for, the first that is. */
+export async function portFor(/** @type {number | undefined} */ chosen, /** @type {string} */ host) {
+	if (chosen !== undefined) {
+		if (await isFree(chosen, host)) return chosen;
+		const other = await freePort(chosen < 65_000 ? chosen + 1 : defaultPort, host);
+		throw new Stop(`Port ${chosen} is in use by another program. ${other} is free: ./poise demo --port ${other}`);
+	}
+	const found = await freePort(defaultPort, host);
+	if (found !== defaultPort) console.log(`Port ${defaultPort} is in use by another program; taking ${found}.`);
+	return found;
 }
 
 export function readPort(/** @type {string} */ text) {

@@ -4,7 +4,7 @@ import { env } from '$env/dynamic/private';
 import { refuse } from '$lib/server/api';
 import { closeDatabase, migrateDatabase } from '$lib/server/db/client';
 import { findCrewWithPeople } from '$lib/server/db/people';
-import { loadScenarioOnce } from '$lib/server/demo/loadScenario';
+import { loadScenarioOnce, makeEmptyCrewOnce } from '$lib/server/demo/loadScenario';
 import { asRefusal, Refusal } from '$lib/server/refusal';
 
 /** The database may come up a moment after the application; this long is waited for it. */
@@ -18,7 +18,8 @@ export const init: ServerInit = async () => {
 	for (;;) {
 		try {
 			await migrateDatabase();
-			if (env.POISE_SCENARIO !== 'none') await loadScenarioOnce();
+			if (env.POISE_SCENARIO === 'empty') await makeEmptyCrewOnce();
+			else if (env.POISE_SCENARIO !== 'none') await loadScenarioOnce();
 			return;
 		} catch (thrown) {
 			if (asRefusal(thrown).code !== 'databaseAway') throw thrown;
@@ -93,10 +94,10 @@ const securityHeaders = [
 async function plainPage(thrown: unknown): Promise<Response> {
 	const refusal = asRefusal(thrown);
 	if (refusal.status >= 500) console.error('page:', thrown);
-	const html = `<!doctype html><html lang="en"><meta charset="utf-8"><meta http-equiv="refresh" content="5"><title>Poise</title><h1>Poise is waiting</h1><p>${refusal.message}</p><p>This page tries again every five seconds.</p></html>`;
+	const html = `<!doctype html><html lang="en"><meta charset="utf-8"><meta name="viewport" content="width=device-width"><meta http-equiv="refresh" content="5"><title>Poise is waiting</title><style>body{font:18px/1.4 system-ui,sans-serif;background:#12140f;color:#e2dfd0;display:grid;place-items:center;min-height:90vh;margin:0}main{max-width:32rem;padding:1.5rem}h1{font-weight:400}</style><main><h1>Poise is waiting</h1><p>${refusal.message}</p><p>What you typed is kept in this browser. This page tries again every five seconds.</p></main></html>`;
 	return new Response(html, {
 		status: refusal.status,
-		headers: { 'content-type': 'text/html; charset=utf-8', 'content-security-policy': "default-src 'none'" }
+		headers: { 'content-type': 'text/html; charset=utf-8', 'content-security-policy': "default-src 'none'; style-src 'unsafe-inline'" }
 	});
 }
 

@@ -6,9 +6,12 @@
 	import DayLine from '$lib/dayline/DayLine.svelte';
 	import KeyCard from '$lib/dayline/KeyCard.svelte';
 	import { isTyping } from '$lib/dayline/keys';
+	import { lamp } from '$lib/dayline/lamp.svelte';
 	import { type StationKey, stations } from '$lib/dayline/stations';
 	import Hatching from '$lib/drawing/Hatching.svelte';
 	import type { Person } from '$lib/model/person';
+
+	import Away from '$lib/away/Away.svelte';
 	import { onMount } from 'svelte';
 
 	let { data, children } = $props();
@@ -16,8 +19,18 @@
 	let trouble = $state('');
 	let hydrated = $state(false);
 	onMount(() => {
+		lamp.restore();
 		hydrated = true;
 	});
+	/** Said for a while and then gone. */
+	let notice = $state('');
+	let noticeTimer: ReturnType<typeof setTimeout> | undefined;
+	function say(words: string) {
+		clearTimeout(noticeTimer);
+		notice = words;
+		noticeTimer = setTimeout(() => (notice = ''), 6000);
+	}
+	const notBuilt = (name: string) => say(`${name} is not built yet. Payload, Balance and Logbook are.`);
 
 	const person = $derived(data.person);
 	const current = $derived(page.url.pathname.split('/')[1] ?? '');
@@ -60,9 +73,14 @@
 		if (document.querySelector('dialog[open]') !== null) return;
 		const station = stations[Number(event.key) - 1];
 		if (station?.open) void goto(hrefs[station.key]);
+		else if (station !== undefined) notBuilt(station.name);
+		else if (event.key === 's') void goto('/balance?choose');
 		else if (event.key === 'g') void goto('/shelf');
 		else if (event.key === '/') void goto('/logbook?find');
-		else if (event.key === '?') keysOpen = true;
+		else if (event.key === '[' || event.key === ']') {
+			if (person.theme === 'blackout') lamp.turn(event.key === '[' ? -1 : 1);
+			else say('[ and ] turn the lamp of the blackout lights. Choose those at the top right first.');
+		} else if (event.key === '?') keysOpen = true;
 		else if (event.key === 'u') void changeMe({ units: person.units === 'metric' ? 'imperial' : 'metric' });
 		else return;
 		event.preventDefault();
@@ -83,11 +101,14 @@
 	ontheme={(theme) => changeMe({ theme })}
 	onperson={becomePerson}
 	onkeys={() => (keysOpen = true)}
+	onclosed={notBuilt}
 />
+<p class="notice" role="status" class:empty={notice === ''} data-testid="notice">{notice}</p>
 {#if trouble !== ''}<p class="trouble" role="alert">{trouble}</p>{/if}
 <main id="main" tabindex="-1" data-hydrated={hydrated}>
 	{@render children()}
 </main>
+<Away />
 <KeyCard bind:open={keysOpen} />
 
 <style>
@@ -110,6 +131,13 @@
 	}
 	.skip:focus {
 		left: 8px;
+	}
+	.notice {
+		background: var(--press-wash);
+		padding: 8px 26px;
+	}
+	.notice.empty {
+		display: none;
 	}
 	.trouble {
 		background: var(--clay-wash);

@@ -8,6 +8,7 @@
 	import type { Person } from '$lib/model/person';
 	import type { Rig } from '$lib/model/rig';
 	import SheetLinks from '$lib/state/SheetLinks.svelte';
+	import SupportChoice from '$lib/state/SupportChoice.svelte';
 	import { showInertia, showLength, showMass, showShare, together, unbroken } from '$lib/units/display';
 	import Vial from '$lib/vial/Vial.svelte';
 	import { onMount } from 'svelte';
@@ -90,6 +91,7 @@
 	beforeNavigate(() => void bench.save());
 </script>
 
+<SupportChoice payloadId={data.payload.id} support={data.rig.id} />
 <SheetLinks label="Sheets of this bench" links={benchSheets(data.rig.id, data.payload.id)} />
 <div class="sheet">
 	<h1>{data.payload.name} on {data.rig.name}</h1>

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import '$lib/state/bench.css';
-	import { beforeNavigate, goto } from '$app/navigation';
+	import { beforeNavigate } from '$app/navigation';
 	import { isTyping } from '$lib/dayline/keys';
 	import { showStation } from '$lib/dayline/live.svelte';
 	import { putOnBench } from '$lib/dayline/onBench';
@@ -18,20 +18,15 @@
 	import RigDrawing from './RigDrawing.svelte';
 	import { benchSheets } from './sheets';
 	import SheetLinks from '$lib/state/SheetLinks.svelte';
+	import SupportChoice from '$lib/state/SupportChoice.svelte';
 	import SlideRows from './SlideRows.svelte';
 
-	interface Named {
-		readonly id: string;
-		readonly name: string;
-	}
 	interface Props {
 		data: {
 			readonly rig: Rig;
 			readonly payload: Payload;
 			readonly bench: BenchState | null;
 			readonly parts: readonly Part[];
-			readonly rigs: readonly Named[];
-			readonly payloads: readonly Named[];
 			readonly person: Person;
 			readonly checksOpen: number;
 		};
@@ -81,8 +76,6 @@
 	});
 	beforeNavigate(() => void bench.save());
 
-	const choose = (rigId: string, payloadId: string) => goto(`/balance/${rigId}/${payloadId}`);
-
 	function keys(event: KeyboardEvent) {
 		const control = event.ctrlKey || event.metaKey;
 		const key = event.key.toLowerCase();
@@ -105,18 +98,12 @@
 
 <div class="bench">
 	<section class="work" aria-label="Gimbal bench">
-		<div class="title choose">
-			<label for="bench-payload" class="sr-only">Payload</label>
-			<select id="bench-payload" value={payload.id} onchange={(event) => choose(rig.id, event.currentTarget.value)}>
-				{#each data.payloads as { id, name } (id)}<option value={id}>{name}</option>{/each}
-			</select>
-			<span class="quiet">on</span>
-			<label for="bench-rig" class="sr-only">Rig</label>
-			<select id="bench-rig" value={rig.id} onchange={(event) => choose(event.currentTarget.value, payload.id)}>
-				{#each data.rigs as { id, name } (id)}<option value={id}>{name}</option>{/each}
-			</select>
-		</div>
-		<SheetLinks label="Sheets of this bench" links={benchSheets(rig.id, payload.id)} />
+		<SupportChoice payloadId={payload.id} support={rig.id} />
+		<SheetLinks
+			label="Sheets of this bench"
+			heading="{payload.name} on {rig.name}"
+			links={benchSheets(rig.id, payload.id)}
+		/>
 		{#if figures === null}
 			<p class="empty">
 				This payload holds nothing to balance yet. <a href={payloadHref}>Put the camera on its plate</a>.
@@ -159,17 +146,6 @@
 </div>
 
 <style>
-	.choose select {
-		border-color: transparent;
-		background-color: transparent;
-		font-size: 17px;
-		font-weight: 700;
-		padding-right: 36px;
-		max-width: 340px;
-	}
-	.choose select:hover {
-		border-color: var(--edge);
-	}
 	.block {
 		position: absolute;
 		right: 14px;

@@ -9,6 +9,7 @@
 	import type { Rig } from '$lib/model/rig';
 	import Slip from '$lib/slip/Slip.svelte';
 	import SheetLinks from '$lib/state/SheetLinks.svelte';
+	import SupportChoice from '$lib/state/SupportChoice.svelte';
 	import { unbroken } from '$lib/units/display';
 	import Vial from '$lib/vial/Vial.svelte';
 	import { onMount } from 'svelte';
@@ -108,7 +109,12 @@
 <svelte:window onkeydown={keys} />
 
 <div class="guide">
-	<SheetLinks label="Sheets of this bench" links={benchSheets(data.rig.id, data.payload.id)} />
+	<SupportChoice payloadId={data.payload.id} support={data.rig.id} />
+	<SheetLinks
+		label="Sheets of this bench"
+		heading="Guide: {data.payload.name} on {data.rig.name}"
+		links={benchSheets(data.rig.id, data.payload.id)}
+	/>
 	<p class="what">{data.payload.name} on {data.rig.name}</p>
 	{#if figures === null || figures.fit === 'tooHeavy' || stuck}
 		<Slip heading="Before the sequence">

@@ -6,6 +6,7 @@
 	import type { Person } from '$lib/model/person';
 	import type { Rig } from '$lib/model/rig';
 	import SheetLinks from '$lib/state/SheetLinks.svelte';
+	import SupportChoice from '$lib/state/SupportChoice.svelte';
 	import { unbroken } from '$lib/units/display';
 	import Vial from '$lib/vial/Vial.svelte';
 	import { onMount } from 'svelte';
@@ -65,6 +66,7 @@
 	const labelOf = (id: string) => rig.geometry.axes.find((axis) => axis.id === id)?.label ?? id;
 </script>
 
+<SupportChoice payloadId={data.payload.id} support={data.rig.id} />
 <SheetLinks label="Sheets of this bench" links={benchSheets(data.rig.id, data.payload.id)} />
 <div class="sheet">
 	<h1>{data.payload.name}: held another way</h1>

@@ -12,18 +12,12 @@
 	import { craneSheets } from './sheets';
 
 	/** What every sheet of a crane shares: the choice of payload and crane, the links, the bench itself and its keys. */
-	interface Named {
-		readonly id: string;
-		readonly name: string;
-	}
 	interface Props {
 		data: {
 			readonly crane: CraneRig;
 			readonly payload: Payload;
 			readonly bench: CraneBenchState | null;
 			readonly shelf: readonly Part[];
-			readonly cranes: readonly Named[];
-			readonly payloads: readonly Named[];
 		};
 		person: Person;
 		children: Snippet;
@@ -46,15 +40,13 @@
 	$effect(() => {
 		if (bench.figures !== null) return showStation('balance', craneStation(bench.figures, bench.state.noseBiasKg));
 	});
-	const pathed = (all: readonly Named[]) => all.map(({ id, name }) => ({ id: `crane/${id}`, name }));
 </script>
 
 <BenchShell
 	kind="crane"
+	heading="{payload.name} on {crane.name}"
 	support="crane/{crane.id}"
 	payloadId={payload.id}
-	payloads={data.payloads}
-	groups={[{ label: 'Cranes', supports: pathed(data.cranes) }]}
 	links={craneSheets(crane.id, payload.id)}
 	document={bench.document}
 	ready={bench.figures !== null}

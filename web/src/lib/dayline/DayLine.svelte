@@ -1,6 +1,7 @@
 <script lang="ts">
-	import type { Person, Theme, UnitSystem } from '$lib/model/person';
+	import { type Person, type Theme, themes, type UnitSystem } from '$lib/model/person';
 	import Vial from '$lib/vial/Vial.svelte';
+	import { lamp } from './lamp.svelte';
 	import { liveStations } from './live.svelte';
 	import { type StationKey, stations, type StationStates } from './stations';
 
@@ -14,9 +15,12 @@
 		ontheme: (theme: Theme) => void;
 		onperson: (id: string) => void;
 		onkeys: () => void;
+		/** A station that has no page yet. */
+		onclosed: (name: string) => void;
 	}
-	let { current, hrefs, states, person, people, onunits, ontheme, onperson, onkeys }: Props = $props();
+	let { current, hrefs, states, person, people, onunits, ontheme, onperson, onkeys, onclosed }: Props = $props();
 
+	const nextTheme = $derived(themes[(themes.indexOf(person.theme) + 1) % themes.length] as Theme);
 	const stateOf = (key: StationKey) => liveStations[key] ?? states[key] ?? { offset: null, words: 'nothing yet' };
 </script>
 
@@ -40,13 +44,32 @@
 							>
 							<span class="name">{name}</span>
 						</a>
-					{:else}
-						<span class="closed" title="Not in this version yet">
-							<span class="top"
-								><Vial size="tiny" offset={null} label="not in this version yet" /><kbd>{index + 1}</kbd></span
+						{#if key === 'balance'}
+							<a
+								class="choose"
+								href="/balance?choose"
+								title="Choose payload and support (s)"
+								data-testid="choose-support"
+								><svg width="14" height="14" viewBox="0 0 14 14" aria-hidden="true"
+									><path d="M1 3h12M1 7h12M1 11h12" stroke="currentColor" stroke-width="1.4" /><circle
+										cx="5"
+										cy="3"
+										r="2"
+										fill="currentColor"
+									/><circle cx="10" cy="7" r="2" fill="currentColor" /><circle
+										cx="4"
+										cy="11"
+										r="2"
+										fill="currentColor"
+									/></svg
+								><span class="sr-only">Choose payload and support</span></a
 							>
+						{/if}
+					{:else}
+						<button type="button" class="closed" onclick={() => onclosed(name)} data-closed={key}>
+							<span class="top"><Vial size="tiny" offset={null} label="not built yet" /><kbd>{index + 1}</kbd></span>
 							<span class="name">{name}</span>
-						</span>
+						</button>
 					{/if}
 				</li>
 			{/each}
@@ -82,12 +105,20 @@
 		</button>
 		<button
 			type="button"
-			onclick={() => ontheme(person.theme === 'day' ? 'house' : 'day')}
-			title="Change lights"
+			onclick={() => ontheme(nextTheme)}
+			title="Change lights, to {nextTheme}"
 			data-testid="theme"
 		>
-			<span class="sr-only">Lights: </span>{person.theme === 'day' ? 'day' : 'house'}
+			<span class="sr-only">Lights: </span>{person.theme}
 		</button>
+		{#if person.theme === 'blackout'}
+			<button type="button" class="lamp" onclick={() => lamp.turn(-1)} disabled={lamp.atLeast} title="Dimmer ([)"
+				><span aria-hidden="true">−</span><span class="sr-only">Dimmer</span></button
+			>
+			<button type="button" class="lamp" onclick={() => lamp.turn(1)} disabled={lamp.atMost} title="Brighter (])"
+				><span aria-hidden="true">+</span><span class="sr-only">Brighter</span></button
+			>
+		{/if}
 		<button type="button" class="keys" onclick={onkeys} title="Keys (?)" aria-label="Keys">?</button>
 	</div>
 </header>
@@ -140,6 +171,12 @@
 	li a:hover {
 		color: var(--ink);
 	}
+	li .choose {
+		min-width: 44px;
+		padding: 0;
+		align-items: center;
+		margin-left: -10px;
+	}
 	.current {
 		border-bottom-color: var(--press);
 	}
@@ -148,7 +185,10 @@
 		font-weight: 700;
 	}
 	.closed {
-		cursor: default;
+		opacity: 0.75;
+	}
+	.lamp:disabled {
+		opacity: 0.4;
 	}
 	.top {
 		display: flex;

@@ -1,8 +1,10 @@
 /** Every key and what it does, as the key card shows it. */
 export const keyCard: readonly (readonly [keys: string, what: string])[] = [
 	['1 … 6', 'go to a station of the day line'],
+	['s', 'choose payload and support'],
 	['g', 'the shelf'],
 	['/', 'find in the logbook'],
+	['[  ]', 'dimmer and brighter, with the blackout lights'],
 	['?', 'this card'],
 	['u', 'millimetres and grams, or inches and pounds'],
 	['← ↑ → ↓', 'nudge the part or reading in hand by 1 mm; with Shift by 10 mm'],

@@ -3,22 +3,38 @@
 	let { onangle }: { onangle: (turnRad: number) => void } = $props();
 
 	const uid = $props.id();
-	let address = $state<string | null>(null);
+	/** Painted, not linked to: the page's policy lets no picture in but the server's own. */
+	let canvas = $state<HTMLCanvasElement>();
+	let photo = $state.raw<ImageBitmap | null>(null);
 	let points = $state.raw<readonly { x: number; y: number }[]>([]);
 	let trouble = $state('');
 	const mostBytes = 40 * 1024 * 1024;
+	/** As wide as it is shown, with dots to spare for a sharp screen. */
+	const widestPx = 1260;
 
-	function load(event: Event) {
+	async function load(event: Event) {
 		const file = (event.currentTarget as HTMLInputElement).files?.[0];
-		if (address !== null) URL.revokeObjectURL(address);
-		address = null;
+		photo?.close();
+		photo = null;
 		points = [];
 		trouble = '';
 		if (file === undefined) return;
-		if (!file.type.startsWith('image/')) trouble = `“${file.name}” is not a picture.`;
-		else if (file.size > mostBytes) trouble = 'That picture is larger than 40 MB. Take a smaller one.';
-		else address = URL.createObjectURL(file);
+		if (file.size > mostBytes) return void (trouble = 'That picture is larger than 40 MB. Take a smaller one.');
+		try {
+			photo = await createImageBitmap(file);
+		} catch {
+			trouble = file.type.startsWith('image/')
+				? `This browser cannot read “${file.name}”. Save it as JPEG or PNG, or type the angle.`
+				: `“${file.name}” is not a picture.`;
+		}
 	}
+	$effect(() => {
+		if (photo === null || canvas === undefined) return;
+		const shrink = Math.min(1, widestPx / photo.width);
+		canvas.width = Math.max(1, Math.round(photo.width * shrink));
+		canvas.height = Math.max(1, Math.round(photo.height * shrink));
+		canvas.getContext('2d')?.drawImage(photo, 0, 0, canvas.width, canvas.height);
+	});
 	function tap(event: MouseEvent) {
 		const box = (event.currentTarget as HTMLElement).getBoundingClientRect();
 		const point = { x: event.clientX - box.left, y: event.clientY - box.top };
@@ -34,7 +50,7 @@
 	<label for={uid}>Or read it off a photo, held level</label>
 	<input id={uid} type="file" accept="image/*" onchange={load} />
 	{#if trouble !== ''}<p class="problem" role="alert">{trouble}</p>{/if}
-	{#if address !== null}
+	{#if photo !== null}
 		<p>
 			{points.length === 0
 				? 'Tap its rear end.'
@@ -42,12 +58,14 @@
 					? 'Now its front end.'
 					: 'Read. Tap again to begin anew.'}
 		</p>
-		<button type="button" class="picture" onclick={tap} aria-label="The photo: tap rear, then front">
-			<img
-				src={address}
-				alt="What hangs"
-				onerror={() => ((trouble = 'This browser cannot read that picture.'), (address = null))}
-			/>
+		<button
+			type="button"
+			class="picture"
+			onclick={tap}
+			data-testid="photo"
+			aria-label="The photo: tap rear, then front"
+		>
+			<canvas bind:this={canvas} aria-hidden="true"></canvas>
 			<svg aria-hidden="true">
 				{#each points as { x, y }, index (index)}<circle cx={x} cy={y} r="6" />{/each}
 				{#if points.length === 2}<line x1={points[0]?.x} y1={points[0]?.y} x2={points[1]?.x} y2={points[1]?.y} />{/if}
@@ -68,8 +86,9 @@
 		cursor: crosshair;
 		touch-action: manipulation;
 	}
-	img {
+	canvas {
 		width: 100%;
+		height: auto;
 		display: block;
 	}
 	svg {

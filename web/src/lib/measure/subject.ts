@@ -1,8 +1,7 @@
-import { boxInertia, type Inertia, type Vec3 } from '@poise/core';
+import { combineBodies, type Inertia, type Vec3 } from '@poise/core';
 import type { Part } from '$lib/model/part';
 import { outerSizeM } from '$lib/model/part';
-import { bodyOf, cornersM, type StandingPart } from '$lib/model/payload';
-import { combineBodies } from '@poise/core';
+import { bodyOf, cornersM, ownInertia, type StandingPart } from '$lib/model/payload';
 
 /** What is being measured: its outside and mass, and how its figures count. */
 export interface Subject {
@@ -25,7 +24,7 @@ export function partSubject(part: Part): Subject {
 		massKg: part.massKg,
 		leastM: [-l / 2, -w / 2, -h / 2],
 		greatestM: [-l / 2 + sizeM[0], w / 2, h / 2],
-		inertiaKgM2: boxInertia({ massKg: part.massKg, sizeM }),
+		inertiaKgM2: ownInertia(part, 0),
 		from: 'from the middle of the part'
 	};
 }

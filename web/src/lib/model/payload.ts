@@ -105,18 +105,17 @@ export function cornersM(placed: Placed): [Vec3, Vec3] {
 
 const roundKinds: readonly Part['kind'][] = ['lens', 'filter', 'adapter'];
 
-/** A standing part, with its arm, as a rigid body in the payload's frame. Lenses and filters are weighed as cylinders. */
+/** About the part's own centre, as it lies unturned: lenses and filters are reckoned as cylinders, all else as boxes. */
+export function ownInertia({ kind, massKg, shape }: Part, extended: number): Inertia {
+	const sizeM = outerSizeM(shape, extended);
+	if (!roundKinds.includes(kind)) return boxInertia({ massKg, sizeM });
+	return cylinderInertia({ massKg, radiusM: (sizeM[1] + sizeM[2]) / 4, lengthM: sizeM[0], axis: 'x' });
+}
+
+/** A standing part, with its arm, as a rigid body in the payload's frame. */
 export function bodyOf(standing: Placed & Partial<Pick<StandingPart, 'shiftM'>>): Body {
 	const { part, attitude } = standing;
-	const sizeM = outerSizeM(part.shape, attitude.extended);
-	const inertiaKgM2 = roundKinds.includes(part.kind)
-		? cylinderInertia({
-				massKg: part.massKg,
-				radiusM: (sizeM[1] + sizeM[2]) / 4,
-				lengthM: sizeM[0],
-				axis: 'x'
-			})
-		: boxInertia({ massKg: part.massKg, sizeM });
+	const inertiaKgM2 = ownInertia(part, attitude.extended);
 	const own: Body = { massKg: part.massKg, cgM: cgFromMiddleOf(part.shape, attitude.extended), inertiaKgM2 };
 	const turned = isPlainTurn(attitude) ? own : turnBody({ body: own, turn: turnOfAttitude(attitude) });
 	const body = { ...turned, cgM: add(add(middleM(standing), turned.cgM), standing.shiftM ?? [0, 0, 0]) };

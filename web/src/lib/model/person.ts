@@ -2,8 +2,8 @@
 export const unitSystems = ['metric', 'imperial'] as const;
 export type UnitSystem = (typeof unitSystems)[number];
 
-/** Day: paper. House: lights down. */
-export const themes = ['day', 'house'] as const;
+/** Day: paper. House: lights down. Blackout: dim red-amber on black, for the wings and the booth. */
+export const themes = ['day', 'house', 'blackout'] as const;
 export type Theme = (typeof themes)[number];
 
 export interface Person {

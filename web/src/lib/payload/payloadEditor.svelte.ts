@@ -43,6 +43,8 @@ const mostSent = 10;
 export class PayloadEditor {
 	#history = $state.raw<History<PayloadDraft>>(begin({ name: '', platePartId: '', placements: [] }));
 	#shelf = $state.raw<ReadonlyMap<string, Part>>(new Map());
+	/** Made on this page; the shelf that is loaded next holds them too, and then has the last word. */
+	#made: readonly Part[] = [];
 	#version = 1;
 	#dirty = false;
 	#sent: readonly PayloadDraft[] = [];
@@ -88,7 +90,13 @@ export class PayloadEditor {
 	}
 
 	setShelf(shelf: readonly Part[]): void {
-		this.#shelf = new Map(shelf.map((part) => [part.id, part]));
+		this.#shelf = new Map([...this.#made, ...shelf].map((part) => [part.id, part]));
+	}
+
+	/** A part made on this page, known from now on: the list the page was loaded with does not hold it yet. */
+	putOnShelf(part: Part): void {
+		this.#made = [...this.#made, part];
+		this.#shelf = new Map([...this.#shelf, [part.id, part]]);
 	}
 
 	get draft(): PayloadDraft {

@@ -1,6 +1,6 @@
 import { checksLeft } from '$lib/model/paper';
 import { idOf } from './api';
-import { findCrane, findCraneBench, listCranes } from './db/cranes';
+import { findCrane, findCraneBench } from './db/cranes';
 import { findPaper } from './db/papers';
 import { listParts } from './db/parts';
 import { findPayload, listPayloads } from './db/payloads';
@@ -8,9 +8,8 @@ import { findPayload, listPayloads } from './db/payloads';
 /** Everything the sheets of one payload on one crane show. */
 export async function craneData(crewId: string, params: { readonly crane: string; readonly payload: string }) {
 	const [craneId, payloadId] = [idOf(params.crane), idOf(params.payload)];
-	const [crane, cranes, payload, payloads, shelf, bench, checklist] = await Promise.all([
+	const [crane, payload, payloads, shelf, bench, checklist] = await Promise.all([
 		findCrane(crewId, craneId),
-		listCranes(crewId),
 		findPayload(crewId, payloadId),
 		listPayloads(crewId),
 		listParts(crewId),
@@ -23,7 +22,6 @@ export async function craneData(crewId: string, params: { readonly crane: string
 		bench,
 		checksOpen: checklist === null ? 0 : checksLeft(checklist),
 		shelf,
-		cranes: cranes.map(({ id, name }) => ({ id, name })),
 		payloads
 	};
 }

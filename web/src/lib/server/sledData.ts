@@ -3,8 +3,7 @@ import { idOf } from './api';
 import { findPaper } from './db/papers';
 import { listParts } from './db/parts';
 import { findPayload, listPayloads } from './db/payloads';
-import { findSledBench, findWorn, listSledEntries, listSleds } from './db/sleds';
-import { Refusal } from './refusal';
+import { findSled, findSledBench, findWorn, listSledEntries } from './db/sleds';
 
 /** Everything the sheets of one payload on one sled show. */
 export async function sledData(
@@ -13,8 +12,8 @@ export async function sledData(
 	params: { readonly sled: string; readonly payload: string }
 ) {
 	const [sledId, payloadId] = [idOf(params.sled), idOf(params.payload)];
-	const [sleds, payload, payloads, shelf, bench, checklist, worn, entries] = await Promise.all([
-		listSleds(crewId),
+	const [sled, payload, payloads, shelf, bench, checklist, worn, entries] = await Promise.all([
+		findSled(crewId, sledId),
 		findPayload(crewId, payloadId),
 		listPayloads(crewId),
 		listParts(crewId),
@@ -23,8 +22,6 @@ export async function sledData(
 		findWorn(crewId, sledId, personId),
 		listSledEntries(crewId, sledId)
 	]);
-	const sled = sleds.find(({ id }) => id === sledId);
-	if (sled === undefined) throw new Refusal('notFound', 'That sled does not exist, or was deleted.');
 	return {
 		sled,
 		payload,
@@ -33,7 +30,6 @@ export async function sledData(
 		entries,
 		checksOpen: checklist === null ? 0 : checksLeft(checklist),
 		shelf,
-		sleds: sleds.map(({ id, name }) => ({ id, name })),
 		payloads
 	};
 }

@@ -12,19 +12,12 @@
 	import { shareSledBench, SledBench } from './sledBench.svelte';
 
 	/** What every sheet of a sled shares: the choice of payload and sled, the links, the bench itself and its keys. */
-	interface Named {
-		readonly id: string;
-		readonly name: string;
-	}
 	interface Props {
 		data: {
 			readonly sled: SledRig;
 			readonly payload: Payload;
 			readonly bench: SledBenchState | null;
 			readonly shelf: readonly Part[];
-			readonly sleds: readonly Named[];
-			readonly rigs: readonly Named[];
-			readonly payloads: readonly Named[];
 		};
 		person: Person;
 		children: Snippet;
@@ -47,18 +40,13 @@
 	$effect(() => {
 		if (bench.figures !== null) return showStation('balance', sledStation(bench.figures, bench.state.dropTimeS));
 	});
-	const pathed = (all: readonly Named[]) => all.map(({ id, name }) => ({ id: `sled/${id}`, name }));
 </script>
 
 <BenchShell
 	kind="sled"
+	heading="{payload.name} on {sled.name}"
 	support="sled/{sled.id}"
 	payloadId={payload.id}
-	payloads={data.payloads}
-	groups={[
-		{ label: 'Sleds', supports: pathed(data.sleds) },
-		{ label: 'Gimbals', supports: data.rigs }
-	]}
 	links={sledSheets(sled.id, payload.id)}
 	document={bench.document}
 	ready={bench.figures !== null}

@@ -1,31 +1,27 @@
 <script lang="ts">
-	import { beforeNavigate, goto } from '$app/navigation';
+	import { beforeNavigate } from '$app/navigation';
 	import { page } from '$app/state';
 	import { isTyping } from '$lib/dayline/keys';
 	import { onMount, type Snippet } from 'svelte';
 	import type { KeptDocument } from './keptDocument.svelte';
 	import SheetLinks from './SheetLinks.svelte';
+	import SupportChoice from './SupportChoice.svelte';
 
-	interface Named {
-		readonly id: string;
-		readonly name: string;
-	}
 	/** Round every sheet of a sled or a crane: the choice of payload and support, the links, saving, and the keys. */
 	interface Props {
 		kind: 'sled' | 'crane';
+		/** What this sheet is, in a line. */
+		heading: string;
 		/** Path of the support under /balance, such as `crane/ID`. */
 		support: string;
 		payloadId: string;
-		payloads: readonly Named[];
-		/** Supports to choose from, their ids as paths. */
-		groups: readonly { readonly label: string; readonly supports: readonly Named[] }[];
 		links: readonly { readonly href: string; readonly words: string }[];
 		document: Pick<KeptDocument<unknown>, 'restore' | 'stop' | 'save' | 'undo' | 'redo'>;
 		/** There is something to balance. */
 		ready: boolean;
 		children: Snippet;
 	}
-	let { kind, support, payloadId, payloads, groups, links, document, ready, children }: Props = $props();
+	let { kind, heading, support, payloadId, links, document, ready, children }: Props = $props();
 
 	onMount(() => {
 		document.restore();
@@ -33,10 +29,8 @@
 	});
 	beforeNavigate(() => void document.save());
 
-	/** Another one of the same kind is opened on the same sheet. */
-	const sheet = $derived(page.url.pathname.split('/')[5] ?? '');
-	const to = (other: string, payload: string) =>
-		goto(`/balance/${other}/${payload}${other.startsWith(`${kind}/`) && sheet !== '' ? `/${sheet}` : ''}`);
+	/** The swap sheet is printed, with a heading of its own. */
+	const ownHeading = $derived(ready && page.url.pathname.endsWith('/swap'));
 
 	function keys(event: KeyboardEvent) {
 		if (isTyping(event) || !(event.ctrlKey || event.metaKey)) return;
@@ -52,23 +46,8 @@
 <svelte:window onkeydown={keys} />
 
 <div class="shell">
-	<div class="choose">
-		<label for="{kind}-payload" class="sr-only">Payload</label>
-		<select id="{kind}-payload" value={payloadId} onchange={(event) => to(support, event.currentTarget.value)}>
-			{#each payloads as { id, name } (id)}<option value={id}>{name}</option>{/each}
-		</select>
-		<span class="quiet">on</span>
-		<label for="{kind}-{kind}" class="sr-only">{kind === 'sled' ? 'Sled' : 'Crane'}</label>
-		<select id="{kind}-{kind}" value={support} onchange={(event) => to(event.currentTarget.value, payloadId)}>
-			{#each groups as { label, supports } (label)}
-				<optgroup {label}>
-					{#each supports as { id, name } (id)}<option value={id}>{name}</option>{/each}
-				</optgroup>
-			{/each}
-		</select>
-		<a class="other" href="/balance?choose">another support</a>
-	</div>
-	<SheetLinks label="Sheets of this {kind}" {links} />
+	<SupportChoice {payloadId} {support} />
+	<SheetLinks label="Sheets of this {kind}" heading={ownHeading ? undefined : heading} {links} />
 	{#if ready}
 		{@render children()}
 	{:else}
@@ -85,30 +64,6 @@
 		flex: 1;
 		min-height: 0;
 	}
-	.choose {
-		display: flex;
-		flex-wrap: wrap;
-		align-items: center;
-		gap: 4px 10px;
-		padding: 4px 18px 0 16px;
-	}
-	.choose select {
-		border-color: transparent;
-		background-color: transparent;
-		font-size: 17px;
-		font-weight: 700;
-		padding-right: 36px;
-		max-width: 340px;
-	}
-	.choose select:hover {
-		border-color: var(--edge);
-	}
-	.other {
-		font-size: 14px;
-		min-height: 44px;
-		display: inline-flex;
-		align-items: center;
-	}
 	.empty {
 		padding: 26px;
 		font-size: 18px;
@@ -117,11 +72,6 @@
 		/* The bench below keeps to what this header leaves of the window. */
 		.shell :global(.bench) {
 			height: calc(100dvh - 66px - 92px);
-		}
-	}
-	@media print {
-		.choose {
-			display: none;
 		}
 	}
 </style>

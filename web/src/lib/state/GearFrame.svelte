@@ -62,6 +62,7 @@
 
 <SheetLinks
 	label="Sheets of this {kind}"
+	heading={draft.name}
 	links={[
 		{ href: `/${kind}s`, words: `All ${kind}s` },
 		{ href: `/${kind}s/${id}`, words: `${kind[0]?.toUpperCase()}${kind.slice(1)}` },

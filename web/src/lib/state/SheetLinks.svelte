@@ -4,11 +4,14 @@
 	/** The sheets that belong to one bench, as a quiet line of words. */
 	interface Props {
 		label: string;
+		/** The page's heading, for whoever does not see the page; absent where the sheet has one of its own. */
+		heading?: string | undefined;
 		links: readonly { readonly href: string; readonly words: string; readonly note?: string | null }[];
 	}
-	let { label, links }: Props = $props();
+	let { label, heading = undefined, links }: Props = $props();
 </script>
 
+{#if heading !== undefined}<h1 class="sr-only">{heading}</h1>{/if}
 <nav aria-label={label}>
 	{#each links as { href, words, note } (href)}
 		<a {href} aria-current={page.url.pathname === href.split('?')[0] ? 'page' : undefined}

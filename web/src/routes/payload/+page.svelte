@@ -1,7 +1,9 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
 	import { ask } from '$lib/api';
+	import type { NewPart, Part } from '$lib/model/part';
 	import type { Payload } from '$lib/model/payload';
+	import { showLength, showMass, together } from '$lib/units/display';
 	import PayloadCard from '$lib/payload/PayloadCard.svelte';
 
 	let { data } = $props();
@@ -20,12 +22,26 @@
 		}
 	}
 
+	/** Every payload stands on a plate; a crew that has none yet gets a plain one, to be given its own figures later. */
+	async function plainPlate(): Promise<Part | null> {
+		const outcome = await ask<Part>('POST', '/api/parts', {
+			name: 'Plain plate',
+			kind: 'plate',
+			massKg: 0.08,
+			shape: { sizeM: [0.1, 0.04, 0.01], cgFromMiddleM: null, extensionM: 0 }
+		} satisfies NewPart);
+		if (outcome.ok) return outcome.value;
+		trouble = outcome.error.message;
+		return null;
+	}
+
 	async function start() {
-		if (plate === undefined) return void (trouble = 'Put a plate on the shelf first: every payload stands on one.');
 		busy = true;
+		const under = plate ?? (await plainPlate());
+		if (under === null) return void (busy = false);
 		const outcome = await ask<Payload>('POST', '/api/payloads', {
 			name: freeName(),
-			platePartId: plate.id,
+			platePartId: under.id,
 			placements: []
 		});
 		busy = false;
@@ -46,7 +62,14 @@
 		{#each data.payloads as payload (payload.id)}
 			<li><PayloadCard {payload} {shelf} units={data.person.units} /></li>
 		{:else}
-			<li class="empty">No payload yet. Press <strong>New payload</strong> and put a camera on its plate.</li>
+			<li class="empty">
+				No payload yet. Press <strong>New payload</strong> and put a camera on its plate.
+				{#if plate === undefined}<span class="quiet"
+						>It starts on a plain plate of {together(showLength(0.1, data.person.units))} and {together(
+							showMass(0.08, data.person.units)
+						)}; weigh yours and change it on the <a href="/shelf">shelf</a>.</span
+					>{/if}
+			</li>
 		{/each}
 	</ul>
 </section>

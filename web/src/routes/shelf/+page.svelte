@@ -5,6 +5,7 @@
 	import PartGlyph from '$lib/drawing/PartGlyph.svelte';
 	import { outerSizeM, type Part, partKinds } from '$lib/model/part';
 	import PartForm from '$lib/shelf/PartForm.svelte';
+	import { kindWords, supportKinds } from '$lib/state/onOffer';
 	import { showLength, showMass, together } from '$lib/units/display';
 
 	let { data } = $props();
@@ -39,6 +40,7 @@
 <section>
 	<div class="head">
 		<h1>Shelf</h1>
+		<a class="pick" href="/balance?choose">Payloads on supports</a>
 		<button type="button" class="new" onclick={() => (open = 'new')}>New part</button>
 	</div>
 	{#if trouble !== ''}<p class="trouble" role="alert">{trouble}</p>{/if}
@@ -46,6 +48,12 @@
 		<div class="form">
 			<PartForm part={null} {units} action="Add to the shelf" ondone={done} oncancel={() => (open = null)} />
 		</div>
+	{/if}
+	{#if groups.length === 0 && open !== 'new'}
+		<p class="lead">
+			No part yet. Press <strong>New part</strong> and give it its mass and size; then
+			<a href="/payload">build a payload</a> with it.
+		</p>
 	{/if}
 	<div class="columns">
 		{#each groups as { kind, parts } (kind)}
@@ -93,31 +101,24 @@
 				{/each}
 			</ul>
 		</div>
-		<div class="group">
-			<h2>gimbals <a href="/rigs">all rigs, and a new one</a></h2>
-			<ul>
-				{#each data.rigs as rig (rig.id)}
-					<li>
-						<span class="what">
-							<a href="/rigs/{rig.id}"><strong>{rig.name}</strong></a>
-							<span class="quiet">
-								{rig.geometry.slides
-									.map(
-										({ label, rangeM }) =>
-											`${label.toLowerCase()} ${together(showLength(rangeM[1] - rangeM[0], units))}`
-									)
-									.join(', ')}
-							</span>
-						</span>
-						<span class="figure"
-							>{together(showMass(rig.leastPayloadKg, units))} to {together(
-								showMass(rig.greatestPayloadKg, units)
-							)}</span
-						>
-					</li>
-				{/each}
-			</ul>
-		</div>
+		{#each supportKinds as kind (kind)}
+			{@const { many, shelf } = kindWords[kind]}
+			<div class="group">
+				<h2>{many.toLowerCase()} <a href={shelf}>all {many.toLowerCase()}, and a new one</a></h2>
+				<ul>
+					{#each data.supports.filter((each) => each.kind === kind) as { id, name, leastPayloadKg, greatestPayloadKg } (id)}
+						<li>
+							<span class="what"><a href="{shelf}/{id}"><strong>{name}</strong></a></span>
+							<span class="figure"
+								>{together(showMass(leastPayloadKg, units))} to {together(showMass(greatestPayloadKg, units))}</span
+							>
+						</li>
+					{:else}
+						<li class="quiet">None yet.</li>
+					{/each}
+				</ul>
+			</div>
+		{/each}
 	</div>
 </section>
 
@@ -125,9 +126,20 @@
 	section {
 		padding: 20px 26px 40px;
 	}
+	.lead {
+		margin-bottom: 14px;
+		font-size: 18px;
+	}
+	.pick {
+		margin-left: auto;
+		min-height: 44px;
+		display: inline-flex;
+		align-items: center;
+	}
 	.head {
 		display: flex;
-		justify-content: space-between;
+		flex-wrap: wrap;
+		gap: 4px 18px;
 		align-items: center;
 		margin-bottom: 10px;
 	}

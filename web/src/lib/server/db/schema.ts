@@ -84,7 +84,7 @@ export const people = pgTable(
 		units: text('units', { enum: ['metric', 'imperial'] })
 			.notNull()
 			.default('metric'),
-		theme: text('theme', { enum: ['day', 'house'] })
+		theme: text('theme', { enum: ['day', 'house', 'blackout'] })
 			.notNull()
 			.default('day'),
 		payloadId: uuid('payload_id').references(() => payloads.id, { onDelete: 'set null' }),
@@ -101,7 +101,7 @@ export const people = pgTable(
 		unique('people_id_in_crew').on(table.crewId, table.id),
 		namedSensibly('people', table.name),
 		check('people_units_known', sql`${table.units} in ('metric', 'imperial')`),
-		check('people_theme_known', sql`${table.theme} in ('day', 'house')`)
+		check('people_theme_known', sql`${table.theme} in ('day', 'house', 'blackout')`)
 	]
 );
 

@@ -30,6 +30,16 @@ export async function loadScenarioOnce(): Promise<void> {
 	if ((await findCrew()) === undefined) await inTransaction(loadScenario);
 }
 
+/** A crew of one that owns nothing yet, in an empty database. Does nothing otherwise. */
+export async function makeEmptyCrewOnce(): Promise<void> {
+	if ((await findCrew()) !== undefined) return;
+	await inTransaction(async () => {
+		const crewId = newId();
+		await database().insert(crews).values({ id: crewId, name: 'Your crew' });
+		await database().insert(people).values({ id: newId(), crewId, name: 'You' });
+	});
+}
+
 async function loadScenario(): Promise<void> {
 	const crewId = newId();
 	await database().insert(crews).values({ id: crewId, name: scenario.crew });

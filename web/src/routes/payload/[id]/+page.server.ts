@@ -7,8 +7,9 @@ import { listRigs } from '$lib/server/db/rigs';
 import { pageLoad } from '$lib/server/page';
 import type { PageServerLoad } from './$types';
 
-export const load: PageServerLoad = ({ locals, params }) =>
+export const load: PageServerLoad = ({ locals, params, depends }) =>
 	pageLoad(async () => {
+		depends('poise:shelf');
 		const { crewId } = locals;
 		const payload = await findPayload(crewId, idOf(params.id));
 		const [shelf, payloads, rigs, checklist] = await Promise.all([

@@ -91,10 +91,10 @@
 
 	async function addNew(part: Part) {
 		newPart = false;
-		editor.setShelf([...data.shelf, part]);
+		editor.putOnShelf(part);
 		if (part.kind === 'plate') editor.choosePlate(part.id);
 		else editor.add(part);
-		await invalidate((url) => url.pathname.startsWith('/payload'));
+		await invalidate('poise:shelf');
 	}
 
 	/** The same build under another name, as a variant: another lens, without the monitor. */
@@ -180,7 +180,11 @@
 					: (editor.fields.name ?? (editor.state === 'refused' ? editor.message : ''))}
 			</span>
 		</div>
-		<SheetLinks label="Sheets of this payload" links={payloadSheets(editor.id, data.checksLeft)} />
+		<SheetLinks
+			label="Sheets of this payload"
+			heading={editor.draft.name || 'Payload'}
+			links={payloadSheets(editor.id, data.checksLeft)}
+		/>
 		{#if editor.state === 'stale'}
 			<div class="stale" role="alert">
 				<div class="differ">

@@ -1,0 +1,92 @@
+<script lang="ts">
+	import { goto } from '$app/navigation';
+	import { page } from '$app/state';
+	import { kindWords, supportKinds, type SupportOnOffer } from './onOffer';
+
+	/** The head of every bench: which payload on which support, whatever its kind, and the way to all of them. */
+	interface Props {
+		payloadId: string;
+		/** Path of the support under /balance. */
+		support: string;
+	}
+	let { payloadId, support }: Props = $props();
+	const onOffer = $derived(
+		page.data.onOffer as {
+			readonly supports: readonly SupportOnOffer[];
+			readonly payloads: readonly { readonly id: string; readonly name: string }[];
+		}
+	);
+	const groups = $derived(
+		supportKinds
+			.map((kind) => ({ kind, supports: onOffer.supports.filter((each) => each.kind === kind) }))
+			.filter(({ supports }) => supports.length > 0)
+	);
+	const kindOf = (at: string) => onOffer.supports.find((each) => each.at === at)?.kind;
+
+	/** Another of the same kind is opened on the same sheet. */
+	function to(other: string, payload: string) {
+		const [, sheet = ''] = page.url.pathname.split(`/balance/${support}/${payloadId}`);
+		return goto(`/balance/${other}/${payload}${kindOf(other) === kindOf(support) ? sheet : ''}`);
+	}
+</script>
+
+<div class="choose">
+	<label for="bench-payload" class="sr-only">Payload</label>
+	<select id="bench-payload" value={payloadId} onchange={(event) => to(support, event.currentTarget.value)}>
+		{#each onOffer.payloads as { id, name } (id)}<option value={id}>{name}</option>{/each}
+	</select>
+	<span class="quiet">on</span>
+	<label for="bench-support" class="sr-only">Support</label>
+	<select
+		id="bench-support"
+		value={support}
+		onchange={(event) => to(event.currentTarget.value, payloadId)}
+		data-testid="bench-support"
+	>
+		{#each groups as { kind, supports } (kind)}
+			<optgroup label={kindWords[kind].many}>
+				{#each supports as { at, name } (at)}<option value={at}>{name}</option>{/each}
+			</optgroup>
+		{/each}
+	</select>
+	<a class="other" href="/balance?choose" data-testid="all-supports">All supports</a>
+</div>
+
+<style>
+	.choose {
+		display: flex;
+		flex-wrap: wrap;
+		align-items: center;
+		gap: 4px 10px;
+		padding: 4px 18px 0 16px;
+	}
+	select {
+		border-color: transparent;
+		background-color: transparent;
+		font-size: 17px;
+		font-weight: 700;
+		padding-right: 36px;
+		max-width: min(340px, 100%);
+		min-height: 44px;
+	}
+	select:hover {
+		border-color: var(--edge);
+	}
+	.other {
+		font-size: 14px;
+		min-height: 44px;
+		display: inline-flex;
+		align-items: center;
+	}
+	@media (max-width: 900px) {
+		.choose {
+			padding: 2px 12px 0;
+			gap: 0 8px;
+		}
+	}
+	@media print {
+		.choose {
+			display: none;
+		}
+	}
+</style>
