@@ -65,6 +65,7 @@ export {
 export { balanceSteps, type BalanceStep } from './gimbal/balanceSteps';
 
 // Balancing by looking: one observation, one nudge
+export { bandCentre } from './gimbal/bandCentre';
 export { nextNudge, type Nudge, type Observation, type Tried } from './gimbal/nextNudge';
 export { moveForOffset } from './gimbal/moveForOffset';
 export { correctChain, correctionOf, type SeenOffset } from './gimbal/correctChain';
@@ -109,7 +110,7 @@ export { trimSled, type SledTrim } from './sled/trimSled';
 export { type DropInertia, inertiaFromDrops, type TimedDrop } from './sled/inertiaFromDrops';
 export { simulateSpin, type SpinRun, type SpinSample } from './sled/simulateSpin';
 export { correctSled, noSledCorrection, type SledCorrection, unseenPartId } from './sled/correctSled';
-export { estimateSled, type SledDoubt, type SledEstimate, type SledLook } from './sled/estimateSled';
+export { estimateSled, sledLookMiss, type SledDoubt, type SledEstimate, type SledLook } from './sled/estimateSled';
 export { legClearance, type LegClearance, type ReachPoint, reachTrade } from './sled/reach';
 
 // The arm and its socket block

@@ -97,7 +97,10 @@ async function plainPage(thrown: unknown): Promise<Response> {
 	const html = `<!doctype html><html lang="en"><meta charset="utf-8"><meta name="viewport" content="width=device-width"><meta http-equiv="refresh" content="5"><title>Poise is waiting</title><style>body{font:18px/1.4 system-ui,sans-serif;background:#12140f;color:#e2dfd0;display:grid;place-items:center;min-height:90vh;margin:0}main{max-width:32rem;padding:1.5rem}h1{font-weight:400}</style><main><h1>Poise is waiting</h1><p>${refusal.message}</p><p>What you typed is kept in this browser. This page tries again every five seconds.</p></main></html>`;
 	return new Response(html, {
 		status: refusal.status,
-		headers: { 'content-type': 'text/html; charset=utf-8', 'content-security-policy': "default-src 'none'; style-src 'unsafe-inline'" }
+		headers: {
+			'content-type': 'text/html; charset=utf-8',
+			'content-security-policy': "default-src 'none'; style-src 'unsafe-inline'"
+		}
 	});
 }
 

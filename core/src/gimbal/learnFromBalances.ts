@@ -28,6 +28,8 @@ export interface FinishedBalance {
 	readonly readingsM: Readonly<Record<string, number>>;
 	/** How exactly the readings were set and read, one standard deviation. */
 	readonly readingSigmaM: number;
+	/** Slides whose axis was let go and seen to hold at that reading; absent: all. What was only computed teaches nothing. */
+	readonly foundSlideIds?: readonly string[];
 }
 
 export interface Learned {
@@ -197,8 +199,17 @@ function equationsOf(
 	);
 	const column = new Map(parameters.map(({ key }, j) => [key, j]));
 
-	// Two slides that do the same work make one equation, not two.
+	// Two slides that do the same work make one equation, not two; it counts when the axis was seen to hold at either.
+	const found = (slide: (typeof rig.slides)[number]) =>
+		balance.foundSlideIds === undefined ||
+		rig.slides.some(
+			(other) =>
+				balance.foundSlideIds?.includes(other.id) === true &&
+				other.balances === slide.balances &&
+				Math.abs(dot(other.direction, slide.direction)) > 0.999
+		);
 	const told = rig.slides.flatMap((slide, s) => {
+		if (!found(slide)) return [];
 		const load = loads.find(({ axis }) => axis.id === slide.balances);
 		const again = rig.slides
 			.slice(0, s)

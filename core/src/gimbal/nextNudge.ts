@@ -1,4 +1,5 @@
 import { checksFor } from '../input';
+import { bandCentre } from './bandCentre';
 
 /** What the axis did when it was let go: `falls+` the slide's positive side is heavy, `falls-` its negative side. */
 export type Observation = 'falls+' | 'falls-' | 'holds';
@@ -23,6 +24,8 @@ export interface Nudge {
 	readonly contradictory: boolean;
 	/** The band lies beyond this end of the slide. */
 	readonly outOfTravel: 'least' | 'greatest' | null;
+	/** Where the band's middle is reckoned to lie, past the travel too, with one standard deviation; null without `prior`. */
+	readonly reckoned: { readonly centreM: number; readonly sigmaM: number } | null;
 }
 
 /**
@@ -37,6 +40,11 @@ export interface Nudge {
  * `bandM`, where the friction is known to about a quarter, is the half width of the holding band. Then one edge tells where
  * the middle is, every look narrows a single stretch, and `done` comes when the middle is known to ± `toleranceM`. Looks
  * that do not fit that band are treated as if it were not known.
+ *
+ * `prior` is where the middle is foretold, as mean and one standard deviation in metres. The next position is then that of
+ * {@link bandCentre}: a look that agrees with the foretold leaves it, or draws it inside what the look admits; one that does
+ * not moves on by as much as the foretold is unsure, further each time. Whether the search is done, or out of travel, hangs
+ * on the looks alone.
  *
  * Every way to place the two edges between the tried positions is scored by how many observations it contradicts, and the
  * bracket is the union of the best. With consistent observations that is plain bracketing; one wrong observation costs a
@@ -56,6 +64,7 @@ export function nextNudge(input: {
 	readonly toleranceM: number;
 	readonly firstStepM: number;
 	readonly bandM?: number;
+	readonly prior?: { readonly meanM: number; readonly sigmaM: number };
 }): Nudge {
 	const check = checksFor('nextNudge');
 	const rangeM = check.range('rangeM', input.rangeM);
@@ -71,9 +80,18 @@ export function nextNudge(input: {
 
 	const bandM = input.bandM === undefined ? 0 : check.atLeastZero('bandM', input.bandM);
 
-	const known = readHistory(input.history, rangeM);
+	const reckoned =
+		input.prior === undefined
+			? null
+			: bandCentre({
+					history: input.history,
+					prior: input.prior,
+					fallsBeyondM: bandM * (1 - bandSlack),
+					holdsWithinM: Math.max(bandM * (1 + bandSlack), toleranceM)
+				});
+	const known = { ...readHistory(input.history, rangeM), reckoned };
 	const told = bandM > 0 && !known.contradictory ? withBand(input.history, bandM, toleranceM, rangeM) : null;
-	if (told !== null && known.outOfTravel === null) return { ...known, ...told };
+	if (told !== null && known.outOfTravel === null && (told.done || reckoned === null)) return { ...known, ...told };
 	const { lowerEdgeM, upperEdgeM, outOfTravel } = known;
 	const [lowerGap, upperGap] = [lowerEdgeM[1] - lowerEdgeM[0], upperEdgeM[1] - upperEdgeM[0]];
 	if (outOfTravel !== null)
@@ -83,6 +101,8 @@ export function nextNudge(input: {
 		if (doubtful !== null) return { ...known, positionM: doubtful, done: false };
 		return { ...known, positionM: (middle(lowerEdgeM) + middle(upperEdgeM)) / 2, done: true };
 	}
+	if (reckoned !== null)
+		return { ...known, positionM: Math.min(rangeM[1], Math.max(rangeM[0], reckoned.centreM)), done: false };
 	const probe = lowerGap >= upperGap ? lowerEdgeM : upperEdgeM;
 	return { ...known, positionM: probeIn(probe, input.history, rangeM, firstStepM), done: false };
 }

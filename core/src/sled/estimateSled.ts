@@ -41,7 +41,14 @@ export interface SledEstimate {
 	readonly correction: SledCorrection;
 	/** One standard deviation of each; what no look touched keeps its doubt. */
 	readonly sigma: { readonly firstMomentKgM: Vec3; readonly xzKgM2: number; readonly yzKgM2: number };
+	/** By how much the doubts had to be widened before the looks fitted; 1: they fit the drawing as it is doubted. */
+	readonly widenedBy: number;
+	/** The looks do not fit each other, however wrong the drawing may be: one of them is a slip, or something moved. */
+	readonly looksClash: boolean;
 }
+
+/** Doubts are never widened further: past this a drawing says nothing at all. */
+const mostWidened = 1000;
 
 /** A hand never sets a post nearer than this, so a look never tells more. */
 const handM = 1e-4;
@@ -53,7 +60,13 @@ const handM = 1e-4;
  * `carrierId` is the one known least (usually the camera on its plate). Throws `PhysicsInputError` for a carrier that is not
  * there, a doubt or a sigma that is not more than 0, or a look without sense.
  *
- * Least squares with a prior (the doubt), Gauss–Newton with halved steps. A rest lean must satisfy `h sin α = x cos α`; a
+ * What was seen outweighs what was drawn: `χ²` of drawing and looks together has one degree of freedom a look when the
+ * doubts are honest. Where it exceeds that law's 95 % point, doubts are widened by one factor, the least that brings `χ²`
+ * back to its expectation; the looks' own errors stay as they are. Only those doubts are widened that a look which does not
+ * fit speaks of (a lean at rest of the moment across its plane, a drop of the height, a spin of its product), and all of them
+ * only where that is not enough: a spin should not move a centre that hangs true. Looks that nothing makes fit clash.
+ *
+ * Least squares with a prior (the doubt). A rest lean must satisfy `h sin α = x cos α`; a
  * spin the steady balance of gravity and spin that {@link steadyLean} solves, at the lean seen, so that no root need be chosen;
  * each is divided by how much its own error would unsettle it.
  *
@@ -92,16 +105,92 @@ export function estimateSled(input: {
 			return check.fail('carrierId', `must be a part with some mass of looks[${index}].sled`, input.carrierId);
 		return { look, carrier, drawn: sledTotals('estimateSled', look.sled) };
 	});
-	const misses = (values: readonly number[]): number[] => {
-		const correction = correctionFrom(values);
-		return [
-			...values.map((value, index) => value / doubts[index]!),
-			...seen.map(({ look, carrier, drawn }) => missOf(look, correctedTotals(drawn, carrier, correction)))
-		];
+	const fitted = (widenedBy: number, which: readonly boolean[], start: readonly number[]) =>
+		fit(
+			start,
+			doubts.map((sigma, index) => (which[index] === true ? sigma * widenedBy : sigma)),
+			(values) => {
+				const correction = correctionFrom(values);
+				return seen.map(({ look, carrier, drawn }) => missOf(look, correctedTotals(drawn, carrier, correction)));
+			}
+		);
+	/** The least factor that brings χ² down to its expectation, or as far as looks that clash let it come. */
+	const widenedUntilFit = (which: readonly boolean[], from: Fit) => {
+		let best = fitted(mostWidened, which, from.values);
+		const enough = Math.max(seen.length, best.chiSquare + 1);
+		let [least, most] = [1, mostWidened];
+		// To a twentieth, on a scale of shares.
+		while (most / least > 1.05) {
+			const between = Math.sqrt(least * most);
+			const tried = fitted(between, which, best.values);
+			if (tried.chiSquare > enough) least = between;
+			else [most, best] = [between, tried];
+		}
+		return { widenedBy: most, best };
 	};
+
+	const mostChiSquare = chiSquare95(seen.length);
+	let widenedBy = 1;
+	let found = fitted(1, [], nothing);
+	if (found.chiSquare > mostChiSquare) {
+		({ widenedBy, best: found } = widenedUntilFit(doubtsAskedBy(input.looks, found.lookMisses), found));
+		if (found.chiSquare > mostChiSquare) {
+			const all = widenedUntilFit(
+				doubts.map(() => true),
+				found
+			);
+			// Where all doubts together are no better, the narrower word stands.
+			if (all.best.chiSquare < found.chiSquare - 1) ({ widenedBy, best: found } = all);
+		}
+	}
+	const { values, sigma } = found;
+	return {
+		correction: correctionFrom(values),
+		sigma: { firstMomentKgM: [sigma[0]!, sigma[1]!, sigma[2]!], xzKgM2: sigma[3]!, yzKgM2: sigma[4]! },
+		widenedBy,
+		looksClash: found.chiSquare > mostChiSquare
+	};
+}
+
+/** A look this many of its own errors away does not fit; where none is, the furthest speaks for all. */
+const missedBy = 1.6;
+
+/** Which of the five doubts (moments across, along and up, two products) the looks that do not fit speak of. */
+function doubtsAskedBy(looks: readonly SledLook[], lookMisses: readonly number[]): boolean[] {
+	const furthest = Math.max(...lookMisses.map(Math.abs));
+	const asked = looks.flatMap(({ kind, plane }, index) => {
+		if (Math.abs(lookMisses[index] ?? 0) < Math.min(missedBy, furthest)) return [];
+		const side = plane === 'side';
+		if (kind === 'drop') return [2];
+		return kind === 'rest' ? [side ? 1 : 0] : [side ? 4 : 3];
+	});
+	return [0, 1, 2, 3, 4].map((index) => asked.includes(index));
+}
+
+/** 95 % point of χ² with so many degrees of freedom, by Wilson and Hilferty's cube: within 1 % from one on. */
+const chiSquare95 = (degrees: number): number => {
+	const k = 2 / (9 * Math.max(1, degrees));
+	return Math.max(1, degrees) * (1 - k + 1.645 * Math.sqrt(k)) ** 3;
+};
+
+interface Fit {
+	readonly values: readonly number[];
+	readonly sigma: readonly number[];
+	readonly chiSquare: number;
+	readonly lookMisses: readonly number[];
+}
+const nothing: readonly number[] = [0, 0, 0, 0, 0];
+
+/** Gauss–Newton with halved steps on the doubts and the looks together. */
+function fit(
+	start: readonly number[],
+	doubts: readonly number[],
+	lookMisses: (values: readonly number[]) => readonly number[]
+): Fit {
+	const misses = (at: readonly number[]) => [...at.map((value, index) => value / doubts[index]!), ...lookMisses(at)];
 	const costOf = (all: readonly number[]) => all.reduce((sum, miss) => sum + miss * miss, 0);
 
-	let values = doubts.map(() => 0);
+	let values = start;
 	let now = misses(values);
 	let normal = Matrix.eye(doubts.length);
 	for (let round = 0; round < 40; round += 1) {
@@ -129,11 +218,28 @@ export function estimateSled(input: {
 		if (gained < 1e-10 * (1 + cost)) break;
 	}
 	const covariance = inverse(normal);
-	const sigma = doubts.map((_, index) => Math.sqrt(covariance.get(index, index)));
 	return {
-		correction: correctionFrom(values),
-		sigma: { firstMomentKgM: [sigma[0]!, sigma[1]!, sigma[2]!], xzKgM2: sigma[3]!, yzKgM2: sigma[4]! }
+		values,
+		sigma: doubts.map((_, index) => Math.sqrt(covariance.get(index, index))),
+		chiSquare: costOf(now),
+		lookMisses: now.slice(doubts.length)
 	};
+}
+
+/**
+ * How far a sled put right by `correction` is from doing what was seen, in that look's own standard deviations; 0: it does
+ * just that. Signs say nothing across kinds of look. Throws `PhysicsInputError` where the carrier is missing or weighs nothing.
+ */
+export function sledLookMiss(input: {
+	readonly look: SledLook;
+	readonly correction: SledCorrection;
+	readonly carrierId: string;
+}): number {
+	const { look, correction, carrierId } = input;
+	const carrier = look.sled.parts.find(({ id }) => id === carrierId)?.body;
+	if (carrier === undefined || !(carrier.massKg > 0))
+		return checksFor('sledLookMiss').fail('carrierId', 'must be a part with some mass of look.sled', carrierId);
+	return missOf(look, correctedTotals(sledTotals('sledLookMiss', look.sled), carrier, correction));
 }
 
 const correctionFrom = (values: readonly number[]): SledCorrection => ({

@@ -1,7 +1,7 @@
 import { normal, type Random } from '../numeric/random';
 import { correctSled } from './correctSled';
 import { dropConstant } from './dropTime';
-import { estimateSled, type SledLook } from './estimateSled';
+import { estimateSled, type SledLook, sledLookMiss } from './estimateSled';
 import type { RandomSled } from './randomSled';
 import { type Sled, type SledPlane, sledPlanes, sledTotals, withShifts } from './sled';
 import { sledReport } from './sledReport';
@@ -48,7 +48,12 @@ export interface SledOutcome {
 	readonly dropErrorS: number;
 	readonly leanRad: number;
 	readonly poised: boolean;
+	/** After each slip: the worst of static, drop and lean as a share of its tolerance, and whether all that was seen just before was what was foretold. */
+	readonly trail: readonly { readonly error: number; readonly agreed: boolean }[];
 }
+
+/** All that was seen together lies within this many of its own errors of what was foretold, root mean square. */
+const agreesWithin = 1.5;
 
 const mostSlips = 40;
 /** Lean, drop and static offset must be within tolerance by so many standard deviations, or it is looked at again, so many times at most. */
@@ -65,22 +70,28 @@ const spinOfCritical = 2.5;
  * Deterministic with `random`. The assistant looks after every slip (rest lean in both planes, three timed drops, some brisk
  * turns), estimates what the drawing has wrong and moves again until it believes itself within half of {@link sledTolerance}.
  * The other way corrects one thing at a time from what it sees, by steps that halve when it has gone too far. The sled is
- * truly poised when static offset, drop time and principal lean are all within tolerance.
+ * truly poised when static offset, drop time and principal lean are all within tolerance. `statedSigmaM` is how sure the
+ * assistant is told the camera's centre is; the hidden truth need not keep to it.
  */
 export function simulateSledBench(input: {
 	readonly bench: RandomSled;
 	readonly way: SledWay;
 	readonly random: Random;
 	readonly hand?: SledHand;
+	readonly statedSigmaM?: number;
 }): SledOutcome {
-	const { bench, random, hand = carefulSledHand } = input;
+	const { bench, random, hand = carefulSledHand, statedSigmaM = 0.008 } = input;
 	const world = new World(bench, random, hand);
 	const good: boolean[] = [];
-	const slip = (moves: Moves) => {
+	const trail: SledOutcome['trail'][number][] = [];
+	const slip = (moves: Moves, agreed = false) => {
 		world.move(moves);
 		good.push(world.poised());
+		const { staticM, dropErrorS, leanRad } = world.errors();
+		const { staticM: most, dropS, leanRad: lean } = sledTolerance;
+		trail.push({ agreed, error: Math.max(staticM / most, dropErrorS / dropS, leanRad / lean) });
 	};
-	if (input.way === 'assistant') assist(bench, world, slip);
+	if (input.way === 'assistant') assist(bench, world, statedSigmaM, slip);
 	else moveAndSee(bench, world, slip);
 	const lastBad = good.lastIndexOf(false);
 	const { staticM, dropErrorS, leanRad } = world.errors();
@@ -91,7 +102,8 @@ export function simulateSledBench(input: {
 		staticM,
 		dropErrorS,
 		leanRad,
-		poised: world.poised()
+		poised: world.poised(),
+		trail
 	};
 }
 
@@ -175,14 +187,20 @@ class World {
 
 const slides = ['battery', 'camera'] as const;
 
-function assist(bench: RandomSled, world: World, slip: (moves: Moves) => void): void {
+function assist(
+	bench: RandomSled,
+	world: World,
+	statedSigmaM: number,
+	slip: (moves: Moves, agreed: boolean) => void
+): void {
 	const looks: SledLook[] = [];
 
 	const cameraKg = bench.sled.parts[0]!.body.massKg;
 	// What is believed of the camera's centre, and of everything else's, in the units of the estimate.
-	const momentKgM = cameraKg * 0.008;
+	const momentKgM = cameraKg * statedSigmaM;
 	const doubt = { firstMomentKgM: [momentKgM, momentKgM, momentKgM * 1.2] as const, productKgM2: momentKgM * 0.35 };
 	let again = 0;
+	let agreed = false;
 	for (let count = 0; count < mostSlips; count += 1) {
 		const estimate = estimateSled({ looks, doubt, carrierId: 'camera' });
 		const sled = correctSled({ sled: world.believed, correction: estimate.correction, carrierId: 'camera' });
@@ -224,18 +242,24 @@ function assist(bench: RandomSled, world: World, slip: (moves: Moves) => void): 
 		// Only what is out is touched: the battery for the spin, the plate with it; or the plate alone.
 		const plateKg = cameraKg;
 		const alone = { foreM: (-fore * report.massKg) / plateKg, sideM: (-side * report.massKg) / plateKg };
-		slip({
-			...(spinGood ? {} : { battery }),
-			...(spinGood ? (staticGood ? {} : { camera: alone }) : { camera }),
-			...(dropGood && spinGood ? {} : { gimbalM: solution.gimbalHeightM })
-		});
+		slip(
+			{
+				...(spinGood ? {} : { battery }),
+				...(spinGood ? (staticGood ? {} : { camera: alone }) : { camera }),
+				...(dropGood && spinGood ? {} : { gimbalM: solution.gimbalHeightM })
+			},
+			agreed
+		);
 
 		let seen = lookAt(world);
 		// Where it stands on its head the gimbal goes up until it hangs.
 		while (seen === null && world.believed.gimbalHeightM < bench.gimbalRangeM[1]) {
-			slip({ gimbalM: Math.min(bench.gimbalRangeM[1], world.believed.gimbalHeightM + 0.012) });
+			slip({ gimbalM: Math.min(bench.gimbalRangeM[1], world.believed.gimbalHeightM + 0.012) }, false);
 			seen = lookAt(world);
 		}
+		const { correction } = estimate;
+		const misses = (seen ?? []).map((look) => sledLookMiss({ look, correction, carrierId: 'camera' }));
+		agreed = misses.length > 0 && Math.hypot(...misses) < agreesWithin * Math.sqrt(misses.length);
 		looks.push(...(seen ?? []));
 	}
 }

@@ -1,14 +1,16 @@
 <script lang="ts">
 	import { showMass, together, unbroken } from '$lib/units/display';
 	import type { UnitSystem } from '$lib/model/person';
-	import type { Positions, Rig } from '$lib/model/rig';
+	import type { Rig } from '$lib/model/rig';
 	import type { BalanceLog } from '$lib/logbook/balanceLog.svelte';
 	import LogBalance from '$lib/logbook/LogBalance.svelte';
 	import Slip from '$lib/slip/Slip.svelte';
 	import Vial from '$lib/vial/Vial.svelte';
-	import type { BalanceOrder } from '$lib/model/balance';
-	import { appliesHere, benchSlip, fallsWord, lightWarning, moveInWords, slideOf } from './benchSlip';
+	import type { BalanceOrder, BenchState } from '$lib/model/balance';
+	import { appliesHere, benchSlip, lightWarning, moveInWords, slideOf } from './benchSlip';
 	import LookPanel from './LookPanel.svelte';
+	import SeenBeside from './SeenBeside.svelte';
+	import SeenRoll from './SeenRoll.svelte';
 	import { extensionId } from './setUp';
 	import { printedReading } from './reading';
 	import type { GimbalBench } from './gimbalBench.svelte';
@@ -21,7 +23,7 @@
 		units: UnitSystem;
 		payloadHref: string;
 		/** Set once this setting is in the logbook. */
-		log: BalanceLog<Positions>;
+		log: BalanceLog<BenchState>;
 		onlog: () => void;
 		/** Checks of the list that nobody ticked yet. */
 		checksOpen?: number;
@@ -36,7 +38,7 @@
 	/** A look is offered for the slide whose turn it is; once all are placed, for the one that was looked at last. */
 	const lastLook = $derived(bench.looks[bench.looks.length - 1]);
 	const lookSlide = $derived(
-		slip.kind === 'tooHeavy' || slip.kind === 'remedy'
+		slip.kind === 'tooHeavy'
 			? null
 			: (nextSlide ??
 					rig.geometry.slides.find(
@@ -55,18 +57,6 @@
 				Math.abs(hunt.nudge.positionM - (bench.positionsM[slideId] ?? 0)) <= 0.0005
 		);
 	const labelOf = (id: string) => rig.geometry.axes.find((axis) => axis.id === id)?.label ?? id;
-	const looked = $derived(
-		bench.looks
-			.map((look, index) => {
-				if (look.kind === 'measured') return { index, text: `${labelOf(look.axisId)}: ${look.how}` };
-				const slide = rig.geometry.slides.find(({ id }) => id === look.slideId);
-				if (slide === undefined) return { index, text: '' };
-				const at = `${slide.label} at ${printedReading(slide, look.positionsM[slide.id] ?? 0)}`;
-				const did = { holds: 'holds', 'falls+': fallsWord(slide, 1), 'falls-': fallsWord(slide, -1) };
-				return { index, text: `${at}: ${did[look.observation]}` };
-			})
-			.reverse()
-	);
 	const fitted = $derived([
 		...(bench.state.weights ?? []).map(({ placeId, massKg }, weight) => ({
 			text: `${together(showMass(massKg, units))} at ${rig.geometry.counterweightPlaces.find(({ id }) => id === placeId)?.label ?? placeId}.`,
@@ -95,18 +85,7 @@
 	<ol class="roll" aria-label="Done before">
 		{#each earlier as { index, text } (index)}<li>{text}</li>{/each}
 	</ol>
-	{#if looked.length > 0}
-		<ol class="looked" aria-label="Seen so far">
-			{#each looked as { index, text } (index)}<li>{text}</li>{/each}
-		</ol>
-		<p class="count">
-			{#each [...new Set(bench.looks.map(({ axisId }) => axisId))] as axisId (axisId)}
-				<button type="button" class="link" onclick={() => bench.forgetLooks(axisId)}
-					>Forget the looks at {labelOf(axisId).toLowerCase()}</button
-				>
-			{/each}
-		</p>
-	{/if}
+	<SeenRoll {bench} {rig} />
 	<p class="count">
 		{bench.nudges.length}
 		{bench.nudges.length === 1 ? 'nudge' : 'nudges'} so far
@@ -141,10 +120,11 @@
 			/>
 			<span>{nextSlide.plusWord}</span>
 		</div>
-	{:else if slip.kind === 'poised' && figures.poised}
-		<Vial size="large" offset={0} label="Poised" />
+	{:else if slip.kind === 'poised'}
+		<Vial size="large" offset={0} label="Poised, as seen" />
 	{/if}
 	<p>{slip.why}</p>
+	{#if lookSlide !== null}<SeenBeside {bench} {rig} {figures} {units} slide={lookSlide} />{/if}
 	{#if checksOpen > 0}
 		<p class="checks" data-testid="checks-open">
 			<a href="{payloadHref}/checklist">{checksOpen} {checksOpen === 1 ? 'check is' : 'checks are'} still open</a> before
@@ -168,7 +148,7 @@
 		</button>
 		<p class="quiet small">Or drag the open mark on the rule, or type what the scale reads today.</p>
 	{:else if slip.kind === 'look'}
-		<p class="quiet small">Every look is kept; a wrong one is outvoted by the next.</p>
+		<p class="quiet small">Every look is kept; a wrong one is outvoted by the next, or struck out below.</p>
 	{:else if slip.kind === 'remedy' || slip.kind === 'tooHeavy' || slip.kind === 'tooLight'}
 		{#if slip.remedy !== null && appliesHere(rig, slip.remedy)}
 			<button
@@ -190,7 +170,7 @@
 				>Carry on as it is</button
 			>
 		{/if}
-	{:else}
+	{:else if slip.kind !== 'placed'}
 		<LogBalance {log} placeholder="Where, which zoom position, what to remember" {onlog} />
 		{#if bench.waived}
 			<button type="button" class="second" onclick={() => bench.waive(false)}>Back to what would cure it</button>
@@ -211,6 +191,13 @@
 			canSeek={heldHere(lookSlide.id)}
 			onlook={(look) => bench.look(look)}
 		/>
+	{/if}
+	{#if slip.kind === 'placed'}
+		<details class="unseen">
+			<summary>Log it as computed, without letting it go</summary>
+			<p class="quiet small">The book then says that nobody saw it hold, and it teaches nothing of the gear.</p>
+			<LogBalance {log} placeholder="Where, which zoom position, what to remember" {onlog} />
+		</details>
 	{/if}
 	{#if log.trouble !== ''}<p class="warning" role="alert">{log.trouble}</p>{/if}
 	{#if bench.linkLost}<p class="warning" role="status">
@@ -239,12 +226,6 @@
 	.fitted {
 		background: var(--press-wash);
 		padding: 0 12px;
-	}
-	.looked {
-		color: var(--quiet);
-		font-size: 14px;
-		max-height: 110px;
-		overflow-y: auto;
 	}
 	.order {
 		display: inline-flex;

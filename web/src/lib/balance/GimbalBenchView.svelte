@@ -45,17 +45,17 @@
 	let height = $state(440);
 	const log = new BalanceLog(
 		'/api/balances',
-		() => bench.positionsM,
+		() => bench.state,
 		() => bench.save()
 	);
 	const logIt = () =>
-		log.log((positionsM) => ({
-			positionsM,
+		log.log((state) => ({
+			positionsM: state.positionsM,
 			payloadId: payload.id,
 			rigId: rig.id,
 			payloadVersion: payload.version,
 			nudges: bench.nudges,
-			looks: bench.looks,
+			looks: bench.counted,
 			weights: bench.state.weights ?? [],
 			alternativeIds: bench.state.alternativeIds ?? []
 		}));

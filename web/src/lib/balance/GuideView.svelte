@@ -19,6 +19,7 @@
 	import { guideSteps, spoken } from './guide';
 	import LookPanel from './LookPanel.svelte';
 	import { printedReading } from './reading';
+	import SeenBeside from './SeenBeside.svelte';
 	import { benchSheets } from './sheets';
 
 	interface Props {
@@ -79,8 +80,8 @@
 			? 'Motors off. Take the battery out or switch it off before you loosen anything.'
 			: step === undefined
 				? allPoised
-					? 'All vials are poised. Power on, with the camera on.'
-					: 'Power on, with the camera on. Not every vial is poised.'
+					? 'Every axis was seen to hold. Power on, with the camera on.'
+					: 'Power on, with the camera on. Not every axis was seen to hold.'
 				: spoken(step)
 	);
 	$effect(() => {
@@ -165,6 +166,7 @@
 				</div>
 			</dl>
 			{#if hunt?.open}<p class="hunt" data-testid="hunt">{huntInWords(step.slide, hunt)}</p>{/if}
+			<SeenBeside {bench} {rig} {figures} {units} slide={step.slide} />
 			<p class="caution">{step.caution}</p>
 			{#if step.stage === 'set'}
 				<button type="button" class="go" onclick={stands} data-testid="stands">
@@ -210,8 +212,7 @@
 		</Slip>
 	{:else}
 		<Slip heading="Step {steps.length + 1} of {steps.length + 1} · power on">
-			{#snippet answer()}{#if allPoised}All vials poised. <strong>Power on</strong>{:else}<strong>Power on</strong>,
-					waived{/if}{/snippet}
+			{#snippet answer()}{#if allPoised}Poised. <strong>Power on</strong>{:else}<strong>Power on</strong>, waived{/if}{/snippet}
 			<p>Camera on first, rig level and still, a hand on the grip: the motors take hold at once.</p>
 			<a class="go" href={bodyBench} data-testid="to-log">Log this balance</a>
 		</Slip>
@@ -223,7 +224,10 @@
 				<button type="button" onclick={() => (chosen = index)} aria-label="Go to {label}"
 					>{label}{#if done}<span class="tick" aria-label="done">✓</span>{/if}</button
 				>
-				<Vial {offset} label="{label}: {Math.abs(offset) <= 1 ? 'poised' : 'not poised'}" />
+				<Vial
+					{offset}
+					label="{label}: {done ? 'seen to hold' : Math.abs(offset) <= 1 ? 'in place, as computed' : 'not in place'}"
+				/>
 			</li>
 		{/each}
 	</ol>

@@ -5,7 +5,7 @@
 	import type { Positions, Rig, RigSlide } from '$lib/model/rig';
 	import { showAngle, showMove, together } from '$lib/units/display';
 	import type { NewLook } from './gimbalBench.svelte';
-	import { fallsWord } from './benchSlip';
+	import { fallsWord, poseFor } from './benchSlip';
 	import { lookAt, type Measured } from './lookAt';
 
 	/** What the loose axis does: three big buttons, or rest and swing, or a pocket scale. */
@@ -23,6 +23,7 @@
 
 	let way = $state<'buttons' | 'swing' | 'scale'>('buttons');
 	const axisId = $derived(slide.balances);
+	const axisName = $derived((rig.geometry.axes.find(({ id }) => id === axisId)?.label ?? axisId).toLowerCase());
 	const restWords: Readonly<Record<string, readonly [string, string]>> = {
 		tilt: ['Rests nose up', 'Minus is nose down, 180° is upside down.'],
 		roll: ['Rests clockwise', 'As seen from behind the camera; minus is the other way.'],
@@ -83,7 +84,9 @@
 </script>
 
 <div class="looks" role="group" aria-label="What the loose axis does">
-	<p class="ask">Unlock only this axis, hands a finger away from it. What does it do?</p>
+	<p class="ask">
+		Unlock only the <strong>{axisName}</strong> axis, {poseFor(slide)}, hands a finger away from it. What does it do?
+	</p>
 	<div class="three">
 		<button
 			type="button"

@@ -33,10 +33,13 @@
 			offset: -step.offsetM / step.bandM
 		}))
 	);
+	/** Let go at the end of its travel, it still fell. */
+	const ended = (slideId: string) =>
+		figures.hunts.some((hunt) => hunt.slideId === slideId && hunt.nudge.outOfTravel !== null);
 	/** The bubble runs to the light side; up and left are drawn to the right, like forward. */
 	const vialWords = (slide: RigSlide, offset: number) =>
 		Math.abs(offset) <= 1
-			? `${slide.purpose}: poised`
+			? `${slide.purpose}: within what friction holds`
 			: `${slide.purpose}: heavy ${offset < 0 ? slide.plusWord : slide.minusWord}`;
 </script>
 
@@ -78,7 +81,9 @@
 				>
 				<td class="tube"><Vial {offset} label={vialWords(slide, offset)} /></td>
 				<td class="words">
-					{#if step.placed && Math.abs(offset) <= 1}<strong class="poised">poised</strong>
+					{#if figures.seen.has(slide.id)}<strong class="poised">seen to hold</strong>
+					{:else if ended(slide.id)}<strong class="ended">falls at its end</strong>
+					{:else if step.placed && Math.abs(offset) <= 1}<span>in place, not let go</span>
 					{:else if step.placed}<span class="quiet">placed; waits</span>
 					{:else}<strong>{moveInWords(slide, step.moveM, units)}</strong>{#if turns}<span class="quiet turns"
 								>{turns}</span
@@ -101,6 +106,9 @@
 		color: var(--quiet);
 		text-align: left;
 		padding: 4px 8px 0;
+	}
+	.ended {
+		color: var(--clay);
 	}
 	.number {
 		text-align: right;

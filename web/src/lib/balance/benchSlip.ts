@@ -1,14 +1,15 @@
-import type { BalanceStep, Remedy } from '@poise/core';
+import type { BalanceStep, Observation, Remedy } from '@poise/core';
+import type { Look } from '$lib/model/balance';
 import type { UnitSystem } from '$lib/model/person';
 import type { Rig, RigSlide } from '$lib/model/rig';
 import { showLength, showMass, showMove, showTurns, together } from '$lib/units/display';
 import type { BenchFigures } from './figures';
-import type { Hunt } from './looks';
+import { beyondSigmas, type Hunt } from './looks';
 import { printedReading } from './reading';
 
 /** What the slip says: a plain lead and the bold part for the hand, then why, and what it upsets. */
 export interface BenchSlip {
-	readonly kind: 'move' | 'look' | 'remedy' | 'poised' | 'tooHeavy' | 'tooLight';
+	readonly kind: 'move' | 'look' | 'remedy' | 'placed' | 'poised' | 'waived' | 'tooHeavy' | 'tooLight';
 	readonly heading: string;
 	readonly lead: string;
 	readonly strong: string;
@@ -44,7 +45,7 @@ export const moveInWords = (slide: RigSlide, moveM: number, units: UnitSystem) =
 /** The next thing to do. `waived`: the person carries on although the rig cannot be balanced fully. */
 export function benchSlip(rig: Rig, figures: BenchFigures, units: UnitSystem, waived: boolean): BenchSlip {
 	const none = { detail: null, upsets: null, step: null, remedy: null, others: [], moveAllForwardM: null };
-	const { massKg, fit, solution, steps, next, poised } = figures;
+	const { massKg, fit, solution, steps, next, placed, poised } = figures;
 
 	if (fit === 'tooHeavy')
 		return {
@@ -128,16 +129,40 @@ export function benchSlip(rig: Rig, figures: BenchFigures, units: UnitSystem, wa
 		};
 	}
 
-	if (poised || waived)
+	if (poised)
 		return {
 			...none,
 			kind: 'poised',
-			heading: poised ? 'All axes hold · motors still off' : 'As near as this rig comes · motors still off',
-			lead: poised ? '' : 'Placed, but ',
-			strong: poised ? 'Poised' : 'not poised',
-			why: poised
-				? 'Let each axis go by hand once: it should stay where you put it. Log it, then power on.'
-				: `${outOfTravel(rig, figures)} The motors have to hold it all the time: they run warm and the shot shakes sooner.`
+			heading: 'Every axis was let go and held · motors still off',
+			lead: '',
+			strong: 'Poised',
+			why: 'As seen, with every slide where it stands now. Log it; then power on, with the camera on.'
+		};
+	const unseen = steps.find(({ slideId }) => !figures.seen.has(slideId));
+	if (placed && unseen !== undefined) {
+		const slide = slideOf(rig, unseen.slideId);
+		const held = steps.length - steps.filter(({ slideId }) => !figures.seen.has(slideId)).length;
+		const sigmaM = figures.sigmasM[slide.id];
+		const sure =
+			sigmaM === undefined || sigmaM < 0.0005 ? '' : `, give or take ${together(showLength(sigmaM, units))} here`;
+		return {
+			...none,
+			kind: 'placed',
+			heading: `In place, as computed · ${held} of ${steps.length} seen to hold · motors off`,
+			lead: 'Now let go of ',
+			strong: `${lower(axisLabel(rig, slide.balances))}, ${poseFor(slide)}`,
+			why: `By the figures it holds${sure}; nobody has seen it yet. ${cautionFor(slide)}`,
+			step: unseen
+		};
+	}
+	if (placed || waived)
+		return {
+			...none,
+			kind: 'waived',
+			heading: 'As near as this rig comes · motors still off',
+			lead: 'Placed, but ',
+			strong: 'not poised',
+			why: `${outOfTravel(rig, figures)} The motors have to hold it all the time: they run warm and the shot shakes sooner.`
 		};
 	return {
 		...none,
@@ -149,8 +174,65 @@ export function benchSlip(rig: Rig, figures: BenchFigures, units: UnitSystem, wa
 	};
 }
 
+const axisLabel = (rig: Rig, axisId: string) => rig.geometry.axes.find(({ id }) => id === axisId)?.label ?? axisId;
+
+/** How the camera is held while that axis is let go. */
+export function poseFor(slide: RigSlide): string {
+	if (slide.balances === 'tilt') return Math.abs(slide.direction[2]) > 0.7 ? 'lens straight up' : 'lens level';
+	return slide.balances === 'roll' ? 'camera upright' : 'the rig leaned forward';
+}
+
 /** Below this a hand cannot tell a move from none. */
 const leastMoveM = 0.0003;
+
+/** What the drawing has, what was seen, and what is reckoned now, for one slide that somebody looked at. */
+export interface SeenWords {
+	readonly drawing: string;
+	readonly seen: string;
+	readonly reckoned: string;
+	/** The looks lie beyond what the drawing admits: they count, and it does not. */
+	readonly beyond: boolean;
+}
+
+export function seenInWords(
+	rig: Rig,
+	slide: RigSlide,
+	figures: BenchFigures,
+	looks: readonly Look[],
+	units: UnitSystem
+): SeenWords | null {
+	const own = looks.filter((look) =>
+		look.kind === 'way' ? look.slideId === slide.id : look.seen.some(({ slideId }) => slideId === slide.id)
+	);
+	const last = own[own.length - 1];
+	const drawnM = figures.drawn.positionsM[slide.id];
+	if (last === undefined || drawnM === undefined) return null;
+	const within = (sigmaM: number | undefined) =>
+		sigmaM === undefined || sigmaM < 0.00025 ? '' : ` ± ${together(showLength(sigmaM, units))}`;
+	const hunt = figures.hunts.find(({ slideId }) => slideId === slide.id);
+	const at = printedReading(slide, last.positionsM[slide.id] ?? 0);
+	const more = own.length > 1 ? `, ${own.length} looks in all` : '';
+	const reckonedM =
+		hunt?.nudge.outOfTravel == null ? (figures.targetsM[slide.id] ?? drawnM) : (hunt.nudge.reckoned?.centreM ?? drawnM);
+	const drawnSigmaM = figures.drawn.sigmasM[slide.id];
+	return {
+		drawing: `reading ${printedReading(slide, drawnM)}${within(drawnSigmaM)}`,
+		seen:
+			last.kind === 'way' ? `${didInWords(slide, last.observation)} at ${at}${more}` : `${last.how} at ${at}${more}`,
+		reckoned:
+			hunt?.nudge.outOfTravel == null
+				? `reading ${printedReading(slide, reckonedM)}${hunt?.open === true ? within(hunt.nudge.reckoned?.sigmaM) : ''}`
+				: `past the end of its travel, about ${printedReading(slide, reckonedM)}`,
+		beyond: drawnSigmaM !== undefined && Math.abs(reckonedM - drawnM) > Math.max(beyondSigmas * drawnSigmaM, 0.001)
+	};
+}
+
+const didInWords = (slide: RigSlide, observation: Observation): string =>
+	observation === 'holds'
+		? 'held'
+		: fallsWord(slide, observation === 'falls+' ? 1 : -1)
+				.replace(/^falls/, 'fell')
+				.replace('drops', 'dropped');
 
 /** Where the search for the middle of the holding band stands. */
 export function huntInWords(slide: RigSlide, { nudge, history }: Hunt): string {
@@ -170,7 +252,16 @@ export function lightWarning(rig: Rig, { fit, massKg, solution }: BenchFigures, 
 	return `Lighter than this rig is made for, by ${missing}. It balances, but the motors may buzz: add a weight over the plate’s middle.`;
 }
 
-function outOfTravel(rig: Rig, { solution }: BenchFigures): string {
+function outOfTravel(rig: Rig, { solution, hunts }: BenchFigures): string {
+	const ended = hunts.flatMap(({ slideId, nudge }) => {
+		if (nudge.outOfTravel === null) return [];
+		const slide = slideOf(rig, slideId);
+		const fell = fallsWord(slide, nudge.outOfTravel === 'least' ? 1 : -1)
+			.replace(/^falls/, 'fell')
+			.replace('drops', 'dropped');
+		return [`At the end of the ${lower(slide.label)} it was let go and still ${fell}.`];
+	});
+	const seen = ended.length === 0 ? '' : `${ended.join(' ')} `;
 	const stopped = solution.slides.filter(({ atLimit }) => atLimit).map(({ id }) => lower(slideOf(rig, id).label));
 	const leaning = solution.axes.filter(({ residualTorqueNm }, index) => {
 		const axis = rig.geometry.axes[index];
@@ -182,7 +273,7 @@ function outOfTravel(rig: Rig, { solution }: BenchFigures): string {
 	});
 	const where =
 		stopped.length === 0 ? 'No slide reaches far enough' : `The ${stopped.join(' and the ')} runs out of travel`;
-	return axes.length === 0 ? `${where}.` : `${where}; ${axes.join(', ')}.`;
+	return `${seen}${axes.length === 0 ? `${where}.` : `${where}; ${axes.join(', ')}.`}`;
 }
 
 /** Rounded up: less would not reach. */

@@ -14,7 +14,7 @@ import {
 } from '@poise/core';
 import type { Positions, Rig } from '$lib/model/rig';
 import type { Look } from '$lib/model/balance';
-import { type Hunt, readLooks } from './looks';
+import { type Hunt, readLooks, seenToHold } from './looks';
 import { printablePosition } from './reading';
 
 /** Everything the gimbal bench shows, worked out from a rig, a payload and where the slides stand. */
@@ -26,12 +26,18 @@ export interface BenchFigures {
 	readonly targetsM: Positions;
 	readonly steps: readonly BalanceStep[];
 	readonly axes: readonly AxisState[];
+	/** As computed: every slide in its place, every axis within what friction forgives. */
+	readonly placed: boolean;
+	/** Slides at which the axis was let go and seen to hold, with everything standing where it stands now. */
+	readonly seen: ReadonlySet<string>;
+	/** As seen: in place, and every axis let go and seen to hold. */
 	readonly poised: boolean;
 	/** The slide whose turn it is; null when every slide stands where it should. */
 	readonly next: BalanceStep | null;
 	/** Searches by falls and holds. */
 	readonly hunts: readonly Hunt[];
 	readonly sigmasM: Readonly<Record<string, number>>;
+	readonly drawn: SolvedBench['drawn'];
 }
 
 export interface MountedBody {
@@ -48,13 +54,22 @@ export interface SolvedBench {
 	readonly hunts: readonly Hunt[];
 	/** How sure each foretold reading is, one standard deviation, by slide id; no entry once somebody has looked. */
 	readonly sigmasM: Readonly<Record<string, number>>;
+	/** The looks that count. */
+	readonly looks: readonly Look[];
+	/** Where the slides belong by the drawing alone, and how sure it is of each. */
+	readonly drawn: { readonly positionsM: Positions; readonly sigmasM: Readonly<Record<string, number>> };
 }
 
 /** Where the slides belong by the figures alone. */
 export const solveBench = (rig: Rig, bodies: readonly MountedBody[]): GimbalBalance => solve(rig, bodies, []).solution;
 
-function solve(rig: Rig, bodies: readonly MountedBody[], looks: readonly Look[]) {
-	const { chain, hunts } = readLooks(rig, mountPayload({ rig: rig.geometry, payload: bodies }), looks);
+function solve(
+	rig: Rig,
+	bodies: readonly MountedBody[],
+	looks: readonly Look[],
+	sigmasM: Readonly<Record<string, number>> = {}
+) {
+	const { chain, hunts } = readLooks(rig, mountPayload({ rig: rig.geometry, payload: bodies }), looks, sigmasM);
 	const payloadIds = chain.parts.map(({ id }) => id).filter((id) => id.startsWith('payload:'));
 	const alternatives = (rig.geometry.alternatives ?? []).map((each) => ({
 		...each,
@@ -70,15 +85,31 @@ export function solveWithLooks(rig: Rig, bodies: readonly MountedBody[], looks: 
 		rig.geometry.slides.map(({ id, zeroSigmaM: sigma = usualZeroSigmaM }) => [id, sigma])
 	);
 	const payload = bodies.map((part) => ({ ...part, sigmaM: part.sigmaM ?? ([0, 0, 0] as const) }));
+	const counted = looks.filter(({ struck }) => struck !== true);
 	const looked = new Set(
-		looks.flatMap((look) => (look.kind === 'way' ? [look.slideId] : look.seen.map(({ slideId }) => slideId)))
+		counted.flatMap((look) => (look.kind === 'way' ? [look.slideId] : look.seen.map(({ slideId }) => slideId)))
 	);
-	const sigmasM = Object.fromEntries(
-		predictReadings({ rig: rig.geometry, payload, zeroSigmaM }).flatMap(({ id, sigmaM }) =>
-			looked.has(id) ? [] : [[id, sigmaM]]
-		)
+	const drawn = Object.fromEntries(
+		predictReadings({ rig: rig.geometry, payload, zeroSigmaM }).map(({ id, sigmaM }) => [id, sigmaM])
 	);
-	return { ...solve(rig, bodies, looks), sigmasM };
+	const sigmasM = Object.fromEntries(Object.entries(drawn).filter(([id]) => !looked.has(id)));
+	const solved = solve(rig, bodies, counted, drawn);
+	const byDrawing = counted.length === 0 ? solved.solution : solveBench(rig, bodies);
+	return {
+		...solved,
+		sigmasM,
+		looks: counted,
+		drawn: { positionsM: positionsOf(byDrawing), sigmasM: drawn }
+	};
+}
+
+const positionsOf = ({ slides }: GimbalBalance): Positions =>
+	Object.fromEntries(slides.map(({ id, positionM }) => [id, positionM]));
+
+/** As if the drawing were the truth. */
+function solveExactly(rig: Rig, bodies: readonly MountedBody[]): SolvedBench {
+	const solved = solve(rig, bodies, []);
+	return { ...solved, sigmasM: {}, looks: [], drawn: { positionsM: positionsOf(solved.solution), sigmasM: {} } };
 }
 
 /** A printed scale sits about this well. */
@@ -88,9 +119,9 @@ export function benchFigures(
 	rig: Rig,
 	bodies: readonly MountedBody[],
 	positionsM: Positions,
-	solved: SolvedBench = { ...solve(rig, bodies, []), sigmasM: {} }
+	solved: SolvedBench = solveExactly(rig, bodies)
 ): BenchFigures {
-	const { chain, solution, hunts, sigmasM } = solved;
+	const { chain, solution, hunts, sigmasM, looks, drawn } = solved;
 	const massKg = bodies.reduce((sum, { body }) => sum + body.massKg, 0);
 	const hunted = Object.fromEntries(hunts.filter(({ open }) => open).map((hunt) => [hunt.slideId, hunt]));
 	const wanted = withHeld(chain, positionsM, hunts) ?? solution;
@@ -100,7 +131,14 @@ export function benchFigures(
 			printablePosition(slide, hunted[slide.id]?.nudge.positionM ?? wanted.slides[index]?.positionM ?? 0)
 		])
 	);
-	const { steps, poised } = balanceSteps({ rig: rig.geometry, payload: bodies, positionsM, targetsM, chain });
+	const { steps, poised: within } = balanceSteps({ rig: rig.geometry, payload: bodies, positionsM, targetsM, chain });
+	const placed = within && Object.keys(hunted).length === 0;
+	const seen = new Set(
+		steps.flatMap(({ slideId, bandM }) => {
+			const slide = rig.geometry.slides.find(({ id }) => id === slideId);
+			return slide !== undefined && seenToHold(rig, slide, bandM, looks, positionsM) ? [slideId] : [];
+		})
+	);
 	return {
 		massKg,
 		fit: massKg < rig.leastPayloadKg ? 'tooLight' : massKg > rig.greatestPayloadKg ? 'tooHeavy' : 'fits',
@@ -108,10 +146,13 @@ export function benchFigures(
 		targetsM,
 		steps,
 		axes: axisStates({ chain, positionsM }),
-		poised: poised && Object.keys(hunted).length === 0,
-		next: nextStep(steps, poised, hunted),
+		placed,
+		seen,
+		poised: placed && steps.every(({ slideId }) => seen.has(slideId)),
+		next: nextStep(steps, within, hunted),
 		hunts,
-		sigmasM
+		sigmasM,
+		drawn
 	};
 }
 
@@ -142,11 +183,11 @@ const leastMoveM = 0.0002;
 /** The first slide out of place; once all are placed but an axis still leans, the one furthest from its target. */
 function nextStep(
 	steps: readonly BalanceStep[],
-	poised: boolean,
+	within: boolean,
 	hunted: Readonly<Record<string, Hunt>>
 ): BalanceStep | null {
 	const out = steps.find(({ placed, slideId }) => !placed || hunted[slideId] !== undefined);
-	if (out !== undefined || poised) return out ?? null;
+	if (out !== undefined || within) return out ?? null;
 	const furthest = steps.reduce<BalanceStep | null>(
 		(most, step) => (Math.abs(step.moveM) > Math.abs(most?.moveM ?? 0) ? step : most),
 		null

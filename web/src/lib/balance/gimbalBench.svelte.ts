@@ -13,6 +13,7 @@ import {
 	solveWithLooks,
 	tryFigures
 } from './figures';
+import { countedLooks } from './looks';
 import { extensionId, setUpRig } from './setUp';
 
 const restMs = 400;
@@ -67,6 +68,8 @@ export class GimbalBench {
 	}
 	// The parts of the state that the solution hangs on, apart from the readings, so that a drag does not solve anew.
 	readonly #looks = $derived(this.#history.present.looks ?? none);
+	readonly #believeDrawing = $derived(this.#history.present.believeDrawing ?? false);
+	readonly #counted = $derived(countedLooks({ looks: this.#looks, believeDrawing: this.#believeDrawing }));
 	readonly #order = $derived(this.#history.present.order ?? 'verticalNext');
 	readonly #weights = $derived(this.#history.present.weights ?? none);
 	readonly #alternativeIds = $derived(this.#history.present.alternativeIds ?? none);
@@ -77,15 +80,23 @@ export class GimbalBench {
 	readonly solved: SolvedBench | null = $derived.by(() => {
 		// A bare plate is nothing to balance yet.
 		if (this.bodies.length < 2) return null;
-		return tryFigures(() => solveWithLooks(this.rig, this.bodies, this.#looks));
+		return tryFigures(() => solveWithLooks(this.rig, this.bodies, this.#counted));
 	});
 	readonly figures: BenchFigures | null = $derived.by(() => {
 		const { solved } = this;
 		if (solved === null) return null;
 		return benchFigures(this.rig, this.bodies, this.#history.present.positionsM, solved);
 	});
+	/** Everything seen, what is struck out too. */
 	get looks(): readonly Look[] {
 		return this.#looks;
+	}
+	/** What counts of it. */
+	get counted(): readonly Look[] {
+		return this.#counted;
+	}
+	get believeDrawing(): boolean {
+		return this.#believeDrawing;
 	}
 	get order(): BalanceOrder {
 		return this.#order;
@@ -125,13 +136,21 @@ export class GimbalBench {
 	look(look: NewLook): void {
 		const { present } = this.#history;
 		const seen: Look = { ...look, positionsM: present.positionsM };
-		this.#change({ ...present, looks: [...(present.looks ?? []), seen].slice(-mostNudges) });
+		// Whoever goes on looking takes the looks' word.
+		this.#change({ ...present, looks: [...(present.looks ?? []), seen].slice(-mostNudges), believeDrawing: false });
 	}
 
-	/** Everything seen of an axis is forgotten; the figures alone speak again. */
-	forgetLooks(axisId: string): void {
+	/** One thing seen counts no more, or counts again; it stays on the roll. */
+	strike(index: number, struck: boolean): void {
 		const { present } = this.#history;
-		this.#change({ ...present, looks: (present.looks ?? []).filter((look) => look.axisId !== axisId) });
+		this.#change({
+			...present,
+			looks: (present.looks ?? []).map((look, each) => (each === index ? { ...look, struck } : look))
+		});
+	}
+	/** The drawing's word against all that was seen, or the other way round again. */
+	believe(drawing: boolean): void {
+		this.#change({ ...this.#history.present, believeDrawing: drawing });
 	}
 
 	setOrder(order: BalanceOrder): void {

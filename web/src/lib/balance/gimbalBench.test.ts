@@ -26,11 +26,11 @@ describe('a gimbal bench', () => {
 		expect(bench.positionsM.cradle).toBeCloseTo(0.005, 12);
 	});
 
-	it('is poised after accepting each slip in turn, and lists the moves that were made', () => {
+	it('is in place after accepting each slip in turn, lists the moves that were made, and is poised once each axis was seen to hold', () => {
 		stubServer(() => saved);
 		const bench = newBench();
 		for (let guard = 0; bench.figures!.next !== null && guard < 8; guard += 1) bench.accept();
-		expect(bench.figures!.poised).toBe(true);
+		expect([bench.figures!.placed, bench.figures!.poised]).toEqual([true, false]);
 		expect(bench.nudges.map(({ slideId }) => slideId)).toEqual(['plate', 'cradle', 'crossbar', 'panArm']);
 		for (const { slideId, fromM, toM } of bench.nudges) {
 			expect(fromM).not.toBe(toM);
@@ -39,6 +39,23 @@ describe('a gimbal bench', () => {
 		}
 		bench.accept();
 		expect(bench.nudges).toHaveLength(4);
+		const holds = (slideId: string, axisId: string) =>
+			bench.look({ axisId, kind: 'way', slideId, observation: 'holds' });
+		for (const [slideId, axisId] of [
+			['plate', 'tilt'],
+			['cradle', 'tilt'],
+			['crossbar', 'roll']
+		] as const)
+			holds(slideId, axisId);
+		expect([...bench.figures!.seen]).toEqual(['plate', 'cradle', 'crossbar']);
+		expect(bench.figures!.poised).toBe(false);
+		holds('panArm', 'pan');
+		expect(bench.figures!.poised).toBe(true);
+		// Moving an inner slide takes its own axis, and the one outside along the same line, back to unseen.
+		bench.read('plate', bench.positionsM.plate! + 0.003, 'rule');
+		expect(bench.figures!.seen.has('plate')).toBe(false);
+		expect(bench.figures!.seen.has('panArm')).toBe(false);
+		expect(bench.figures!.seen.has('crossbar')).toBe(true);
 	});
 
 	it('takes a reading as the truth without calling it a nudge, and undoes both', () => {
@@ -121,13 +138,33 @@ describe('what is seen and put on at a bench', () => {
 		bench.undo();
 		expect(bench.looks).toEqual([]);
 	});
-	it('forgets what was seen of one axis and keeps the rest', () => {
+	it('strikes out one thing seen, keeps it on the roll, and counts it again', () => {
 		stubServer(() => saved);
 		const bench = newBench();
-		bench.look({ axisId: 'tilt', kind: 'way', slideId: 'plate', observation: 'holds' });
+		const plain = bench.figures!.targetsM.plate!;
+		bench.look({ axisId: 'tilt', kind: 'way', slideId: 'plate', observation: 'falls+' });
 		bench.look({ axisId: 'roll', kind: 'way', slideId: 'crossbar', observation: 'holds' });
-		bench.forgetLooks('tilt');
-		expect(bench.looks.map(({ axisId }) => axisId)).toEqual(['roll']);
+		bench.strike(0, true);
+		expect(bench.looks).toHaveLength(2);
+		expect(bench.counted.map(({ axisId }) => axisId)).toEqual(['roll']);
+		expect(bench.figures!.targetsM.plate).toBeCloseTo(plain, 6);
+		bench.strike(0, false);
+		expect(bench.counted).toHaveLength(2);
+	});
+	it('takes the drawing’s word for it when told to, and the looks’ again with the next look', () => {
+		stubServer(() => saved);
+		const bench = newBench();
+		const plain = bench.figures!.targetsM.plate!;
+		const falls = { axisId: 'tilt', kind: 'way', slideId: 'plate' } as const;
+		bench.read('plate', plain, 'rule');
+		bench.look({ ...falls, observation: 'falls+' });
+		expect(bench.figures!.targetsM.plate!).toBeLessThan(plain - 0.0005);
+		bench.believe(true);
+		expect(bench.figures!.targetsM.plate).toBeCloseTo(plain, 6);
+		expect(bench.looks).toHaveLength(1);
+		bench.look({ ...falls, observation: 'falls+' });
+		expect(bench.believeDrawing).toBe(false);
+		expect(bench.figures!.targetsM.plate!).toBeLessThan(plain - 0.0005);
 	});
 	it('balances once its remedy is applied, and not once that is taken off', () => {
 		stubServer(() => saved);

@@ -8,12 +8,7 @@ import { setUpRig } from './setUp';
 const small = rig('Small');
 const build = bodies(payload('wide'));
 const stepsAt = (positionsM: Record<string, number>, looks: Look[] = [], on = small) =>
-	guideSteps(
-		on,
-		benchFigures(on, build, positionsM, solveWithLooks(on, build, looks)),
-		{ positionsM, looks },
-		'metric'
-	);
+	guideSteps(on, benchFigures(on, build, positionsM, solveWithLooks(on, build, looks)), { positionsM }, 'metric');
 const start = completePositions(small, {});
 const holds = (slideId: string, axisId: string, positionsM: Record<string, number>): Look => ({
 	axisId,

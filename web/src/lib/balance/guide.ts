@@ -35,7 +35,7 @@ const sameM = 0.0005;
 export function guideSteps(
 	rig: Rig,
 	figures: BenchFigures,
-	state: Pick<BenchState, 'positionsM' | 'looks'>,
+	state: Pick<BenchState, 'positionsM'>,
 	units: UnitSystem
 ): GuideStep[] {
 	return figures.steps.map((step): GuideStep => {
@@ -47,7 +47,7 @@ export function guideSteps(
 		const placed = Math.abs(step.moveM) <= sameM;
 		const hunting = hunt?.open === true;
 		const toMove = hunting ? !placed : !placed && !step.placed;
-		const stage: Stage = !hunting && wasSeenToHold(slide, step.bandM, state) ? 'done' : toMove ? 'set' : 'look';
+		const stage: Stage = !hunting && figures.seen.has(slide.id) ? 'done' : toMove ? 'set' : 'look';
 		const target = figures.targetsM[slide.id] ?? 0;
 		const turns = slide.knobPitchM === null ? null : showTurns(step.moveM, slide.knobPitchM);
 		const upset = step.upsets
@@ -79,27 +79,11 @@ export function guideSteps(
 						}
 					: {
 							lead: '',
-							strong: `${free} holds`,
+							strong: `${free} was seen to hold`,
 							detail: `${slide.label} at ${printedReading(slide, state.positionsM[slide.id] ?? 0)}`
 						})
 		};
 	});
-}
-
-/** Seen to hold, or measured within the band, with the slide where it stands now. */
-function wasSeenToHold(
-	slide: RigSlide,
-	bandM: number,
-	{ positionsM, looks = [] }: Pick<BenchState, 'positionsM' | 'looks'>
-): boolean {
-	const last = looks.findLast((look) =>
-		look.kind === 'way' ? look.slideId === slide.id : look.seen.some(({ slideId }) => slideId === slide.id)
-	);
-	if (last === undefined) return false;
-	const still = Math.abs((last.positionsM[slide.id] ?? 0) - (positionsM[slide.id] ?? 0)) <= sameM;
-	if (!still) return false;
-	if (last.kind === 'way') return last.observation === 'holds';
-	return Math.abs(last.seen.find(({ slideId }) => slideId === slide.id)?.offsetM ?? Infinity) <= bandM;
 }
 
 const isVertical = ({ direction }: RigSlide) => Math.abs(direction[2]) > 0.7;

@@ -134,10 +134,10 @@ describe('falls and holds', () => {
 		expect(figures.targetsM.plate).toBeCloseTo(stand, 3);
 		expect(figures.steps.find(({ slideId }) => slideId === 'plate')!.placed).toBe(true);
 	});
-	it('keep the rig from being called poised while a search is open', () => {
+	it('keep the rig from being called in place while a search is open', () => {
 		const looks = [way('plate', 'falls+', at.plate!)];
-		expect(benchFigures(small, believed, at, solveWithLooks(small, believed, looks)).poised).toBe(false);
-		expect(benchFigures(small, believed, at, solveWithLooks(small, believed, [])).poised).toBe(true);
+		expect(benchFigures(small, believed, at, solveWithLooks(small, believed, looks)).placed).toBe(false);
+		expect(benchFigures(small, believed, at, solveWithLooks(small, believed, [])).placed).toBe(true);
 	});
 	it('begin anew once a slide that matters has moved, and not for one that does not', () => {
 		const before = way('panArm', 'falls+', at.panArm!);

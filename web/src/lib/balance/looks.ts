@@ -1,5 +1,7 @@
 import {
+	axisStates,
 	correctChain,
+	dot,
 	type GimbalChain,
 	holdingBand,
 	nextNudge,
@@ -7,7 +9,7 @@ import {
 	type SeenOffset,
 	type Tried
 } from '@poise/core';
-import type { Look } from '$lib/model/balance';
+import type { BenchState, Look } from '$lib/model/balance';
 import type { Positions, Rig, RigSlide } from '$lib/model/rig';
 
 /** A search for the middle of a holding band by falls and holds, along one slide. */
@@ -17,7 +19,24 @@ export interface Hunt {
 	readonly nudge: Nudge;
 	/** Somebody is still looking: go to `nudge.positionM` and let go again. */
 	readonly open: boolean;
+	/** Where the drawing alone has it hold, and how sure it is; null where nobody asked. */
+	readonly foretold: { readonly meanM: number; readonly sigmaM: number } | null;
+	/** Half the width over which friction holds, as the rig's profile has it; 0: not known. */
+	readonly bandM: number;
 }
+
+/** What counts of all that was seen: nothing struck out, and nothing at all while the drawing is believed. */
+export const countedLooks = ({ looks = none, believeDrawing }: Pick<BenchState, 'looks' | 'believeDrawing'>) =>
+	believeDrawing === true
+		? none
+		: looks.some(({ struck }) => struck)
+			? looks.filter(({ struck }) => struck !== true)
+			: looks;
+/** One and the same empty list, so that nothing is solved anew for it. */
+const none: readonly Look[] = [];
+
+/** Looks that lie further from the drawing than this many of its own doubts: it is wrong, not unsure. */
+export const beyondSigmas = 2;
 
 /** Slides that stand within this of where they stood have not moved. */
 const sameM = 0.0005;
@@ -25,38 +44,70 @@ const sameM = 0.0005;
 const toleranceM = 0.001;
 
 /**
- * What the looks at loose axes say: the chain corrected by what was measured or found to hold, and the searches that are
- * still open. Searches by falls and holds begin anew once another slide that matters to the axis has moved.
+ * What the looks at loose axes say: the chain corrected by what was measured, found to hold, or found to lie past the end
+ * of a slide, and the searches that are still open. Searches by falls and holds begin anew once another slide that matters
+ * to the axis has moved. `sigmasM` is how sure the drawing is of each slide, which tells a search how far to go.
  */
 export function readLooks(
 	rig: Rig,
 	chain: GimbalChain,
-	looks: readonly Look[]
+	allLooks: readonly Look[],
+	sigmasM: Readonly<Record<string, number>> = {}
 ): { readonly chain: GimbalChain; readonly hunts: readonly Hunt[] } {
-	const hunts = rig.geometry.slides.flatMap((slide) => huntOf(rig, chain, slide, looks) ?? []);
-	const seen = looks.flatMap((look, index): SeenOffset[] => {
-		if (look.kind === 'measured')
+	const looks = allLooks.filter(({ struck }) => struck !== true);
+	const hunts: Hunt[] = [];
+	let corrected = chain;
+	// Innermost first: what an inner axis taught foretells the outer ones.
+	for (const axis of [...chain.axes].reverse()) {
+		const measured = looks.flatMap((look): SeenOffset[] => {
+			if (look.kind !== 'measured' || look.axisId !== axis.id) return [];
 			return look.seen.flatMap(({ slideId, offsetM }) => {
 				const slide = rig.geometry.slides.find(({ id }) => id === slideId);
 				return slide === undefined
 					? []
-					: [{ axisId: look.axisId, direction: slide.direction, offsetM, positionsM: known(rig, look.positionsM) }];
+					: [{ axisId: axis.id, direction: slide.direction, offsetM, positionsM: known(rig, look.positionsM) }];
 			});
-		const last = looks.findLastIndex((each) => each.kind === 'way' && each.slideId === look.slideId) === index;
-		const hunt = hunts.find(({ slideId }) => slideId === look.slideId);
-		const slide = rig.geometry.slides.find(({ id }) => id === look.slideId);
-		if (!last || hunt === undefined || hunt.open || slide === undefined) return [];
-		const positionsM = { ...known(rig, look.positionsM), [slide.id]: hunt.nudge.positionM };
-		return [{ axisId: slide.balances, direction: slide.direction, offsetM: 0, positionsM }];
-	});
-	return { chain: seen.length === 0 ? chain : correctChain({ chain, seen }), hunts };
+		});
+		if (measured.length > 0) corrected = correctChain({ chain: corrected, seen: measured });
+		for (const slide of rig.geometry.slides.filter(({ balances }) => balances === axis.id)) {
+			const hunt = huntOf(rig, corrected, slide, looks, sigmasM[slide.id]);
+			if (hunt === null) continue;
+			hunts.push(hunt);
+			const last = looks.findLast((look) => look.kind === 'way' && look.slideId === slide.id);
+			const middleM = middleOf(hunt, slide);
+			if (last === undefined || middleM === null) continue;
+			const positionsM = { ...known(rig, last.positionsM), [slide.id]: middleM };
+			corrected = correctChain({
+				chain: corrected,
+				seen: [{ axisId: axis.id, direction: slide.direction, offsetM: 0, positionsM }]
+			});
+		}
+	}
+	return { chain: corrected, hunts };
+}
+
+/** An axis that still falls at the end of the travel holds this far past it at least, and further than friction forgives. */
+const pastEnd = ({ bandM }: Hunt) => Math.max(0.002, 1.3 * bandM);
+
+/** Where a search has found the axis to hold; null while it goes on. */
+function middleOf(hunt: Hunt, { rangeM }: RigSlide): number | null {
+	const { outOfTravel, reckoned } = hunt.nudge;
+	if (outOfTravel === 'least') return Math.min(rangeM[0] - pastEnd(hunt), reckoned?.centreM ?? Infinity);
+	if (outOfTravel === 'greatest') return Math.max(rangeM[1] + pastEnd(hunt), reckoned?.centreM ?? -Infinity);
+	return hunt.open ? null : hunt.nudge.positionM;
 }
 
 /** The rig may have lost a slide since the look. */
 const known = (rig: Rig, positionsM: Positions): Positions =>
 	Object.fromEntries(rig.geometry.slides.map(({ id }) => [id, positionsM[id] ?? 0]));
 
-function huntOf(rig: Rig, chain: GimbalChain, slide: RigSlide, looks: readonly Look[]): Hunt | null {
+function huntOf(
+	rig: Rig,
+	chain: GimbalChain,
+	slide: RigSlide,
+	looks: readonly Look[],
+	sigmaM: number | undefined
+): Hunt | null {
 	const lastMeasured = looks.findLastIndex(
 		(look) => look.kind === 'measured' && look.seen.some(({ slideId }) => slideId === slide.id)
 	);
@@ -82,17 +133,72 @@ function huntOf(rig: Rig, chain: GimbalChain, slide: RigSlide, looks: readonly L
 		carriedKg > 0 && (axis?.frictionNm ?? 0) > 0
 			? holdingBand({ massKg: carriedKg, frictionNm: axis?.frictionNm ?? 0 }).holdingBandM
 			: 0;
-	const nudge = nextNudge({ history, rangeM: slide.rangeM, toleranceM, firstStepM: 4 * toleranceM, bandM });
 	// A look that holds is good enough, unless the person goes on to look for the middle.
 	const seeking = still.some(({ seek }) => seek === true);
+	const meanM = balancedAt(chain, slide, known(rig, last.positionsM));
+	const foretold = meanM === null || sigmaM === undefined ? null : { meanM, sigmaM: Math.max(sigmaM, toleranceM / 2) };
+	const nudge = nextNudge({
+		history,
+		rangeM: slide.rangeM,
+		toleranceM,
+		firstStepM: 4 * toleranceM,
+		bandM,
+		// Both edges are looked for on purpose: what was foretold has no say in that.
+		...(seeking || foretold === null ? {} : { prior: foretold })
+	});
 	if (last.observation === 'holds' && !seeking) {
 		const standsM = history[history.length - 1]?.positionM ?? 0;
-		return { slideId: slide.id, history, nudge: { ...nudge, positionM: standsM }, open: false };
+		return { slideId: slide.id, history, nudge: { ...nudge, positionM: standsM }, open: false, foretold, bandM };
 	}
-	return { slideId: slide.id, history, nudge, open: !nudge.done };
+	return { slideId: slide.id, history, nudge, open: !nudge.done && nudge.outOfTravel === null, foretold, bandM };
+}
+
+/** Where along a slide its axis is balanced by the chain, everything else left where it stands; null: it does not move it. */
+function balancedAt(chain: GimbalChain, slide: RigSlide, positionsM: Positions): number | null {
+	const offsetAt = (positionM: number) => {
+		const state = axisStates({ chain, positionsM: { ...positionsM, [slide.id]: positionM } }).find(
+			({ id }) => id === slide.balances
+		);
+		return state === undefined ? 0 : dot(state.offsetM, slide.direction);
+	};
+	// First moments are linear in a slide, so two places tell all of them.
+	const stepM = 0.01;
+	const perM = (offsetAt(stepM) - offsetAt(0)) / stepM;
+	return Math.abs(perM) < 1e-6 ? null : -offsetAt(0) / perM;
 }
 
 const within = ({ rangeM }: RigSlide, positionM: number) => Math.min(rangeM[1], Math.max(rangeM[0], positionM));
+
+/**
+ * The axis was let go with this slide, and every other that matters to it, standing as they stand now, and was seen to
+ * hold, or was measured within what friction forgives. The last look counts.
+ */
+export function seenToHold(
+	rig: Rig,
+	slide: RigSlide,
+	bandM: number,
+	looks: readonly Look[],
+	positionsM: Positions
+): boolean {
+	const last = looks.findLast(
+		(look) =>
+			look.struck !== true &&
+			(look.kind === 'way' ? look.slideId === slide.id : look.seen.some(({ slideId }) => slideId === slide.id))
+	);
+	if (last === undefined) return false;
+	const still = rig.geometry.slides
+		.filter((other) => other.id === slide.id || isInside(rig, other, slide))
+		.every(({ id }) => Math.abs((last.positionsM[id] ?? 0) - (positionsM[id] ?? 0)) <= sameM);
+	if (!still) return false;
+	if (last.kind === 'way') return last.observation === 'holds';
+	return Math.abs(last.seen.find(({ slideId }) => slideId === slide.id)?.offsetM ?? Infinity) <= bandM;
+}
+
+/** Balances an axis inside, or the same one, along the same line: moving it takes this one's axis out again. */
+function isInside(rig: Rig, other: RigSlide, slide: RigSlide): boolean {
+	const depth = (axisId: string) => rig.geometry.axes.findIndex(({ id }) => id === axisId);
+	return matters(other, slide) && depth(other.balances) >= depth(slide.balances);
+}
 
 /** Moving it changes where the other belongs: it balances the same axis along the same line, or an axis inside. */
 const matters = (other: RigSlide, slide: RigSlide) =>

@@ -8,6 +8,7 @@
 	import Vial from '$lib/vial/Vial.svelte';
 	import { sharedCraneBench } from './craneBench.svelte';
 	import CraneDrawing from './CraneDrawing.svelte';
+	import CraneLooks from './CraneLooks.svelte';
 	import { type CraneFigures, warnReserve } from './figures';
 	import { countsOf, type CraneSlip, platesInWords } from './slip';
 	import { hungKg } from './standing';
@@ -122,8 +123,12 @@
 	<div class="answer-column">
 		<Slip heading={slip.heading}>
 			{#snippet answer()}
-				{#if slip.kind === 'poised'}<strong data-testid="slip-strong">Balanced</strong>
-				{:else if slip.kind === 'tips'}Balanced, <strong data-testid="slip-strong">not safe as drawn</strong>
+				{#if slip.kind === 'poised'}<strong data-testid="slip-strong">Poised</strong>{slip.pulls === null
+						? ''
+						: ' level'}
+				{:else if slip.kind === 'placed'}In place{slip.pulls === null ? '' : ', level'}:
+					<strong data-testid="slip-strong">open the hands</strong>
+				{:else if slip.kind === 'tips'}In place, <strong data-testid="slip-strong">not safe as drawn</strong>
 				{:else if slip.kind === 'tooHeavy'}Take <strong data-testid="slip-strong">a stronger crane</strong>
 				{:else if slip.kind === 'short'}Short of <strong data-testid="slip-strong">plates</strong>
 				{:else if slip.lines[0]}{slip.lines[0].lead}<strong data-testid="slip-strong"
@@ -131,6 +136,7 @@
 					>{/if}
 			{/snippet}
 			{#if slip.danger !== null}<p class="danger" role="alert" data-testid="danger">{slip.danger}</p>{/if}
+			{#if slip.pulls !== null}<p class="danger" role="alert" data-testid="pulls">{slip.pulls}</p>{/if}
 			{#if slip.lines[0]?.detail}<p class="detail">{slip.lines[0].detail}</p>{/if}
 			{#if slip.lines.length > 1}
 				<ol class="lines" data-testid="slip-lines">
@@ -141,8 +147,9 @@
 					{/each}
 				</ol>
 			{/if}
-			{#if slip.kind === 'poised'}<Vial size="large" offset={0} label="Balanced" />{/if}
+			{#if slip.kind === 'poised'}<Vial size="large" offset={0} label="Poised, as seen" />{/if}
 			<p>{slip.why}</p>
+			{#if slip.kind === 'placed' || slip.kind === 'poised'}<CraneLooks {bench} {figures} />{/if}
 			<p class="quiet">
 				One millimetre of the trim is {grams(sensitivity * 0.001)} at the nose; a push of {grams(figures.noseBandKg)} moves
 				it.

@@ -1,10 +1,10 @@
 import { ask } from '$lib/api';
 import { tryFigures } from '$lib/balance/figures';
-import type { CraneBenchState, CraneGround, CraneRig, CraneSetting } from '$lib/model/crane';
+import type { CraneBenchState, CraneGround, CraneLook, CraneRig, CraneSetting } from '$lib/model/crane';
 import type { UnitSystem } from '$lib/model/person';
 import { KeptDocument } from '$lib/state/keptDocument.svelte';
 import { getContext, setContext } from 'svelte';
-import { craneFigures, type CraneFigures } from './figures';
+import { countedLooks, craneFigures, type CraneFigures } from './figures';
 import { craneSlip, type CraneSlip, lineInWords } from './slip';
 import { bareSetting, type MountedBody, settledOn } from './standing';
 import { freshCraneState } from './state';
@@ -44,9 +44,14 @@ export class CraneBench {
 	get setting(): CraneSetting {
 		return this.state.setting;
 	}
+	/** What was seen of this very build. */
+	get looks(): readonly CraneLook[] {
+		return (this.state.looks ?? []).filter(({ payloadVersion }) => payloadVersion === this.payloadVersion);
+	}
+	readonly counted = $derived.by(() => countedLooks(this.document.value, this.payloadVersion));
 	readonly figures: CraneFigures | null = $derived.by(() => {
 		if (this.bodies.length < 2) return null;
-		return tryFigures(() => craneFigures(this.crane, this.bodies, this.document.value));
+		return tryFigures(() => craneFigures(this.crane, this.bodies, this.document.value, this.counted));
 	});
 	readonly slip: CraneSlip | null = $derived.by(() =>
 		this.figures === null ? null : craneSlip(this.crane, this.document.value, this.figures, this.units)
@@ -62,6 +67,23 @@ export class CraneBench {
 	ground(next: Partial<CraneGround>, about: string): void {
 		this.change({ ground: { ...this.state.ground, ...next } }, about);
 	}
+	/** Let go, it did that; whoever goes on looking takes the looks' word. */
+	look(what: CraneLook['what']): void {
+		const look: CraneLook = { what, setting: this.setting, payloadVersion: this.payloadVersion };
+		this.change({ looks: [...(this.state.looks ?? []), look].slice(-mostSlips), believeDrawing: false });
+	}
+	strike(look: CraneLook, struck: boolean): void {
+		this.change({ looks: (this.state.looks ?? []).map((each) => (each === look ? { ...each, struck } : each)) });
+	}
+	believe(drawing: boolean): void {
+		this.change({ believeDrawing: drawing });
+	}
+	/** A step of loading or unloading is done; null: all begin anew. */
+	stepDone(order: 'loading' | 'unloading', id: string | null): void {
+		const { loading = [], unloading = [] } = this.state.stepsDone ?? {};
+		const done = { loading, unloading };
+		this.change({ stepsDone: { ...done, [order]: id === null ? [] : [...done[order], id] } });
+	}
 	accept(): void {
 		const { slip } = this;
 		if (slip === null || slip.kind !== 'move') return;
@@ -75,7 +97,13 @@ export class CraneBench {
 		});
 	}
 	startOver(): void {
-		this.change({ setting: bareSetting(this.crane.geometry), slips: [], choice: 0 });
+		this.change({
+			setting: bareSetting(this.crane.geometry),
+			slips: [],
+			choice: 0,
+			looks: [],
+			stepsDone: { loading: [], unloading: [] }
+		});
 	}
 }
 

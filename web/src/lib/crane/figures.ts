@@ -11,7 +11,7 @@ import {
 	weightLineCure,
 	type WeightLineCure
 } from '@poise/core';
-import type { CraneBenchState, CraneGeometry, CraneSetting } from '$lib/model/crane';
+import type { CraneBenchState, CraneGeometry, CraneLook, CraneSetting } from '$lib/model/crane';
 import { armOf, envelopeOf, hungKg, loadedArm, type MountedBody, noseU } from './standing';
 
 /** No hand feels less at the nose. */
@@ -36,7 +36,14 @@ export interface CraneFigures {
 	readonly frictionNm: number;
 	/** What may be left while nobody holds: the nose as heavy as it is wanted, and what the pivot holds. */
 	readonly freeLimitNm: number;
+	/** As computed, with what was seen reckoned in. */
 	readonly balanced: boolean;
+	/** The last look with everything hanging as it hangs now; null: nobody has let it go so. */
+	readonly seen: CraneLook['what'] | null;
+	/** As computed, and seen to stay. */
+	readonly poised: boolean;
+	/** What looks say the arm carries that nobody wrote down: so much at the nose (below 0: at the tail); 0: nothing. */
+	readonly unwrittenKg: number;
 	readonly drift: CraneDrift;
 	/** Heaviness of the nose at both ends of the boom range beside what is wanted, kg. */
 	readonly noseAtEndsKg: readonly [number, number];
@@ -51,18 +58,59 @@ export interface CraneFigures {
 	readonly fit: 'within' | 'tooLight' | 'tooHeavy';
 }
 
+const sameHung = (a: CraneSetting, b: CraneSetting): boolean =>
+	JSON.stringify([a.fitted, a.hung]) === JSON.stringify([b.fitted, b.hung]) &&
+	Math.abs(a.trimU - b.trimU) <= 0.0015 &&
+	Math.abs(a.pulledOutM - b.pulledOutM) <= 0.001;
+
+/** What counts of the looks: of this build, nothing struck out, nothing while the drawing is believed. */
+export const countedLooks = (
+	{ looks = [], believeDrawing }: Pick<CraneBenchState, 'looks' | 'believeDrawing'>,
+	payloadVersion: number
+): readonly CraneLook[] =>
+	believeDrawing === true ? [] : looks.filter((look) => look.payloadVersion === payloadVersion && look.struck !== true);
+
+/**
+ * What the arm must carry unwritten for the last look that stayed to be true, as so much at the nose, below 0 at the tail.
+ * Within the push that moves it the look says nothing; at another length of the arm it says nothing of this one.
+ */
+function unwrittenAtNoseKg(
+	geometry: CraneGeometry,
+	setting: CraneSetting,
+	payload: readonly MountedBody[],
+	looks: readonly CraneLook[],
+	noseBiasKg: number,
+	bandKg: number
+): number {
+	const last = looks.findLast(
+		({ what, setting: then }) =>
+			what === 'stays' &&
+			JSON.stringify(then.fitted) === JSON.stringify(setting.fitted) &&
+			Math.abs(then.pulledOutM - setting.pulledOutM) <= 0.001
+	);
+	if (last === undefined) return 0;
+	const written = armOf(geometry, last.setting, payload).parts.reduce((sum, { massKg, uM }) => sum + massKg * uM, 0);
+	const kg = noseBiasKg - written / noseU(geometry, last.setting);
+	return Math.abs(kg) <= bandKg ? 0 : kg;
+}
+
+/** The same as a part: at the nose, or as far behind the pivot. */
+const unwrittenPart = (kg: number, reach: number): CraneArm['parts'] =>
+	kg === 0 ? [] : [{ id: 'unwritten', massKg: Math.abs(kg), uM: Math.sign(kg) * reach, vM: 0 }];
+
 /** Plates as the core asks for them: the share on a second line changes V, never which to hang. */
 export function choicesFor(
 	geometry: CraneGeometry,
 	setting: CraneSetting,
 	payload: readonly MountedBody[],
 	noseBiasKg: number,
-	most = 4
+	most = 4,
+	unwritten: CraneArm['parts'] = []
 ): readonly CounterweightChoice[] {
 	const { hanger, trim, plates } = geometry;
 	const line = hanger.secondVM === null ? hanger.vM : hanger.vM + setting.shareSecond * (hanger.secondVM - hanger.vM);
 	return chooseCounterweights({
-		arm: loadedArm(geometry, setting, payload),
+		arm: { parts: [...loadedArm(geometry, setting, payload).parts, ...unwritten] },
 		plates,
 		hanger: { uM: hanger.uM, vM: line },
 		trim,
@@ -75,25 +123,31 @@ export function choicesFor(
 export function craneFigures(
 	crane: { readonly geometry: CraneGeometry; readonly leastPayloadKg: number; readonly greatestPayloadKg: number },
 	payload: readonly MountedBody[],
-	state: Pick<CraneBenchState, 'setting' | 'noseBiasKg' | 'pushMovesKg' | 'choice' | 'ground'>
+	state: Pick<CraneBenchState, 'setting' | 'noseBiasKg' | 'pushMovesKg' | 'choice' | 'ground'>,
+	/** The looks that count. */
+	looks: readonly CraneLook[] = []
 ): CraneFigures {
 	const { geometry } = crane;
 	const { setting } = state;
-	const arm = armOf(geometry, setting, payload);
 	const reach = noseU(geometry, setting);
+	const noseBandKg = Math.max(finestKg, state.pushMovesKg);
+	const unwrittenKg = unwrittenAtNoseKg(geometry, setting, payload, looks, state.noseBiasKg, noseBandKg);
+	const unwritten = unwrittenPart(unwrittenKg, reach);
+	const arm = { parts: [...armOf(geometry, setting, payload).parts, ...unwritten] };
+	const seen = looks.findLast((look) => sameHung(look.setting, setting))?.what ?? null;
 	const moment = (boomRad: number) => craneMoment({ arm, boomRad }).momentNm[0] as number;
 	const sum = (of: (part: CraneArm['parts'][number]) => number) =>
 		arm.parts.reduce((total, part) => total + of(part), 0);
 	const uKgM = sum(({ massKg, uM }) => massKg * uM);
 	const vKgM = sum(({ massKg, vM }) => massKg * vM);
 	const noseKg = uKgM / reach;
-	const noseBandKg = Math.max(finestKg, state.pushMovesKg);
+	const balanced = Math.abs(noseKg - state.noseBiasKg) <= noseBandKg;
 	const frictionNm = state.pushMovesKg * standardGravityMPerS2 * reach;
 	const drift = craneDrift({ arm, boomRangeRad: geometry.boomRangeRad });
 	const atEnd = (boomRad: number) =>
 		moment(boomRad) / (standardGravityMPerS2 * reach * Math.cos(boomRad)) - state.noseBiasKg;
 	const noseAtEndsKg = [atEnd(geometry.boomRangeRad[0]), atEnd(geometry.boomRangeRad[1])] as const;
-	const choices = choicesFor(geometry, setting, payload, state.noseBiasKg);
+	const choices = choicesFor(geometry, setting, payload, state.noseBiasKg, 4, unwritten);
 	const lines = geometry.hanger.secondVM === null ? null : ([geometry.hanger.vM, geometry.hanger.secondVM] as const);
 	const plateKg = hungKg(geometry, setting.hung);
 	const line =
@@ -114,7 +168,10 @@ export function craneFigures(
 		noseBandKg,
 		frictionNm,
 		freeLimitNm: standardGravityMPerS2 * reach * (Math.abs(state.noseBiasKg) + noseBandKg),
-		balanced: Math.abs(noseKg - state.noseBiasKg) <= noseBandKg,
+		balanced,
+		seen,
+		poised: balanced && seen === 'stays',
+		unwrittenKg,
 		drift,
 		noseAtEndsKg,
 		staysThroughout: noseAtEndsKg.every((kg) => Math.abs(kg) <= noseBandKg),

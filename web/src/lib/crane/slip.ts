@@ -12,13 +12,15 @@ export interface CraneLine {
 }
 
 export interface CraneSlip {
-	readonly kind: 'move' | 'poised' | 'tooHeavy' | 'tips' | 'short';
+	readonly kind: 'move' | 'placed' | 'poised' | 'tooHeavy' | 'tips' | 'short';
 	readonly heading: string;
 	readonly lines: readonly CraneLine[];
 	readonly target: CraneSetting;
 	readonly why: string;
 	/** Said in red, before anything else. */
 	readonly danger: string | null;
+	/** Level it is right, but not at every height: how hard it pulls there, and the cure. */
+	readonly pulls: string | null;
 }
 
 export const degrees = (radians: number): string => `${Math.abs(degFromRad(radians)).toFixed(0)}°`;
@@ -114,6 +116,7 @@ export function craneSlip(
 	const move = !figures.balanced && lines.length > 0;
 	// Before the weights hang it is the plan that is judged; the arm is held until then.
 	const danger = dangerOf(move ? figures.envelopeThen : figures.envelope);
+	const pulls = pullsInWords(figures, units);
 	const kg = (mass: number) => together(showMass(Math.abs(mass), units));
 	if (figures.fit === 'tooHeavy')
 		return {
@@ -122,38 +125,75 @@ export function craneSlip(
 			lines: [],
 			target: setting,
 			why: `Its head carries ${kg(crane.greatestPayloadKg)} at most, and this payload weighs ${kg(figures.payloadKg)}.`,
-			danger
+			danger,
+			pulls: null
 		};
 	const short = figures.choice.remainingUKgM / figures.noseU;
 	const now =
 		Math.abs(figures.noseKg - noseBiasKg) <= figures.noseBandKg
 			? `The nose is ${kg(figures.noseKg)} ${figures.noseKg >= 0 ? 'heavy' : 'light'}, as wanted.`
 			: `Now the nose is ${kg(figures.noseKg)} ${figures.noseKg >= 0 ? 'heavy' : 'light'}; wanted ${kg(noseBiasKg)} ${noseBiasKg >= 0 ? 'heavy' : 'light'}.`;
-	if (figures.balanced || lines.length === 0)
+	if (!figures.balanced && lines.length === 0)
 		return {
-			kind: figures.balanced ? (danger === null ? 'poised' : 'tips') : 'short',
-			heading: figures.balanced ? 'Weights and trim are right' : 'The plates at hand do not do it',
+			kind: 'short',
+			heading: 'The plates at hand do not do it',
 			lines: [],
 			target: setting,
-			why: figures.balanced
-				? `${now} ${staysInWords(figures)}`
-				: `With all that helps hung, the nose stays ${kg(short)} ${short > 0 ? 'heavy' : 'light'}: bring more plates, take a section out, or lighten the head.`,
-			danger
+			why: `With all that helps hung, the nose stays ${kg(short)} ${short > 0 ? 'heavy' : 'light'}: bring more plates, take a section out, or lighten the head.`,
+			danger,
+			pulls: null
 		};
+	if (figures.balanced) {
+		const against = { sinks: 'sink', rises: 'rise' } as const;
+		const seen = figures.seen === 'stays' || figures.seen === null ? null : against[figures.seen];
+		return {
+			kind: danger !== null ? 'tips' : figures.poised ? 'poised' : 'placed',
+			heading: figures.poised ? 'Let go and seen to stay' : 'In place, as computed · not let go yet',
+			lines: [],
+			target: setting,
+			why:
+				seen === null
+					? `${now} ${staysInWords(figures, units)}`
+					: `The figures have the nose ${kg(figures.noseKg)} ${figures.noseKg >= 0 ? 'heavy' : 'light'}; it was seen to ${seen}. Something weighs other than written: slide the trim ${seen === 'sink' ? 'back' : 'forward'} a little, type where it stands, let go again. Where it stays, the figures follow.`,
+			danger,
+			pulls
+		};
+	}
 	return {
 		kind: 'move',
 		heading: `Slip ${state.slips.length + 1} · one holds the arm, nobody under it`,
 		lines,
 		target,
 		why: `${now}${Math.abs(short) > figures.noseBandKg ? ` These plates leave it ${kg(short)} ${short > 0 ? 'heavy' : 'light'}.` : ''}`,
-		danger
+		danger,
+		pulls: null
 	};
 }
 
+/** How hard it pulls at its ends though it is right when level, and what would cure it; null: it stays throughout. */
+export function pullsInWords(figures: CraneFigures, units: UnitSystem): string | null {
+	if (figures.staysThroughout) return null;
+	const [low, high] = figures.noseAtEndsKg;
+	const worse = Math.abs(high) >= Math.abs(low) ? high : low;
+	if (Math.abs(worse) <= figures.noseBandKg) return null;
+	const { cure } = figures;
+	const where = worse === high ? 'At full height' : 'All the way down';
+	const cured =
+		cure.shiftM === null
+			? ''
+			: cure.shareAbove !== null
+				? ` Hang ${(cure.shareAbove * 100).toFixed(0)} % of the plates on the upper line.`
+				: ` Cure: the weight line ${cure.shiftM > 0 ? 'up' : 'down'} ${together(showMove(cure.shiftM, units))}.`;
+	return `${where} its nose pulls ${worse > 0 ? 'down' : 'up'} with ${together(showMass(Math.abs(worse), units))}.${cured}`;
+}
+
 /** Whether it stays where it is put, in a sentence. */
-export function staysInWords({ drift, staysThroughout, noseBandKg, frictionNm, noseU }: CraneFigures): string {
+export function staysInWords(
+	{ drift, staysThroughout, noseBandKg, frictionNm, noseU }: CraneFigures,
+	units: UnitSystem = 'metric'
+): string {
 	if (staysThroughout)
-		return `It stays at every boom: the pivot holds ${(noseBandKg * 1000).toFixed(0)} g at the nose by itself.`;
+		return `It stays at every boom: the pivot holds ${together(showMass(noseBandKg, units))} at the nose by itself.`;
 	const least = frictionNm / (standardGravityMPerS2 * noseU);
 	if (drift.kind === 'seeks')
 		return `Let go high or low it comes back towards ${degreesSigned(drift.restBoomRad ?? 0)}${least > 0 ? '' : ', with no friction to hold it'}.`;

@@ -103,12 +103,7 @@
 		>
 			<span class="sr-only">Units: </span>{person.units === 'metric' ? 'mm · g' : 'in · lb'}
 		</button>
-		<button
-			type="button"
-			onclick={() => ontheme(nextTheme)}
-			title="Change lights, to {nextTheme}"
-			data-testid="theme"
-		>
+		<button type="button" onclick={() => ontheme(nextTheme)} title="Change lights, to {nextTheme}" data-testid="theme">
 			<span class="sr-only">Lights: </span>{person.theme}
 		</button>
 		{#if person.theme === 'blackout'}

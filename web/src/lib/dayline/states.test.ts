@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { benchFigures, completePositions } from '$lib/balance/figures';
+import { benchFigures, completePositions, solveWithLooks } from '$lib/balance/figures';
+import type { Look } from '$lib/model/balance';
 import { bodies, payload, rig, targetsOf } from '$lib/testing/scenario';
 import { balanceStation, logStation, payloadStation } from './states';
 
@@ -15,10 +16,21 @@ describe('the vials of the day line', () => {
 		expect(Math.abs(payloadStation(2, { cgM: [0.004, 0, 0] }).offset!)).toBeLessThanOrEqual(1);
 	});
 
-	it('show the rig poised exactly when every axis holds', () => {
-		expect(balanceStation(figuresAt(targets))).toMatchObject({ words: 'poised' });
+	const looks: Look[] = small.geometry.slides.map(({ id, balances }) => ({
+		axisId: balances,
+		kind: 'way',
+		slideId: id,
+		observation: 'holds',
+		positionsM: targets
+	}));
+	const seenAt = (positionsM: Record<string, number>) =>
+		benchFigures(small, bodies(wide), positionsM, solveWithLooks(small, bodies(wide), looks));
+
+	it('have three words: in place as computed, poised as seen, logged', () => {
+		expect(balanceStation(figuresAt(targets)).words).toBe('in place, not let go yet');
+		expect(balanceStation(seenAt(targets)).words).toBe('poised');
 		const off = balanceStation(figuresAt({ ...targets, plate: targets.plate! + 0.01 }));
-		expect(off.words).toBe('not poised yet');
+		expect(off.words).toBe('not in place yet');
 		// The plate stands too far forward, so it is heavy forward and the bubble runs back.
 		expect(off.offset!).toBeLessThan(-1);
 		const heavy = benchFigures(small, bodies(payload('Cine')), completePositions(small, {}));
@@ -27,7 +39,8 @@ describe('the vials of the day line', () => {
 
 	it('know whether this setting is in the logbook', () => {
 		const figures = figuresAt(targets);
-		expect(logStation(figures, targets, null).words).toBe('poised, not logged');
+		expect(logStation(figures, targets, null).words).toBe('in place, not logged');
+		expect(logStation(seenAt(targets), targets, null).words).toBe('poised, not logged');
 		expect(logStation(figures, targets, { positionsM: targets }).words).toBe('logged');
 		const moved = { ...targets, plate: targets.plate! + 0.005 };
 		expect(logStation(figures, moved, { positionsM: targets }).words).toBe('changed since it was logged');

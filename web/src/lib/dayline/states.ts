@@ -7,6 +7,14 @@ import type { SledSetting } from '$lib/model/sled';
 import { dropBandS, type SledFigures } from '$lib/sled/figures';
 import type { StationState } from './stations';
 
+/** How far a balance has come, one word each, the same everywhere. */
+export const standWords = {
+	not: 'not in place yet',
+	computed: 'in place, not let go yet',
+	seen: 'poised',
+	logged: 'logged'
+} as const;
+
 /** How far the payload's centre of gravity may lie from the plate's middle before the slides have to make up for it. */
 export const plateToleranceM = 0.01;
 /** Readings this close are the same setting. */
@@ -22,24 +30,29 @@ export function payloadStation(partCount: number, totals: Pick<CombinedBody, 'cg
 }
 
 /** The axis furthest from its tolerance speaks for the rig. */
-export function balanceStation({ steps, poised, fit }: Pick<BenchFigures, 'steps' | 'poised' | 'fit'>): StationState {
+export function balanceStation({
+	steps,
+	placed,
+	poised,
+	fit
+}: Pick<BenchFigures, 'steps' | 'placed' | 'poised' | 'fit'>): StationState {
 	if (fit === 'tooHeavy') return { offset: -400, words: 'too heavy for the rig' };
 	const worst = steps.reduce((most, { offsetM, bandM }) => {
 		const offset = -offsetM / bandM;
 		return Math.abs(offset) > Math.abs(most) ? offset : most;
 	}, 0);
-	if (poised) return { offset: Math.max(-1, Math.min(1, worst)), words: 'poised' };
-	return { offset: Math.abs(worst) <= 1 ? Math.sign(worst || 1) * 1.5 : worst, words: 'not poised yet' };
+	if (placed)
+		return { offset: Math.max(-1, Math.min(1, worst)), words: poised ? standWords.seen : standWords.computed };
+	return { offset: Math.abs(worst) <= 1 ? Math.sign(worst || 1) * 1.5 : worst, words: standWords.not };
 }
 
 /** Logged means: the newest entry of this payload on this rig has the slides where they stand now. */
 export function logStation(
-	{ poised }: Pick<BenchFigures, 'poised'>,
+	{ placed, poised }: Pick<BenchFigures, 'placed' | 'poised'>,
 	positionsM: Positions,
 	logged: { readonly positionsM: Positions } | null
 ): StationState {
-	if (logged === null)
-		return poised ? { offset: 4, words: 'poised, not logged' } : { offset: null, words: 'nothing logged' };
+	if (logged === null) return notLogged(placed, poised);
 	const same = Object.entries(positionsM).every(([id, value]) => {
 		const then = logged.positionsM[id];
 		return then !== undefined && Math.abs(then - value) <= sameSettingM;
@@ -47,12 +60,17 @@ export function logStation(
 	return same ? { offset: 0, words: 'logged' } : { offset: 4, words: 'changed since it was logged' };
 }
 
+const notLogged = (placed: boolean, poised: boolean): StationState =>
+	poised || placed
+		? { offset: 4, words: `${poised ? standWords.seen : 'in place'}, not logged` }
+		: { offset: null, words: 'nothing logged' };
+
 /** The worst of static balance, drop time and spin speaks for the sled. */
 export function sledStation(
-	figures: Pick<SledFigures, 'report' | 'poised' | 'fit' | 'toleranceRad' | 'staticBandM'>,
+	figures: Pick<SledFigures, 'report' | 'placed' | 'poised' | 'fit' | 'toleranceRad' | 'staticBandM'>,
 	wantedDropS: number
 ): StationState {
-	const { report, poised, fit, toleranceRad, staticBandM } = figures;
+	const { report, placed, poised, fit, toleranceRad, staticBandM } = figures;
 	if (fit === 'tooHeavy') return { offset: -400, words: 'too heavy for the sled' };
 	const { staticOffsetM, dropTimeS, dynamic } = report;
 	const offsets = [
@@ -63,17 +81,16 @@ export function sledStation(
 		dynamic.sideLeanRad / toleranceRad
 	];
 	const worst = offsets.reduce((most, each) => (Math.abs(each) > Math.abs(most) ? each : most), 0);
-	return { offset: worst, words: poised ? 'poised' : 'not poised yet' };
+	return { offset: worst, words: placed ? (poised ? standWords.seen : standWords.computed) : standWords.not };
 }
 
 /** Logged means: the newest entry of this payload on this sled has everything where it stands now. */
 export function sledLogStation(
-	{ poised }: Pick<SledFigures, 'poised'>,
+	{ placed, poised }: Pick<SledFigures, 'placed' | 'poised'>,
 	setting: SledSetting,
 	logged: { readonly setting: SledSetting } | null
 ): StationState {
-	if (logged === null)
-		return poised ? { offset: 4, words: 'poised, not logged' } : { offset: null, words: 'nothing logged' };
+	if (logged === null) return notLogged(placed, poised);
 	const figures = (of: SledSetting) => [
 		of.gimbalM,
 		of.coarseForeM + of.fineForeM,
@@ -93,27 +110,27 @@ export function craneStation(
 		noseKg,
 		noseBandKg,
 		balanced,
+		poised,
 		envelope,
 		fit
-	}: Pick<CraneFigures, 'noseKg' | 'noseBandKg' | 'balanced' | 'envelope' | 'fit'>,
+	}: Pick<CraneFigures, 'noseKg' | 'noseBandKg' | 'balanced' | 'poised' | 'envelope' | 'fit'>,
 	noseBiasKg: number
 ): StationState {
 	if (fit === 'tooHeavy') return { offset: -400, words: 'too heavy for the crane' };
 	if (envelope.reserve <= 0) return { offset: -400, words: 'tips over as drawn' };
 	return {
 		offset: -(noseKg - noseBiasKg) / noseBandKg,
-		words: balanced ? 'balanced' : 'not balanced yet'
+		words: balanced ? (poised ? standWords.seen : standWords.computed) : standWords.not
 	};
 }
 
 /** Logged means: the newest entry of this payload on this crane has the same plates and trim as hang now. */
 export function craneLogStation(
-	{ balanced }: Pick<CraneFigures, 'balanced'>,
+	{ balanced, poised }: Pick<CraneFigures, 'balanced' | 'poised'>,
 	setting: CraneSetting,
 	logged: { readonly setting: CraneSetting } | null
 ): StationState {
-	if (logged === null)
-		return balanced ? { offset: 4, words: 'balanced, not logged' } : { offset: null, words: 'nothing logged' };
+	if (logged === null) return notLogged(balanced, poised);
 	const same =
 		JSON.stringify(setting.hung) === JSON.stringify(logged.setting.hung) &&
 		Math.abs(setting.trimU - logged.setting.trimU) <= sameSettingM;

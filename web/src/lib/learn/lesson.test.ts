@@ -67,7 +67,8 @@ describe('a lesson from the logbook', () => {
 		expect(zero.afterM - zero.beforeM).toBeLessThan(0.0031);
 	});
 	it.each([
-		['was not poised', (one: BalanceRecord) => ({ ...one, poised: false })],
+		['only repeats what was computed', (one: BalanceRecord) => ({ ...one, found: [] })],
+		['was struck out', (one: BalanceRecord) => ({ ...one, struck: true })],
 		['stands on a rig that is gone', (one: BalanceRecord) => ({ ...one, rigId: 'gone' })],
 		['had a weight on it', (one: BalanceRecord) => ({ ...one, weights: [{ placeId: 'plateRear', massKg: 0.1 }] })],
 		[

@@ -43,7 +43,7 @@ const worthM = 0.0008;
 const worthLearned = 0.6;
 
 /**
- * What the logged balances say of today's shelf and rigs. A record counts when it was poised, its rig and all its parts
+ * What the logged balances say of today's shelf and rigs. A reading counts when its axis was seen to hold at it, the rig and all parts
  * still exist, and its build was not corrected as a whole; the parts stand as they stood then, with today's figures as
  * what is believed.
  */
@@ -57,7 +57,9 @@ export function lessonFrom(
 		const rig = rigs.find(({ id }) => id === record.rigId);
 		const { payload } = record.snapshot;
 		const ids = [payload.platePartId, ...payload.placements.map(({ partId }) => partId)];
-		if (!record.poised || rig === undefined || payload.correction || !ids.every((id) => byId.has(id))) return [];
+		// Readings that were only computed say what the figures said; what was seen to hold says where the parts are.
+		if (record.struck || (record.found ?? []).length === 0) return [];
+		if (rig === undefined || payload.correction || !ids.every((id) => byId.has(id))) return [];
 		// Weights and other holes make another rig; the log keeps it whole, but its zeros are today's.
 		if ((record.weights ?? []).length > 0 || (record.alternativeIds ?? []).length > 0) return [];
 		return [{ record, rig, parts: standingParts({ ...payload, correction: null }, byId) }];
@@ -89,6 +91,7 @@ export function lessonFrom(
 		balances: usable.map(({ record, rig, parts }) => ({
 			rigId: rig.id,
 			readingSigmaM,
+			foundSlideIds: record.found ?? [],
 			// The person read the scale as it is printed today.
 			readingsM: Object.fromEntries(
 				rig.geometry.slides.map((slide) => {

@@ -2,7 +2,7 @@
 	import CraneDrawing from '$lib/crane/CraneDrawing.svelte';
 	import { lineInWords, linesBetween, platesInWords } from '$lib/crane/slip';
 	import { armOf, settledOn } from '$lib/crane/standing';
-	import type { CraneRecord } from '$lib/model/balance';
+	import type { BalanceChange, CraneRecord } from '$lib/model/balance';
 	import type { CraneBenchState, CraneRig } from '$lib/model/crane';
 	import type { Part } from '$lib/model/part';
 	import { mountedBodies, type Payload } from '$lib/model/payload';
@@ -15,6 +15,7 @@
 	interface Props {
 		data: {
 			readonly record: CraneRecord;
+			readonly changes: readonly BalanceChange[];
 			/** As it is today; null: deleted since. */
 			readonly crane: CraneRig | null;
 			readonly present: Payload | null;
@@ -55,6 +56,7 @@
 <RecordFrame
 	{record}
 	kind="crane"
+	changes={data.changes}
 	there={data.crane !== null}
 	presentId={data.present?.id ?? null}
 	payloads={data.payloads}

@@ -8,8 +8,10 @@
 	import MotorShares from '$lib/balance/MotorShares.svelte';
 	import RigDrawing from '$lib/balance/RigDrawing.svelte';
 	import { compareBalance } from './compare';
+	import RecordChanges from './RecordChanges.svelte';
+	import { stoodSentence } from './stood';
 	import { when } from './when';
-	import type { BalanceRecord } from '$lib/model/balance';
+	import type { BalanceChange, BalanceRecord } from '$lib/model/balance';
 	import type { Part } from '$lib/model/part';
 	import { type Payload, standingParts } from '$lib/model/payload';
 	import type { Person } from '$lib/model/person';
@@ -21,6 +23,7 @@
 	interface Props {
 		data: {
 			readonly record: BalanceRecord;
+			readonly changes: readonly BalanceChange[];
 			readonly present: Payload | null;
 			readonly rig: Rig;
 			readonly shelf: readonly Part[];
@@ -102,7 +105,8 @@
 						<tr data-slide={slide.id}>
 							<th scope="row">{slide.label} <span class="quiet">{slide.purpose}</span></th>
 							<td class="figure" data-testid="logged-{slide.id}"
-								>{printedReading(slide, record.positionsM[slide.id] ?? 0)}</td
+								>{printedReading(slide, record.positionsM[slide.id] ?? 0)}
+								<small class="quiet">{record.found?.includes(slide.id) === true ? 'found' : 'computed'}</small></td
 							>
 							<td class="figure" data-testid="predicted-{slide.id}"
 								>{change === undefined ? '–' : printedReading(slide, change.predictedM)}</td
@@ -132,7 +136,7 @@
 					>{/if}
 			{/snippet}
 			<p class="quiet">
-				{record.poised ? 'It was poised.' : 'It was not poised.'}
+				{stoodSentence(record)}
 				{#if record.note !== ''}“{record.note}”{/if}
 			</p>
 			<label class="with">
@@ -183,6 +187,12 @@
 					wrong about unchanged parts cancels.
 				</p>
 			{/if}
+			<RecordChanges
+				{record}
+				changes={data.changes}
+				slides={record.rig.geometry.slides}
+				positionsM={record.positionsM}
+			/>
 			<p><a href="/logbook">All of the logbook</a></p>
 		</Slip>
 	</div>

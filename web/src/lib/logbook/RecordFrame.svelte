@@ -4,6 +4,10 @@
 	import { page } from '$app/state';
 	import Slip from '$lib/slip/Slip.svelte';
 	import type { Snippet } from 'svelte';
+	import type { BalanceChange } from '$lib/model/balance';
+	import { inUnits } from '$lib/units/display';
+	import RecordChanges from './RecordChanges.svelte';
+	import { stoodSentence } from './stood';
 	import { when } from './when';
 
 	/** A logged balance of a sled or a crane: what it was, and what it takes to come from it to the present payload. */
@@ -13,11 +17,15 @@
 			readonly rigName: string;
 			readonly personName: string;
 			readonly loggedAt: string;
+			readonly id: string;
+			readonly placed: boolean;
 			readonly poised: boolean;
+			readonly struck: boolean;
 			readonly note: string;
 			readonly slips: readonly (readonly string[])[];
 		};
 		kind: 'sled' | 'crane';
+		changes: readonly BalanceChange[];
 		/** Whether the support is still there. */
 		there: boolean;
 		presentId: string | null;
@@ -30,13 +38,24 @@
 		drawing: Snippet<[width: number, height: number]>;
 		rows?: Snippet | undefined;
 	}
-	let { record, kind, there, presentId, payloads, lines, facts, onsetup, drawing, rows = undefined }: Props = $props();
+	let {
+		record,
+		kind,
+		changes,
+		there,
+		presentId,
+		payloads,
+		lines,
+		facts,
+		onsetup,
+		drawing,
+		rows = undefined
+	}: Props = $props();
 	let width = $state(770);
 	let height = $state(440);
 	let trouble = $state('');
 	const compareWith = (id: string) =>
 		goto(`${page.url.pathname}?with=${id}`, { replaceState: true, noScroll: true, keepFocus: true });
-	const good = $derived(kind === 'sled' ? 'poised' : 'balanced');
 </script>
 
 <div class="bench">
@@ -61,7 +80,7 @@
 				{:else}From this setting, <strong>{lines.length} {lines.length === 1 ? 'move' : 'moves'}</strong>{/if}
 			{/snippet}
 			<p class="quiet">
-				{record.poised ? `It was ${good}.` : `It was not ${good}.`}
+				{stoodSentence(record)}
 				{#if record.note !== ''}“{record.note}”{/if}
 			</p>
 			<dl>
@@ -100,9 +119,12 @@
 			{#if record.slips.length > 0}
 				<h2>Slips then</h2>
 				<ol class="slips">
-					{#each record.slips as words, index (index)}<li>{words.join('; ')}</li>{/each}
+					{#each record.slips as words, index (index)}<li>
+							{inUnits(words.join('; '), page.data.person?.units ?? 'metric')}
+						</li>{/each}
 				</ol>
 			{/if}
+			<RecordChanges {record} {changes} />
 			<p><a href="/logbook">All of the logbook</a></p>
 		</Slip>
 	</div>

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { sledReport } from '@poise/core';
 	import { tryFigures } from '$lib/balance/figures';
-	import type { SledRecord } from '$lib/model/balance';
+	import type { BalanceChange, SledRecord } from '$lib/model/balance';
 	import type { Part } from '$lib/model/part';
 	import { mountedBodies, type Payload } from '$lib/model/payload';
 	import type { Person } from '$lib/model/person';
@@ -18,6 +18,7 @@
 	interface Props {
 		data: {
 			readonly record: SledRecord;
+			readonly changes: readonly BalanceChange[];
 			/** As it is today; null: deleted since. */
 			readonly sled: SledRig | null;
 			readonly present: Payload | null;
@@ -82,6 +83,7 @@
 <RecordFrame
 	{record}
 	kind="sled"
+	changes={data.changes}
 	there={data.sled !== null}
 	presentId={data.present?.id ?? null}
 	payloads={data.payloads}

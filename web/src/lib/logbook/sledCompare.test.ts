@@ -13,7 +13,7 @@ function logged(word: string, moved: { readonly fineForeM?: number } = {}): Sled
 	const of = payload(word);
 	const state = poisedFrom(light, bodies(of), benchState(light));
 	const setting = { ...state.setting, fineForeM: state.setting.fineForeM + (moved.fineForeM ?? 0) };
-	const { report, payloadKg, poised } = sledFigures(light, bodies(of), { ...state, setting }, null);
+	const { report, payloadKg, placed, poised } = sledFigures(light, bodies(of), { ...state, setting }, null);
 	return {
 		id: word,
 		kind: 'sled',
@@ -24,7 +24,9 @@ function logged(word: string, moved: { readonly fineForeM?: number } = {}): Sled
 		payloadName: of.name,
 		rigName: light.name,
 		payloadMassKg: payloadKg,
+		placed,
 		poised,
+		struck: false,
 		note: '',
 		personName: 'Joss Averley',
 		loggedAt: '2026-01-02T00:00:00.000Z',

@@ -14,7 +14,8 @@ const knowNothingM: Vec3 = [0.1, 0.1, 0.1];
  * other parts and the scales are taken with their own uncertainty.
  */
 export function fromBalance(record: BalanceRecord, partId: string | null): Evaluated | { readonly problem: string } {
-	if (!record.poised) return { problem: 'That balance was logged as not poised: it says nothing of the centre.' };
+	if ((record.found ?? []).length === 0)
+		return { problem: 'In that balance no axis was seen to hold: its readings are computed and say nothing new.' };
 	const parts = standingParts(
 		{ ...record.snapshot.payload, correction: null },
 		new Map(record.snapshot.parts.map((part) => [part.id, part]))
@@ -28,7 +29,7 @@ export function fromBalance(record: BalanceRecord, partId: string | null): Evalu
 	const readingsM = Object.fromEntries(
 		geometry.slides.map((slide) => [slide.id, readingAt(slide, record.positionsM[slide.id] ?? 0)])
 	);
-	const balance = { rigId: rig.id, readingsM, readingSigmaM: 0.0007 };
+	const balance = { rigId: rig.id, readingsM, readingSigmaM: 0.0007, foundSlideIds: record.found ?? [] };
 	const plateM = parts.find(({ id }) => id === 'plate')?.part.shape.sizeM[2] ?? 0;
 
 	if (partId === null) {

@@ -122,9 +122,9 @@ describe('a logged balance', () => {
 		expect((is! - was!) / ((0.004 * massKg) / 0.545)).toBeGreaterThan(0.7);
 		expect((is! - was!) / ((0.004 * massKg) / 0.545)).toBeLessThan(1.01);
 	});
-	it('says nothing when it was not poised, or holds the part not at all', () => {
+	it('says nothing when no axis was seen to hold, or it holds the part not at all', () => {
 		const good = record(wide, small, targetsOf(small, wide));
-		expect(fromBalance({ ...good, poised: false }, null)).toHaveProperty('problem');
+		expect(fromBalance({ ...good, found: [] }, null)).toHaveProperty('problem');
 		expect(fromBalance(good, 'Cine body')).toHaveProperty('problem');
 	});
 });

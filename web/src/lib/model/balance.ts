@@ -20,7 +20,12 @@ export interface SeenAlong {
 }
 
 /** One look at a loose axis, with the slides where they stood. */
-export type Look = { readonly axisId: string; readonly positionsM: Positions } & (
+export type Look = {
+	readonly axisId: string;
+	readonly positionsM: Positions;
+	/** Struck out: it stays on the roll and counts for nothing. */
+	readonly struck?: boolean;
+} & (
 	| {
 			readonly kind: 'way';
 			readonly slideId: string;
@@ -52,6 +57,8 @@ export interface BenchState {
 	readonly weights?: readonly FixedWeight[];
 	/** Carried on with although the rig cannot be poised. */
 	readonly waived?: boolean;
+	/** The person takes the drawing's word against what was seen. */
+	readonly believeDrawing?: boolean;
 }
 
 /** The payload as it was when logged, with the parts it was made of: the log must not change when the shelf does. */
@@ -72,7 +79,12 @@ export interface LoggedBalance {
 	/** The rig's or the sled's. */
 	readonly rigName: string;
 	readonly payloadMassKg: number;
+	/** As computed when it was logged. */
+	readonly placed: boolean;
+	/** As seen: let go and seen to hold. */
 	readonly poised: boolean;
+	/** Struck out of the book: kept, and counts for nothing. */
+	readonly struck: boolean;
 	readonly note: string;
 	readonly personName: string;
 	readonly loggedAt: string;
@@ -87,6 +99,8 @@ export interface BalanceRecord extends LoggedBalance {
 	readonly nudges: readonly Nudge[];
 	readonly weights?: readonly FixedWeight[];
 	readonly alternativeIds?: readonly string[];
+	/** Slides whose axis was let go and seen to hold at that reading; the other readings are computed, and teach nothing. */
+	readonly found?: readonly string[];
 }
 
 /** A line about a sled, opened. */
@@ -94,3 +108,14 @@ export interface SledRecord extends LoggedBalance, SledRecordDetail {}
 
 /** A line about a crane, opened. */
 export interface CraneRecord extends LoggedBalance, CraneRecordDetail {}
+
+/** What somebody changed about a line of the logbook afterwards, and why; nothing is ever deleted. */
+export interface BalanceChange {
+	readonly id: string;
+	readonly kind: 'corrected' | 'struck' | 'restored';
+	readonly personName: string;
+	readonly at: string;
+	readonly why: string;
+	/** What the note, and the readings of a gimbal, were before a correction. */
+	readonly before: { readonly note?: string; readonly positionsM?: Positions };
+}

@@ -155,6 +155,15 @@ export interface CranePass {
 	readonly sensorWidthM: number;
 }
 
+/** What the arm was seen to do when it was let go, with everything hanging as it hung then. */
+export interface CraneLook {
+	readonly what: 'sinks' | 'stays' | 'rises';
+	readonly setting: CraneSetting;
+	readonly payloadVersion: number;
+	/** Struck out: it stays on the roll and counts for nothing. */
+	readonly struck?: boolean;
+}
+
 export interface CraneBenchState {
 	readonly setting: CraneSetting;
 	/** How much heavier than neutral the nose is wanted. */
@@ -173,6 +182,11 @@ export interface CraneBenchState {
 	readonly room: CraneRoom;
 	/** Where it stands on a venue's plan; null or absent: on none. */
 	readonly standing?: CraneStanding | null;
+	readonly looks?: readonly CraneLook[];
+	/** The person takes the drawing's word against what was seen. */
+	readonly believeDrawing?: boolean;
+	/** Steps of loading and of unloading that are done, so that a reload goes on where the hands are. */
+	readonly stepsDone?: { readonly loading: readonly string[]; readonly unloading: readonly string[] };
 }
 
 /** Where a crane stands on a venue's plan, and how far it is let move there. */

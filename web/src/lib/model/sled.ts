@@ -118,7 +118,12 @@ export interface SledSetting {
 }
 
 /** One thing seen, with the sled as it stood and the version of the payload that was on it. */
-export type SledSeen = { readonly setting: SledSetting; readonly payloadVersion: number } & (
+export type SledSeen = {
+	readonly setting: SledSetting;
+	readonly payloadVersion: number;
+	/** Struck out: it stays on the roll and counts for nothing. */
+	readonly struck?: boolean;
+} & (
 	| { readonly kind: 'rest'; readonly plane: SledPlane; readonly leanRad: number; readonly sigmaRad: number }
 	| { readonly kind: 'way'; readonly plane: SledPlane; readonly way: -1 | 0 | 1 }
 	| {
@@ -157,6 +162,8 @@ export interface SledBenchState {
 	readonly rigged?: readonly string[];
 	/** Drops timed with the gimbal at this height and not used yet. */
 	readonly timing?: SledTiming | null;
+	/** The person takes the drawing's word against what was seen. */
+	readonly believeDrawing?: boolean;
 }
 
 export interface SledTiming {

@@ -41,7 +41,7 @@ export async function logBalance(
 	try {
 		const { weights = [], alternativeIds = [], looks = [] } = entry;
 		const rigToday = setUpRig(rig, { weights, alternativeIds });
-		const { axes, poised, massKg } = benchFigures(
+		const { axes, placed, poised, seen, massKg } = benchFigures(
 			rigToday,
 			bodies,
 			entry.positionsM,
@@ -57,6 +57,7 @@ export async function logBalance(
 				payloadName: payload.name,
 				rigName: rig.name,
 				payloadMassKg: massKg,
+				placed,
 				poised,
 				note: entry.note,
 				...(loggedAt === undefined ? {} : { loggedAt })
@@ -68,7 +69,8 @@ export async function logBalance(
 				axes,
 				nudges: entry.nudges,
 				weights,
-				alternativeIds
+				alternativeIds,
+				found: [...seen]
 			}
 		);
 	} catch (thrown) {

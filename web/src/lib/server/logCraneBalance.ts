@@ -1,5 +1,5 @@
 import { PhysicsInputError } from '@poise/core';
-import { craneFigures } from '$lib/crane/figures';
+import { countedLooks, craneFigures } from '$lib/crane/figures';
 import { settledOn } from '$lib/crane/standing';
 import type { CraneRecord } from '$lib/model/balance';
 import { mountedBodies, standingParts } from '$lib/model/payload';
@@ -27,7 +27,12 @@ export async function logCraneBalance(
 	const used = new Set([payload.platePartId, ...payload.placements.map(({ partId }) => partId)]);
 	try {
 		const setting = settledOn(crane.geometry, entry.state.setting);
-		const figures = craneFigures(crane, bodies, { ...entry.state, setting });
+		const figures = craneFigures(
+			crane,
+			bodies,
+			{ ...entry.state, setting },
+			countedLooks(entry.state, payload.version)
+		);
 		return await createCraneBalance(
 			crewId,
 			personId,
@@ -38,7 +43,8 @@ export async function logCraneBalance(
 				payloadName: payload.name,
 				rigName: crane.name,
 				payloadMassKg: figures.payloadKg,
-				poised: figures.balanced,
+				placed: figures.balanced,
+				poised: figures.poised,
 				note: entry.note,
 				...(loggedAt === undefined ? {} : { loggedAt })
 			},

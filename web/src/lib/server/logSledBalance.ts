@@ -1,7 +1,7 @@
 import { PhysicsInputError } from '@poise/core';
 import type { SledRecord } from '$lib/model/balance';
 import { mountedBodies, standingParts } from '$lib/model/payload';
-import { estimateFromSeen, sledFigures } from '$lib/sled/figures';
+import { countedSeen, estimateFromSeen, sledFigures } from '$lib/sled/figures';
 import { settledOn } from '$lib/sled/standing';
 import { createSledBalance } from './db/balances';
 import { listParts } from './db/parts';
@@ -26,12 +26,12 @@ export async function logSledBalance(
 	const bodies = mountedBodies(standingParts(payload, new Map(shelf.map((part) => [part.id, part]))));
 	const used = new Set([payload.platePartId, ...payload.placements.map(({ partId }) => partId)]);
 	try {
-		const seen = entry.state.seen.filter(({ payloadVersion }) => payloadVersion === payload.version);
+		const seen = countedSeen(entry.state, payload.version);
 		const setting = settledOn(sled.geometry, entry.state.setting);
 		const figures = sledFigures(
 			sled,
 			bodies,
-			{ ...entry.state, setting },
+			{ ...entry.state, setting, seen },
 			estimateFromSeen(sled.geometry, bodies, seen)
 		);
 		const { report } = figures;
@@ -45,6 +45,7 @@ export async function logSledBalance(
 				payloadName: payload.name,
 				rigName: sled.name,
 				payloadMassKg: figures.payloadKg,
+				placed: figures.placed,
 				poised: figures.poised,
 				note: entry.note,
 				...(loggedAt === undefined ? {} : { loggedAt })

@@ -1,5 +1,6 @@
 import { combineBodies } from '@poise/core';
 import { benchFigures, solveWithLooks } from '$lib/balance/figures';
+import { countedLooks } from '$lib/balance/looks';
 import { setUpRig } from '$lib/balance/setUp';
 import {
 	balanceStation,
@@ -13,9 +14,9 @@ import {
 import type { StationStates } from '$lib/dayline/stations';
 import { mountedBodies, type Payload, standingParts } from '$lib/model/payload';
 import type { Person } from '$lib/model/person';
-import { craneFigures } from '$lib/crane/figures';
+import { countedLooks as countedCrane, craneFigures } from '$lib/crane/figures';
 import { settledOn as settledCrane } from '$lib/crane/standing';
-import { estimateFromSeen, sledFigures } from '$lib/sled/figures';
+import { countedSeen, estimateFromSeen, sledFigures } from '$lib/sled/figures';
 import { settledOn } from '$lib/sled/standing';
 import { latestBalance, latestCraneBalance, latestSledBalance } from './db/balances';
 import { findCrane, findCraneBench } from './db/cranes';
@@ -46,7 +47,7 @@ export async function stationStates(crewId: string, person: Person): Promise<Sta
 		]);
 		if (bench === null) return states;
 		const today = setUpRig(rig, bench);
-		const figures = benchFigures(today, bodies, bench.positionsM, solveWithLooks(today, bodies, bench.looks ?? []));
+		const figures = benchFigures(today, bodies, bench.positionsM, solveWithLooks(today, bodies, countedLooks(bench)));
 		return {
 			...states,
 			balance: balanceStation(figures),
@@ -72,8 +73,8 @@ async function sledStates(
 	]);
 	if (bench === null) return {};
 	const setting = settledOn(sled.geometry, bench.setting);
-	const seen = bench.seen.filter(({ payloadVersion }) => payloadVersion === payload.version);
-	const figures = sledFigures(sled, bodies, { ...bench, setting }, estimateFromSeen(sled.geometry, bodies, seen));
+	const seen = countedSeen(bench, payload.version);
+	const figures = sledFigures(sled, bodies, { ...bench, setting, seen }, estimateFromSeen(sled.geometry, bodies, seen));
 	return {
 		balance: sledStation(figures, bench.dropTimeS),
 		logbook: sledLogStation(figures, setting, logged)
@@ -93,7 +94,7 @@ async function craneStates(
 	]);
 	if (bench === null) return {};
 	const setting = settledCrane(crane.geometry, bench.setting);
-	const figures = craneFigures(crane, bodies, { ...bench, setting });
+	const figures = craneFigures(crane, bodies, { ...bench, setting }, countedCrane(bench, payload.version));
 	return {
 		balance: craneStation(figures, bench.noseBiasKg),
 		logbook: craneLogStation(figures, setting, logged)

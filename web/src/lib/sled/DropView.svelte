@@ -9,7 +9,9 @@
 	import DropPad from './DropPad.svelte';
 	import { dropCurve, dropPerMm, dropPlan, ownInertia, timedDrops, trueInertia } from './drops';
 	import { dropBandS, type SledFigures } from './figures';
-	import { planeWords, seenInWords } from './seen';
+	import { planeWords } from './seen';
+	import SledSeenBeside from './SledSeenBeside.svelte';
+	import SledSeenRoll from './SledSeenRoll.svelte';
 	import { sharedSledBench } from './sledBench.svelte';
 	import ThumbPractice from './ThumbPractice.svelte';
 
@@ -30,7 +32,6 @@
 	const plan = $derived(dropPlan(geometry, bench.setting, figures.sled, wantedS));
 	const inertia = $derived(trueInertia(bench.seen, bench.setting, figures.massKg, timing.plane));
 	const drawnInertia = $derived(ownInertia(figures.report, timing.plane));
-	const drops = $derived(bench.seen.filter(({ kind }) => kind === 'drop'));
 	const curve = $derived(dropCurve(geometry, bench.setting, figures.sled));
 	const perMm = $derived(dropPerMm(figures.sled));
 
@@ -208,16 +209,8 @@
 					)} ± {together(showMove(inertia.cgSigmaM, units))} above the foot.
 				</p>
 			{/if}
-			{#if drops.length > 0}
-				<ol class="looked" aria-label="Drops used">
-					{#each [...drops].reverse() as seen, index (index)}<li>
-							{seenInWords(seen)}, gimbal at {together(showMove(seen.setting.gimbalM, units))}
-						</li>{/each}
-				</ol>
-				<button type="button" class="link" onclick={() => bench.forget((each) => each.kind !== 'drop')}
-					>Forget the drops</button
-				>
-			{/if}
+			<SledSeenBeside {bench} kinds={['drop']} />
+			<SledSeenRoll {bench} kinds={['drop']} />
 		</Slip>
 	</div>
 </div>
@@ -289,12 +282,6 @@
 		font-size: 16px;
 		border-top: 1px solid var(--rule);
 		padding-top: 10px;
-	}
-	.looked {
-		color: var(--quiet);
-		font-size: 14px;
-		max-height: 130px;
-		overflow-y: auto;
 	}
 	@media (max-width: 900px) {
 		/* The thumb's place first, then the answer, then the curve. */

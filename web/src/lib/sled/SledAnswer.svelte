@@ -11,7 +11,8 @@
 	import OtherCures from './OtherCures.svelte';
 	import type { SledBench } from './sledBench.svelte';
 	import SledLookPanel from './SledLookPanel.svelte';
-	import { seenInWords } from './seen';
+	import SledSeenBeside from './SledSeenBeside.svelte';
+	import SledSeenRoll from './SledSeenRoll.svelte';
 	import { degrees, type SledSlip } from './slip';
 
 	interface Props {
@@ -27,17 +28,14 @@
 	let { bench, figures, slip, payloadHref, sledHref, checksOpen, log, onlog }: Props = $props();
 
 	const state = $derived(bench.state);
+	const sheets = $derived(`/balance/sled/${bench.sled.id}/${bench.payloadId}`);
 </script>
 
 {#snippet roll()}
 	<ol class="roll" aria-label="Done before">
 		{#each [...state.slips.entries()].reverse() as [index, lines] (index)}<li>{lines.join('; ')}</li>{/each}
 	</ol>
-	{#if bench.seen.length > 0}
-		<ol class="looked" aria-label="Seen so far">
-			{#each [...bench.seen.entries()].reverse() as [index, seen] (index)}<li>{seenInWords(seen)}</li>{/each}
-		</ol>
-	{/if}
+	<SledSeenRoll {bench} />
 	<p class="count">
 		<span data-testid="slip-count">{state.slips.length} {state.slips.length === 1 ? 'slip' : 'slips'} so far</span>
 		<button type="button" class="link" onclick={() => bench.document.undo()} disabled={!bench.document.canUndo}
@@ -46,9 +44,6 @@
 		<button type="button" class="link" onclick={() => bench.document.redo()} disabled={!bench.document.canRedo}
 			>Redo</button
 		>
-		{#if bench.seen.length > 0}
-			<button type="button" class="link" onclick={() => bench.forget(() => false)}>Forget what was seen</button>
-		{/if}
 		<button type="button" class="link" onclick={() => bench.startOver()}>Start over</button>
 	</p>
 {/snippet}
@@ -56,6 +51,13 @@
 <Slip heading={slip.heading} earlier={roll}>
 	{#snippet answer()}
 		{#if slip.kind === 'poised'}<strong data-testid="slip-strong">Poised</strong>
+		{:else if slip.kind === 'placed'}Now <strong data-testid="slip-strong"
+				>{slip.look === 'upright'
+					? 'let it go upright'
+					: slip.look === 'drop'
+						? 'time a drop'
+						: 'spin it by hand'}</strong
+			>
 		{:else if slip.kind === 'tooHeavy'}Take <strong data-testid="slip-strong">a larger sled</strong>
 		{:else if slip.kind === 'stuck'}As near as <strong data-testid="slip-strong">this plan comes</strong>
 		{:else if slip.lines[0]}{slip.lines[0].lead}<strong data-testid="slip-strong"
@@ -73,8 +75,9 @@
 			{/each}
 		</ol>
 	{/if}
-	{#if slip.kind === 'poised'}<Vial size="large" offset={0} label="Poised" />{/if}
+	{#if slip.kind === 'poised'}<Vial size="large" offset={0} label="Poised, as seen" />{/if}
 	<p>{slip.why}</p>
+	<SledSeenBeside {bench} />
 	{#if slip.short !== null}<p class="warning" data-testid="slip-short">{slip.short}</p>{/if}
 	{#if figures.fit === 'tooLight'}<p class="warning">
 			Lighter than this sled is made for: it will twitch. Add weight at the foot and at the camera alike.
@@ -96,10 +99,20 @@
 	{:else if slip.kind === 'tooHeavy'}
 		<a class="go" href={payloadHref}>Change the payload</a>
 		<a class="second" href={sledHref}>Look at the sled</a>
+	{:else if slip.kind === 'placed'}
+		{#if slip.look === 'drop'}<a class="go" href="{sheets}/drop">To the drop timer</a>
+		{:else if slip.look === 'spin'}<a class="go" href="{sheets}/spin">To the spin</a>{/if}
 	{:else}
 		<LogBalance {log} placeholder="Where, which shots, what to remember" {onlog} />
 	{/if}
 	<SledLookPanel {bench} />
+	{#if slip.kind === 'placed'}
+		<details class="day">
+			<summary>Log it as computed, without having seen it</summary>
+			<p class="quiet">The book then says that nobody saw it stand, drop and spin.</p>
+			<LogBalance {log} placeholder="Where, which shots, what to remember" {onlog} />
+		</details>
+	{/if}
 	<details class="day">
 		<summary
 			>What the day wants: {state.dropTimeS.toFixed(1)} s drop, spin within {degrees(figures.toleranceRad)}</summary
@@ -133,8 +146,7 @@
 	.day > :global(*:not(summary)) {
 		margin-bottom: 10px;
 	}
-	.roll,
-	.looked {
+	.roll {
 		display: grid;
 		gap: 6px;
 		color: var(--quiet);

@@ -131,12 +131,12 @@
 		</Slip>
 	{:else}
 		<Slip heading="Rigged, {steps.length} of {steps.length}">
-			{#snippet answer()}{#if figures.poised}Poised and <strong>on the arm</strong>{:else}On the arm,
-					<strong>not poised</strong>{/if}{/snippet}
+			{#snippet answer()}{#if figures.poised}Poised and <strong>on the arm</strong>{:else if figures.placed}On the arm,
+					<strong>in place as computed</strong>{:else}On the arm, <strong>not in place</strong>{/if}{/snippet}
 			<p>
 				{figures.poised
 					? 'Log the balance, so that next time it is two steps.'
-					: 'Something was left as it is: the bench says what.'}
+					: 'Something was left as it is, or not seen yet: the bench says what.'}
 			</p>
 			<a class="go" href={here} data-testid="rig-log">To the bench and the log</a>
 			<button type="button" class="link" onclick={again}>Begin the sequence anew</button>

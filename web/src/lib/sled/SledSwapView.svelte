@@ -41,8 +41,8 @@
 <div class="sheet">
 	<h1>Swap sheet</h1>
 	<p class="lead">
-		From the build in each row to the build in each column on {sled.name}: plate, gimbal and batteries, all poised for a
-		drop of {bench.state.dropTimeS.toFixed(1)} s. {today}.
+		From the build in each row to the build in each column on {sled.name}: plate, gimbal and batteries, all in place, as
+		computed, for a drop of {bench.state.dropTimeS.toFixed(1)} s. {today}.
 	</p>
 	<div class="row screen">
 		<AlsoWith legend="Also with" choices={others} ticked={added} />
@@ -66,7 +66,7 @@
 					<tr data-build={payload.name}>
 						<th
 							>{payload.name}{#if !poised}<small class="problem"
-									>{dropTimeS === null ? 'stays top-heavy' : 'is not poised even so'}</small
+									>{dropTimeS === null ? 'stays top-heavy' : 'is not in place even so'}</small
 								>{/if}</th
 						>
 						<td class="number figure">{together(showMass(payloadKg, units))}</td>
@@ -113,11 +113,11 @@
 				</tbody>
 			</table>
 		</div>
-		{#if own !== undefined && figures.poised}
+		{#if own !== undefined && figures.placed}
 			<h2>From how it stands on the bench now</h2>
 			<p class="lead">
-				It is poised, so the computed change is added to what stands: what the figures have wrong about the sled
-				cancels.
+				Everything is in place, so the computed change is added to what stands: what the figures have wrong about the
+				sled cancels.
 			</p>
 			{#each builds.filter((each) => each !== own) as to (to.payload.id)}
 				<p data-from-now={to.payload.name}>

@@ -12,7 +12,9 @@
 	import DayWishes from './DayWishes.svelte';
 	import Movers from './Movers.svelte';
 	import OtherCures from './OtherCures.svelte';
-	import { fromPerMinute, perMinute, seenInWords } from './seen';
+	import { fromPerMinute, perMinute } from './seen';
+	import SledSeenBeside from './SledSeenBeside.svelte';
+	import SledSeenRoll from './SledSeenRoll.svelte';
 	import { sharedSledBench } from './sledBench.svelte';
 	import { degrees, worstLean } from './slip';
 	import { leanInWords, predictedSpins, spinExplained, spinRates } from './spin';
@@ -34,7 +36,6 @@
 	const spins = $derived(predictedSpins(figures.sled));
 	const why = $derived(spinExplained(figures.sled));
 	const critical = $derived(steadyLean({ sled: figures.sled, spinRadPerS: 0, plane: 'fore' }).criticalRadPerS);
-	const seen = $derived(bench.seen.filter(({ kind }) => kind === 'spin'));
 
 	let width = $state(740);
 	let turns = $state<number>(spinRates[2].perMinute);
@@ -172,7 +173,7 @@
 				{#if bench.state.cureId}<button type="button" class="link" onclick={() => bench.change({ cureId: null })}
 						>Back to the best way</button
 					>{/if}
-			{:else if figures.spinGood && !figures.poised}
+			{:else if figures.spinGood && !figures.placed}
 				<p>
 					Static balance or drop time is still out: <a href="/balance/sled/{bench.sled.id}/{bench.payloadId}"
 						>back to the bench</a
@@ -186,14 +187,8 @@
 				</p>{/if}
 			<h2>What you saw</h2>
 			<SpinLook {bench} criticalPerMinute={critical === null ? null : perMinute(critical)} />
-			{#if seen.length > 0}
-				<ol class="looked" aria-label="Spins seen">
-					{#each [...seen].reverse() as each, index (index)}<li>{seenInWords(each)}</li>{/each}
-				</ol>
-				<button type="button" class="link" onclick={() => bench.forget((each) => each.kind !== 'spin')}
-					>Forget the spins</button
-				>
-			{/if}
+			<SledSeenBeside {bench} kinds={['spin']} />
+			<SledSeenRoll {bench} kinds={['spin']} />
 			<h2>What may move, and for which shots</h2>
 			<Movers {bench} />
 			<DayWishes {bench} />
@@ -279,9 +274,5 @@
 		font-size: 16px;
 		border-top: 1px solid var(--rule);
 		padding-top: 10px;
-	}
-	.looked {
-		color: var(--quiet);
-		font-size: 14px;
 	}
 </style>

@@ -33,14 +33,14 @@ describe('the plan', () => {
 		const payload = camera(massKg);
 		let count = 0;
 		let figures = sledFigures(sled, payload, state, null);
-		while (!figures.poised && count < 4) {
+		while (!figures.placed && count < 4) {
 			const slip = sledSlip(sled, state.setting, figures, count, 'metric');
 			expect(slip.lines.length).toBeGreaterThan(0);
 			state = { ...state, setting: slip.target };
 			figures = sledFigures(sled, payload, state, null);
 			count += 1;
 		}
-		expect(figures.poised).toBe(true);
+		expect(figures.placed).toBe(true);
 		expect(count).toBeLessThanOrEqual(3);
 		expect(figures.report.dropTimeS.fore).toBeGreaterThan(2.35);
 		// Nothing was set past its travel.

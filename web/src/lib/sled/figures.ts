@@ -10,6 +10,8 @@ import {
 	type SledDoubt,
 	type SledEstimate,
 	type SledLook,
+	type SledPlane,
+	sledPlanes,
 	sledReport,
 	type SledReport,
 	type Vec3
@@ -89,6 +91,13 @@ const lookOf = (sled: Sled, seen: SledSeen): SledLook => {
 	};
 };
 
+/** What counts of all that was seen: of this very build, nothing struck out, and nothing while the drawing is believed. */
+export const countedSeen = (
+	{ seen, believeDrawing }: Pick<SledBenchState, 'seen' | 'believeDrawing'>,
+	payloadVersion: number
+): readonly SledSeen[] =>
+	believeDrawing === true ? [] : seen.filter((each) => each.payloadVersion === payloadVersion && each.struck !== true);
+
 /** What all that was seen of this payload on this sled says it has wrong. */
 export function estimateFromSeen(
 	geometry: SledGeometry,
@@ -100,6 +109,68 @@ export function estimateFromSeen(
 	const looks = seen.map((each) => lookOf(sledOf(geometry, each.setting, payload), each));
 	const doubt = doubtOf(geometry, payload, sledOf(geometry, latest.setting, payload));
 	return estimateSled({ looks, doubt, carrierId: cameraId });
+}
+
+/** Let go upright in both planes, dropped in the wanted time, spun true: each with everything as it stands now. */
+export interface SledSeenRight {
+	readonly upright: boolean;
+	readonly drop: boolean;
+	readonly spin: boolean;
+}
+
+/** Seen to stand within this of upright; an eye is no better. */
+const uprightRad = radFromDeg(3);
+/** A spin is seen to about this at best. */
+const spunTrueRad = radFromDeg(1.5);
+
+/** The last look of each kind in each plane counts; one at another setting says nothing of this one. */
+function seenRight(
+	{
+		setting,
+		seen = [],
+		dropTimeS
+	}: { readonly setting: SledSetting; readonly seen?: readonly SledSeen[]; readonly dropTimeS: number },
+	toleranceRad: number
+): SledSeenRight {
+	const here = seen.filter((each) => sameSetting(each.setting, setting));
+	const last = (plane: SledPlane, ...kinds: SledSeen['kind'][]) =>
+		here.findLast((each) => each.plane === plane && kinds.includes(each.kind));
+	const upright = (plane: SledPlane) => {
+		const look = last(plane, 'way', 'rest');
+		return look?.kind === 'way' ? look.way === 0 : look?.kind === 'rest' && Math.abs(look.leanRad) <= uprightRad;
+	};
+	const drop = last('fore', 'drop');
+	const spun = (plane: SledPlane) => {
+		const look = last(plane, 'spin');
+		return look?.kind === 'spin' && Math.abs(look.leanRad) <= Math.max(toleranceRad, spunTrueRad);
+	};
+	return {
+		upright: sledPlanes.every(upright),
+		drop: drop?.kind === 'drop' && Math.abs(drop.dropTimeS - dropTimeS) <= dropBandS,
+		spin: sledPlanes.every(spun)
+	};
+}
+
+/** Nothing on it was moved in between. */
+function sameSetting(a: SledSetting, b: SledSetting): boolean {
+	const same = (x: number, y: number) => Math.abs(x - y) <= 0.0003;
+	return (
+		same(a.gimbalM, b.gimbalM) &&
+		same(a.pulledOutM, b.pulledOutM) &&
+		same(a.coarseForeM + a.fineForeM, b.coarseForeM + b.fineForeM) &&
+		same(a.fineSideM, b.fineSideM) &&
+		JSON.stringify(a.weights) === JSON.stringify(b.weights) &&
+		Object.entries(b.items).every(([id, at]) => {
+			const was = a.items[id];
+			return (
+				was !== undefined &&
+				same(was.foreM, at.foreM) &&
+				same(was.sideM, at.sideM) &&
+				same(was.upM, at.upM) &&
+				same(was.tiltRad, at.tiltRad)
+			);
+		})
+	);
 }
 
 /** Everything the bench shows of one setting. */
@@ -115,6 +186,11 @@ export interface SledFigures {
 	readonly staticGood: boolean;
 	readonly dropGood: boolean;
 	readonly spinGood: boolean;
+	/** As computed, with what was seen reckoned in: static, drop and spin all right. */
+	readonly placed: boolean;
+	/** What was seen to be right with everything standing as it stands. */
+	readonly seen: SledSeenRight;
+	/** As computed, and seen in all three. */
 	readonly poised: boolean;
 	/** The ways to make all of it right, best first; the last leaves everything but plate and gimbal. */
 	readonly cures: readonly SledCure[];
@@ -130,7 +206,10 @@ export const cureId = (cure: SledCure): string =>
 export function sledFigures(
 	sled: { readonly geometry: SledGeometry; readonly leastPayloadKg: number; readonly greatestPayloadKg: number },
 	payload: readonly MountedBody[],
-	state: Pick<SledBenchState, 'setting' | 'dropTimeS' | 'shots' | 'movers' | 'cureId'>,
+	state: Pick<SledBenchState, 'setting' | 'dropTimeS' | 'shots' | 'movers' | 'cureId'> & {
+		/** What counts of what was seen; absent: nothing was. */
+		readonly seen?: readonly SledSeen[];
+	},
 	estimate: SledEstimate | null
 ): SledFigures {
 	const { geometry } = sled;
@@ -144,6 +223,7 @@ export function sledFigures(
 	const staticGood = Math.max(Math.abs(staticOffsetM.fore), Math.abs(staticOffsetM.side)) <= staticBandM;
 	const dropGood = dropTimeS.fore !== null && Math.abs(dropTimeS.fore - state.dropTimeS) <= dropBandS;
 	const spinGood = Math.max(Math.abs(dynamic.foreLeanRad), Math.abs(dynamic.sideLeanRad)) <= toleranceRad;
+	const seen = seenRight(state, toleranceRad);
 	const known = new Set(geometry.items.map(({ id }) => id));
 	const cures = cureSled({
 		sled: standing,
@@ -168,7 +248,9 @@ export function sledFigures(
 		staticGood,
 		dropGood,
 		spinGood,
-		poised: staticGood && dropGood && spinGood,
+		placed: staticGood && dropGood && spinGood,
+		seen,
+		poised: staticGood && dropGood && spinGood && seen.upright && seen.drop && seen.spin,
 		cures,
 		cure: spinGood && Math.abs(leave.foreLeanRad) <= toleranceRad && state.cureId == null ? leave : chosen,
 		correction,

@@ -13,7 +13,7 @@ import type {
 } from '$lib/model/sled';
 import { KeptDocument } from '$lib/state/keptDocument.svelte';
 import { getContext, setContext } from 'svelte';
-import { estimateFromSeen, type MountedBody, settable, type SledFigures, sledFigures } from './figures';
+import { countedSeen, estimateFromSeen, type MountedBody, settable, type SledFigures, sledFigures } from './figures';
 import { lineInWords, sledSlip, type SledSlip } from './slip';
 import { dockedSetting, itemAt, settledOn } from './standing';
 import { freshSledState } from './state';
@@ -65,15 +65,22 @@ export class SledBench {
 	/** What was seen of this very build. */
 	readonly #allSeen = $derived.by(() => this.document.value.seen);
 	readonly seen = $derived(this.#allSeen.filter(({ payloadVersion }) => payloadVersion === this.payloadVersion));
+	readonly #believeDrawing = $derived.by(() => this.document.value.believeDrawing === true);
+	/** What counts of it. */
+	readonly counted = $derived.by(() =>
+		countedSeen({ seen: this.#allSeen, believeDrawing: this.#believeDrawing }, this.payloadVersion)
+	);
 	/** Hangs on the looks alone, so that a drag does not estimate anew. */
 	readonly estimate = $derived.by(() => {
 		if (this.bodies.length < 2) return null;
-		return tryFigures(() => estimateFromSeen(this.sled.geometry, this.bodies, this.seen));
+		return tryFigures(() => estimateFromSeen(this.sled.geometry, this.bodies, this.counted));
 	});
 	readonly figures: SledFigures | null = $derived.by(() => {
 		// A bare plate is nothing to balance yet.
 		if (this.bodies.length < 2) return null;
-		return tryFigures(() => sledFigures(this.sled, this.bodies, this.document.value, this.estimate));
+		return tryFigures(() =>
+			sledFigures(this.sled, this.bodies, { ...this.document.value, seen: this.counted }, this.estimate)
+		);
 	});
 	readonly slip: SledSlip | null = $derived.by(() => {
 		if (this.figures === null) return null;
@@ -111,10 +118,16 @@ export class SledBench {
 	look(...seen: readonly NewSeen[]): void {
 		const { setting, payloadVersion } = this;
 		const now = seen.map((each) => ({ ...each, setting, payloadVersion }) as SledSeen);
-		this.change({ seen: [...this.state.seen, ...now].slice(-mostSeen) });
+		// Whoever goes on looking takes the looks' word.
+		this.change({ seen: [...this.state.seen, ...now].slice(-mostSeen), believeDrawing: false });
 	}
-	forget(keep: (seen: SledSeen) => boolean): void {
-		this.change({ seen: this.state.seen.filter(keep) });
+	/** One thing seen counts no more, or counts again; it stays on the roll. */
+	strike(look: SledSeen, struck: boolean): void {
+		this.change({ seen: this.state.seen.map((each) => (each === look ? { ...each, struck } : each)) });
+	}
+	/** The drawing's word against all that was seen, or the other way round again. */
+	believe(drawing: boolean): void {
+		this.change({ believeDrawing: drawing });
 	}
 
 	/** Drops timed at the gimbal's present height and not used yet. */

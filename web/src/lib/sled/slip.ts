@@ -18,7 +18,9 @@ export interface SledLine {
 }
 
 export interface SledSlip {
-	readonly kind: 'move' | 'poised' | 'tooHeavy' | 'stuck';
+	readonly kind: 'move' | 'placed' | 'poised' | 'tooHeavy' | 'stuck';
+	/** What is still to be seen, while all is in place as computed. */
+	readonly look?: 'upright' | 'drop' | 'spin';
 	readonly heading: string;
 	readonly lines: readonly SledLine[];
 	/** Everything as it stands once the lines are done. */
@@ -192,19 +194,37 @@ export function sledSlip(
 			why: `It carries ${together(showMass(sled.greatestPayloadKg, units))} on the plate at most, and this payload weighs ${together(showMass(figures.payloadKg, units))}. Take a larger sled, or take something off.`,
 			short: null
 		};
-	if (figures.poised || lines.length === 0) {
-		const good = figures.poised;
+	if (figures.placed) {
+		const unseen = (['upright', 'drop', 'spin'] as const).filter((each) => !figures.seen[each]);
+		const [look] = unseen;
+		if (look === undefined)
+			return {
+				kind: 'poised',
+				heading: 'Seen to stand, to drop in time and to spin true',
+				lines: [],
+				target: setting,
+				why: 'As seen, with everything where it stands now. Log it, then undock.',
+				short: null
+			};
 		return {
-			kind: good ? 'poised' : 'stuck',
-			heading: good ? 'Static, drop and spin agree' : 'Nothing on this sled moves it nearer',
+			kind: 'placed',
+			look,
+			heading: `In place, as computed · ${3 - unseen.length} of 3 seen`,
 			lines: [],
 			target: setting,
-			why: good
-				? 'Let it go upright once more, drop it once, turn it once. Log it, then undock.'
-				: 'Let something else move, add a weight, or take another drop time.',
-			short: good ? null : shortOf(geometry, figures)
+			why: `By the figures ${asComputed[look]}; nobody has seen it yet.`,
+			short: null
 		};
 	}
+	if (lines.length === 0)
+		return {
+			kind: 'stuck',
+			heading: 'Nothing on this sled moves it nearer',
+			lines: [],
+			target: setting,
+			why: 'Let something else move, add a weight, or take another drop time.',
+			short: shortOf(geometry, figures)
+		};
 	return {
 		kind: 'move',
 		heading: `${number} · on its stand, one hand on the post`,
@@ -214,6 +234,12 @@ export function sledSlip(
 		short: shortOf(geometry, figures)
 	};
 }
+
+const asComputed = {
+	upright: 'it stands upright',
+	drop: 'it drops in the wanted time',
+	spin: 'it spins true'
+} as const;
 
 /** What is out, in the order in which a hand feels it. */
 function whyOf(

@@ -44,6 +44,6 @@ describe('the swap sheet of a sled', () => {
 		const [heavy] = sledBuilds(light, [payload('Cine')], shelf, benchState(light));
 		expect(heavy!.poised).toBe(false);
 		const state = benchState(light, { setting: builds[0]!.setting });
-		expect(sledFigures(light, bodies(wide), state, null).poised).toBe(true);
+		expect(sledFigures(light, bodies(wide), state, null).placed).toBe(true);
 	});
 });

@@ -10,7 +10,7 @@ import { type SledLine, linesBetween } from './slip';
 import { freshSledState } from './state';
 import { settledOn } from './standing';
 
-/** One build on the sled: its mass, where everything stands once it is poised, and whether it then is. */
+/** One build on the sled: its mass, where everything stands once it is in place, and whether it then is. */
 export interface SledBuild {
 	readonly payload: Payload;
 	readonly payloadKg: number;
@@ -63,7 +63,7 @@ export function sledBuilds(
 				payload,
 				payloadKg: massKg,
 				setting: found.state.setting,
-				poised: found.figures.poised && found.figures.fit !== 'tooHeavy',
+				poised: found.figures.placed && found.figures.fit !== 'tooHeavy',
 				dropTimeS: found.figures.report.dropTimeS.fore
 			}
 		];

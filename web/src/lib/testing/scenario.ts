@@ -57,7 +57,9 @@ export function record(of: Payload, on: Rig, positionsM: Positions): BalanceReco
 		payloadName: of.name,
 		rigName: on.name,
 		payloadMassKg: bodies(of).reduce((sum, { body }) => sum + body.massKg, 0),
+		placed: true,
 		poised: true,
+		struck: false,
 		note: '',
 		personName: 'Maren Olt',
 		loggedAt: '2026-01-02T00:00:00.000Z',
@@ -65,6 +67,7 @@ export function record(of: Payload, on: Rig, positionsM: Positions): BalanceReco
 		rig: on,
 		positionsM: completePositions(on, positionsM),
 		axes: [],
-		nudges: []
+		nudges: [],
+		found: on.geometry.slides.map(({ id }) => id)
 	};
 }

@@ -29,6 +29,27 @@ export const together = ({ figure, unit }: Shown): string => `${figure} ${unit}`
 export const unbroken = (words: string): string =>
 	words.replace(/([\d½¼¾]) (mm|m|in|ft|g|kg|lb|%|turns?|°|s|W|h|min)\b/g, '$1\u00a0$2');
 
+/**
+ * Words that were written down in one person's units, in another's: "back 14 mm" as "back 0.55 in". Figures in front of a unit
+ * are converted, all else stays; scales that are read as printed name no unit and stay too.
+ */
+export function inUnits(words: string, units: UnitSystem): string {
+	const figure = '(\\d+(?:\\.\\d+)?)[ \u00a0]';
+	return units === 'imperial'
+		? words.replace(new RegExp(`${figure}(mm|kg|g|m)(?![\\w·/²³])`, 'g'), (_, text: string, unit: string) => {
+				const value = Number(text);
+				if (unit === 'mm') return together(showLength(mFromMm(value), units));
+				if (unit === 'm') return together(showDistance(value, units));
+				return together(showMass(unit === 'g' ? kgFromG(value) : value, units));
+			})
+		: words.replace(new RegExp(`${figure}(in|lb|ft)(?![\\w·/²³])`, 'g'), (_, text: string, unit: string) => {
+				const value = Number(text);
+				if (unit === 'in') return together(showLength(mFromIn(value), units));
+				if (unit === 'ft') return together(showDistance(mFromFt(value), units));
+				return together(showMass(kgFromLb(value), units));
+			});
+}
+
 /** Lengths as a hand can set them: whole millimetres, halves below 10; hundredths of an inch. Size only, no sign. */
 export function showLength(metres: number, units: UnitSystem): Shown {
 	const size = Math.abs(metres);

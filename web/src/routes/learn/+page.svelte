@@ -76,7 +76,7 @@
 <div class="sheet">
 	<h1>What the finished balances teach</h1>
 	<p class="big" data-testid="lesson">
-		{#if data.lesson.used === 0}<strong>Nothing yet</strong>: log a poised balance first{:else if open.length === 0}<strong
+		{#if data.lesson.used === 0}<strong>Nothing yet</strong>: log a balance whose axes were seen to hold{:else if open.length === 0}<strong
 				>Nothing new</strong
 			>
 			in {data.lesson.used}
@@ -87,8 +87,9 @@
 			{data.lesson.used === 1 ? 'balance' : 'balances'}{/if}
 	</p>
 	<p class="lead">
-		Every poised balance says where its parts must be heavy. Poise weighs that against what is entered, each by how sure
-		it is. Nothing changes until you take it over, and each can be taken back.
+		Every axis that was seen to hold says where the parts must be heavy; readings that were only computed say nothing.
+		Poise weighs that against what is entered, each by how sure it is. Nothing changes until you take it over, and each
+		can be taken back.
 		{#if data.lesson.misfit !== null && data.lesson.misfit > 2}
 			The balances do not agree with one another (misfit {data.lesson.misfit.toFixed(1)}): look for a reading gone
 			wrong, or a part that was changed, before taking anything over.

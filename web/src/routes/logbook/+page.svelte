@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { afterNavigate, goto } from '$app/navigation';
 	import { page } from '$app/state';
+	import { stoodWords } from '$lib/logbook/stood';
 	import { when } from '$lib/logbook/when';
 	import { showMass, together } from '$lib/units/display';
 	import { onMount } from 'svelte';
@@ -38,7 +39,7 @@
 			name="search"
 			type="search"
 			value={data.search}
-			placeholder="Payload, rig, person or a word of the note"
+			placeholder="Lens, payload, rig, person, “18 Nov”, “last sunday”"
 			autocomplete="off"
 			oninput={(event) => search(event.currentTarget.value)}
 		/>
@@ -48,7 +49,7 @@
 	<ol>
 		{#each data.balances as entry (entry.id)}
 			<li>
-				<a href="/logbook/{entry.id}" data-entry={entry.payloadName}>
+				<a href="/logbook/{entry.id}" data-entry={entry.payloadName} class:struck={entry.struck}>
 					<span class="when figure">{when(entry.loggedAt)}</span>
 					<span class="what"
 						><strong>{entry.payloadName}</strong>
@@ -57,7 +58,9 @@
 					>
 					<span class="note">{entry.note}</span>
 					<span class="who">{entry.personName}</span>
-					<span class="state" class:off={!entry.poised}>{entry.poised ? 'poised' : 'not poised'}</span>
+					<span class="state" class:quiet={entry.placed && !entry.poised} class:off={!entry.placed || entry.struck}
+						>{stoodWords(entry)}</span
+					>
 				</a>
 			</li>
 		{:else}
@@ -119,7 +122,7 @@
 	}
 	li a:not(.plain) {
 		display: grid;
-		grid-template-columns: 176px minmax(0, 1.2fr) minmax(0, 1.4fr) 130px 86px;
+		grid-template-columns: 176px minmax(0, 1.2fr) minmax(0, 1.4fr) 130px 104px;
 		gap: 4px 22px;
 		align-items: center;
 		padding: 12px 22px;
@@ -154,6 +157,10 @@
 		font-size: 14px;
 		font-weight: 700;
 		text-align: right;
+	}
+	.struck .what,
+	.struck .note {
+		text-decoration: line-through;
 	}
 	.off {
 		color: var(--clay);

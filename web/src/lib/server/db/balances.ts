@@ -1,7 +1,8 @@
-import { and, desc, eq, ilike, or, sql } from 'drizzle-orm';
+import { and, desc, eq, gte, ilike, lt, or, sql } from 'drizzle-orm';
 import type { BalanceRecord, CraneRecord, LoggedBalance, SledRecord } from '$lib/model/balance';
 import type { CraneRecordDetail } from '$lib/model/crane';
 import type { SledRecordDetail } from '$lib/model/sled';
+import { readSearch } from '../readSearch';
 import { Refusal } from '../refusal';
 import { validated } from '../api';
 import { balanceDetail, type BalanceDetail } from '../schemas/record';
@@ -20,7 +21,9 @@ const lineColumns = {
 	payloadName: balances.payloadName,
 	rigName: balances.rigName,
 	payloadMassKg: balances.payloadMassKg,
+	placed: balances.placed,
 	poised: balances.poised,
+	struck: balances.struck,
 	note: balances.note,
 	personName: people.name,
 	loggedAt: balances.loggedAt
@@ -31,22 +34,25 @@ const line = <Row extends { loggedAt: string }>(row: Row) => ({
 	loggedAt: new Date(row.loggedAt).toISOString()
 });
 
-/** The newest first; every word of the search must stand somewhere in the line. */
+/** What a search looks through. */
+export const wordsOf = (
+	{ payloadName, rigName, note }: Pick<LoggedBalance, 'payloadName' | 'rigName' | 'note'>,
+	{ snapshot }: { readonly snapshot: { readonly parts: readonly { readonly name: string }[] } }
+): string => [payloadName, rigName, note, ...snapshot.parts.map(({ name }) => name)].join(' ');
+
+/** The newest first; every word of the search, and every date in it, must stand somewhere in the line. */
 export async function listBalances(crewId: string, search: string, most = 200): Promise<LoggedBalance[]> {
-	// Postgres refuses the zero byte in any text; no control character can be meant in a search.
-	const words = search
-		.split(/[\s\p{Cc}]+/u)
-		.filter((word) => word !== '')
-		.slice(0, 8);
-	const matches = words.map((word) => {
-		const pattern = `%${word.replace(/[\\%_]/g, '\\$&')}%`;
-		return or(
-			ilike(balances.payloadName, pattern),
-			ilike(balances.rigName, pattern),
-			ilike(balances.note, pattern),
-			ilike(people.name, pattern)
-		);
-	});
+	const { spans, words } = readSearch(search, new Date());
+	const matches = [
+		...spans.map(({ from, to, words: asWords }) =>
+			or(
+				and(gte(balances.loggedAt, from.toISOString()), lt(balances.loggedAt, to.toISOString())),
+				// "May" may be a name too, and a note may say Sunday.
+				...asWords.map((word) => holdsWord(word))
+			)
+		),
+		...words.map((word) => holdsWord(word))
+	];
 	const rows = await database()
 		.select(lineColumns)
 		.from(balances)
@@ -55,6 +61,12 @@ export async function listBalances(crewId: string, search: string, most = 200): 
 		.orderBy(desc(balances.loggedAt), desc(balances.id))
 		.limit(most);
 	return rows.map(line);
+}
+
+/** A hyphen finds every kind of dash, as in 24–70. */
+function holdsWord(word: string) {
+	const pattern = `%${word.replace(/[\\%_]/g, '\\$&').replace(/[-‐-―−]/g, '_')}%`;
+	return or(ilike(balances.words, pattern), ilike(people.name, pattern));
 }
 
 export async function findBalance(crewId: string, id: string): Promise<BalanceRecord> {
@@ -98,7 +110,14 @@ export async function latestSledBalance(
 	const [row] = await database()
 		.select({ record: balances.record })
 		.from(balances)
-		.where(and(eq(balances.crewId, crewId), eq(balances.sledId, sledId), eq(balances.payloadId, payloadId)))
+		.where(
+			and(
+				eq(balances.crewId, crewId),
+				eq(balances.sledId, sledId),
+				eq(balances.payloadId, payloadId),
+				eq(balances.struck, false)
+			)
+		)
 		.orderBy(desc(balances.loggedAt), desc(balances.id))
 		.limit(1);
 	return row === undefined ? null : validated<SledRecordDetail>(row.record, sledRecordDetail);
@@ -123,13 +142,23 @@ export async function sledBalancesOf(crewId: string, sledId: string, most = 40):
 export async function createSledBalance(
 	crewId: string,
 	personId: string,
-	entry: Omit<LoggedBalance, 'personName' | 'loggedAt' | 'kind' | 'rigId' | 'craneId'> & { readonly loggedAt?: string },
+	entry: Omit<LoggedBalance, 'personName' | 'loggedAt' | 'struck' | 'kind' | 'rigId' | 'craneId'> & {
+		readonly loggedAt?: string;
+	},
 	record: SledRecordDetail
 ): Promise<SledRecord> {
 	const { loggedAt, ...fields } = entry;
 	await database()
 		.insert(balances)
-		.values({ crewId, personId, kind: 'sled', ...fields, record, loggedAt: loggedAt ?? sql`now()` })
+		.values({
+			crewId,
+			personId,
+			kind: 'sled',
+			...fields,
+			record,
+			words: wordsOf(fields, record),
+			loggedAt: loggedAt ?? sql`now()`
+		})
 		.onConflictDoNothing();
 	return findSledBalance(crewId, entry.id);
 }
@@ -149,13 +178,23 @@ export async function findCraneBalance(crewId: string, id: string): Promise<Cran
 export async function createCraneBalance(
 	crewId: string,
 	personId: string,
-	entry: Omit<LoggedBalance, 'personName' | 'loggedAt' | 'kind' | 'rigId' | 'sledId'> & { readonly loggedAt?: string },
+	entry: Omit<LoggedBalance, 'personName' | 'loggedAt' | 'struck' | 'kind' | 'rigId' | 'sledId'> & {
+		readonly loggedAt?: string;
+	},
 	record: CraneRecordDetail
 ): Promise<CraneRecord> {
 	const { loggedAt, ...fields } = entry;
 	await database()
 		.insert(balances)
-		.values({ crewId, personId, kind: 'crane', ...fields, record, loggedAt: loggedAt ?? sql`now()` })
+		.values({
+			crewId,
+			personId,
+			kind: 'crane',
+			...fields,
+			record,
+			words: wordsOf(fields, record),
+			loggedAt: loggedAt ?? sql`now()`
+		})
 		.onConflictDoNothing();
 	return findCraneBalance(crewId, entry.id);
 }
@@ -169,7 +208,14 @@ export async function latestCraneBalance(
 	const [row] = await database()
 		.select({ record: balances.record })
 		.from(balances)
-		.where(and(eq(balances.crewId, crewId), eq(balances.craneId, craneId), eq(balances.payloadId, payloadId)))
+		.where(
+			and(
+				eq(balances.crewId, crewId),
+				eq(balances.craneId, craneId),
+				eq(balances.payloadId, payloadId),
+				eq(balances.struck, false)
+			)
+		)
 		.orderBy(desc(balances.loggedAt), desc(balances.id))
 		.limit(1);
 	return row === undefined ? null : validated<CraneRecordDetail>(row.record, craneRecordDetail);
@@ -180,7 +226,14 @@ export async function latestBalance(crewId: string, rigId: string, payloadId: st
 	const [row] = await database()
 		.select({ record: balances.record })
 		.from(balances)
-		.where(and(eq(balances.crewId, crewId), eq(balances.rigId, rigId), eq(balances.payloadId, payloadId)))
+		.where(
+			and(
+				eq(balances.crewId, crewId),
+				eq(balances.rigId, rigId),
+				eq(balances.payloadId, payloadId),
+				eq(balances.struck, false)
+			)
+		)
 		.orderBy(desc(balances.loggedAt), desc(balances.id))
 		.limit(1);
 	return row === undefined ? null : validated<BalanceDetail>(row.record, balanceDetail);
@@ -190,7 +243,7 @@ export async function latestBalance(crewId: string, rigId: string, payloadId: st
 export async function createBalance(
 	crewId: string,
 	personId: string,
-	entry: Omit<LoggedBalance, 'personName' | 'loggedAt' | 'kind' | 'sledId' | 'craneId'> & {
+	entry: Omit<LoggedBalance, 'personName' | 'loggedAt' | 'struck' | 'kind' | 'sledId' | 'craneId'> & {
 		readonly loggedAt?: string;
 	},
 	record: BalanceDetail
@@ -198,7 +251,7 @@ export async function createBalance(
 	const { loggedAt, ...fields } = entry;
 	await database()
 		.insert(balances)
-		.values({ crewId, personId, ...fields, record, loggedAt: loggedAt ?? sql`now()` })
+		.values({ crewId, personId, ...fields, record, words: wordsOf(fields, record), loggedAt: loggedAt ?? sql`now()` })
 		.onConflictDoNothing();
 	return findBalance(crewId, entry.id);
 }
@@ -219,7 +272,7 @@ export async function balancesWith(
 		.select({ ...lineColumns, record: balances.record })
 		.from(balances)
 		.innerJoin(people, eq(people.id, balances.personId))
-		.where(and(eq(balances.crewId, crewId), eq(balances.kind, 'gimbal'), ...holds))
+		.where(and(eq(balances.crewId, crewId), eq(balances.kind, 'gimbal'), eq(balances.struck, false), ...holds))
 		.orderBy(desc(balances.loggedAt), desc(balances.id))
 		.limit(most);
 	return rows.map(({ record, ...rest }) => ({ ...line(rest), ...validated<BalanceDetail>(record, balanceDetail) }));

@@ -341,18 +341,56 @@ export const balances = pgTable(
 		payloadName: text('payload_name').notNull(),
 		rigName: text('rig_name').notNull(),
 		payloadMassKg: doublePrecision('payload_mass_kg').notNull(),
-		poised: boolean('poised').notNull(),
+		/** As computed. */
+		placed: boolean('placed').notNull(),
+		/** As seen. */
+		poised: boolean('poised').notNull().default(false),
+		struck: boolean('struck').notNull().default(false),
+		/** Names of payload, support and every part, and the note: what a search looks through. */
+		words: text('words').notNull().default(''),
 		note: text('note').notNull().default(''),
 		loggedAt: moment('logged_at'),
 		/** `{ snapshot, rig, positionsM, axes, nudges }` */
 		record: jsonb('record').notNull()
 	},
 	(table) => [
+		unique('balances_id_in_crew').on(table.crewId, table.id),
 		index('balances_newest').on(table.crewId, table.loggedAt),
 		check('balances_kind_known', sql`${table.kind} in ('gimbal', 'sled', 'crane')`),
 		check('balances_mass_positive', sql`${table.payloadMassKg} > 0 and ${table.payloadMassKg} < 'Infinity'`),
 		foreignKey({
 			name: 'balances_person_of_crew',
+			columns: [table.crewId, table.personId],
+			foreignColumns: [people.crewId, people.id]
+		})
+	]
+);
+
+/** Corrections of the logbook: who, when, why, and what stood there before. Lines are struck out, never deleted. */
+export const balanceChanges = pgTable(
+	'balance_changes',
+	{
+		id: id(),
+		crewId: crewId(),
+		balanceId: uuid('balance_id').notNull(),
+		personId: uuid('person_id').notNull(),
+		kind: text('kind', { enum: ['corrected', 'struck', 'restored'] }).notNull(),
+		why: text('why').notNull(),
+		/** `{ note?, positionsM? }` */
+		before: jsonb('before').notNull(),
+		at: moment('at')
+	},
+	(table) => [
+		index('balance_changes_of').on(table.balanceId, table.at),
+		check('balance_changes_kind_known', sql`${table.kind} in ('corrected', 'struck', 'restored')`),
+		check('balance_changes_why', sql`char_length(btrim(${table.why})) between 1 and 500`),
+		foreignKey({
+			name: 'balance_changes_balance_of_crew',
+			columns: [table.crewId, table.balanceId],
+			foreignColumns: [balances.crewId, balances.id]
+		}).onDelete('cascade'),
+		foreignKey({
+			name: 'balance_changes_person_of_crew',
 			columns: [table.crewId, table.personId],
 			foreignColumns: [people.crewId, people.id]
 		})

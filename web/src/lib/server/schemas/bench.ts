@@ -24,6 +24,7 @@ const look = Joi.object({
 	slideId: key().when('kind', { is: 'measured', then: Joi.forbidden() }),
 	observation: Joi.string().valid('falls+', 'falls-', 'holds').when('kind', { is: 'way', then: Joi.required() }),
 	seek: Joi.boolean(),
+	struck: Joi.boolean(),
 	how: Joi.string().max(200).when('kind', { is: 'measured', then: Joi.required() }),
 	seen: Joi.array()
 		.items(Joi.object({ slideId: key(), offsetM: position() }))
@@ -45,6 +46,7 @@ export const benchState = Joi.object<BenchState>({
 	looks: Joi.array().items(look).max(200),
 	order: Joi.string().valid('verticalNext', 'verticalLast'),
 	waived: Joi.boolean(),
+	believeDrawing: Joi.boolean(),
 	...setUp
 }).required();
 

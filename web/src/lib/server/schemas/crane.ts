@@ -214,6 +214,21 @@ export const craneBenchState = Joi.object<CraneBenchState>({
 		headsM: metres('the heads', 0.5, 3),
 		lineM: Joi.number().min(1).max(200).allow(null).required().label('the overhead line in metres')
 	}).required(),
+	looks: Joi.array()
+		.items(
+			Joi.object({
+				what: Joi.string().valid('sinks', 'stays', 'rises').required(),
+				setting,
+				payloadVersion: Joi.number().integer().min(1).required(),
+				struck: Joi.boolean()
+			})
+		)
+		.max(100),
+	believeDrawing: Joi.boolean(),
+	stepsDone: Joi.object({
+		loading: Joi.array().items(key().optional()).max(20).required(),
+		unloading: Joi.array().items(key().optional()).max(20).required()
+	}),
 	standing
 }).required();
 

@@ -36,6 +36,7 @@ export const plainWords: Readonly<Record<string, string>> = {
 	'array.unique': '{{#label}} is there twice',
 	'array.includesRequiredKnowns': '{{#label}} is incomplete: {{#knownMisses}} missing',
 	'object.base': '{{#label}} must be an object',
+	'object.missing': 'something must be changed',
 	'object.min': '{{#label}} must change something',
 	'object.unknown': '{{#label}} is not expected here',
 	'rig.reference': '{{#label}} names something that is not there',

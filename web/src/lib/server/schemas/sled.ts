@@ -159,6 +159,7 @@ const when = (kinds: readonly SledSeen['kind'][], rule: Joi.Schema) =>
 const seen = Joi.object({
 	setting: sledSetting,
 	payloadVersion: Joi.number().integer().min(1).required(),
+	struck: Joi.boolean(),
 	kind: Joi.string().valid('rest', 'way', 'drop', 'spin').required(),
 	plane: Joi.string().valid('fore', 'side').required(),
 	leanRad: when(['rest', 'spin'], leanRad()),
@@ -187,6 +188,7 @@ export const sledBenchState = Joi.object<SledBenchState>({
 		.unique()
 		.required(),
 	movers: Joi.array().items(key().optional()).max(16).unique().required(),
+	believeDrawing: Joi.boolean(),
 	cureId: Joi.string().max(60).allow(null),
 	rigged: Joi.array().items(key().optional()).max(40).unique(),
 	timing: Joi.object({

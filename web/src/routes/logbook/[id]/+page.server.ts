@@ -2,6 +2,7 @@ import type { LoggedBalance } from '$lib/model/balance';
 import { type Payload, standingParts } from '$lib/model/payload';
 import { idOf } from '$lib/server/api';
 import { findBalance, findCraneBalance, findSledBalance, kindOfBalance } from '$lib/server/db/balances';
+import { listBalanceChanges } from '$lib/server/db/balanceChanges';
 import { findCraneBench, listCranes } from '$lib/server/db/cranes';
 import { listParts } from '$lib/server/db/parts';
 import { listPayloads } from '$lib/server/db/payloads';
@@ -10,14 +11,16 @@ import { findSledBench, listSleds } from '$lib/server/db/sleds';
 import { pageLoad } from '$lib/server/page';
 import type { PageServerLoad } from './$types';
 
-export const load: PageServerLoad = ({ locals, params, url }) =>
+export const load: PageServerLoad = ({ locals, params, url, depends }) =>
 	pageLoad(async () => {
+		depends('poise:record');
 		const { crewId, person } = locals;
 		const id = idOf(params.id);
-		const [kind, payloads, shelf] = await Promise.all([
+		const [kind, payloads, shelf, changes] = await Promise.all([
 			kindOfBalance(crewId, id),
 			listPayloads(crewId),
-			listParts(crewId)
+			listParts(crewId),
+			listBalanceChanges(crewId, id)
 		]);
 		const byId = new Map(shelf.map((part) => [part.id, part]));
 		const weighs = (payload: Payload) => standingParts(payload, byId).reduce((sum, { part }) => sum + part.massKg, 0);
@@ -28,7 +31,7 @@ export const load: PageServerLoad = ({ locals, params, url }) =>
 			const wanted = [url.searchParams.get('with'), alike ? onBench.id : null, payloadId];
 			return wanted.map((each) => payloads.find((one) => one.id === each)).find((each) => each !== undefined) ?? null;
 		};
-		const shared = { shelf, payloads: payloads.map(({ id: each, name }) => ({ id: each, name })) };
+		const shared = { changes, shelf, payloads: payloads.map(({ id: each, name }) => ({ id: each, name })) };
 		if (kind === 'gimbal') {
 			const [record, rigs] = await Promise.all([findBalance(crewId, id), listRigs(crewId)]);
 			const rig = rigs.find((each) => each.id === record.rigId) ?? record.rig;

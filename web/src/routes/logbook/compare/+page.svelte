@@ -7,6 +7,7 @@
 	import { craneRecordParts, craneTwoUp } from '$lib/logbook/craneCompare';
 	import { sledRecordParts, sledTwoUp } from '$lib/logbook/sledCompare';
 	import { recordParts, twoUp, type TwoUpLine } from '$lib/logbook/twoUp';
+	import { stoodWords } from '$lib/logbook/stood';
 	import { when } from '$lib/logbook/when';
 	import type { BalanceRecord, CraneRecord, SledRecord } from '$lib/model/balance';
 	import { mountedBodies } from '$lib/model/payload';
@@ -69,9 +70,7 @@
 					</label>
 					<strong>{record.payloadName}</strong>
 					<span class="quiet"
-						>{record.rigName} · {record.personName}, {when(record.loggedAt)} · {record.poised
-							? 'poised'
-							: 'not poised'}</span
+						>{record.rigName} · {record.personName}, {when(record.loggedAt)} · {stoodWords(record)}</span
 					>
 					{#if isSled(record)}
 						<SledDrawing
