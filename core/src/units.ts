@@ -23,4 +23,21 @@ export const kgFromOz = (ounces: number): number => kgFromLb(ounces / ouncesPerP
 export const radFromDeg = (degrees: number): number => (degrees * Math.PI) / 180;
 export const degFromRad = (radians: number): number => (radians * 180) / Math.PI;
 
+/** The pound-force is a pound under standard gravity, exactly. */
+const newtonsPerPoundForce = kilogramsPerPound * 9.80665;
+const metresPerMile = 1609.344;
+
+export const mphFromMPerS = (metresPerSecond: number): number => (metresPerSecond * 3600) / metresPerMile;
+export const mPerSFromMph = (milesPerHour: number): number => (milesPerHour * metresPerMile) / 3600;
+export const sqFtFromM2 = (squareMetres: number): number => squareMetres / mFromFt(1) ** 2;
+export const m2FromSqFt = (squareFeet: number): number => squareFeet * mFromFt(1) ** 2;
+export const lbfFromN = (newtons: number): number => newtons / newtonsPerPoundForce;
+export const nFromLbf = (poundsForce: number): number => poundsForce * newtonsPerPoundForce;
+export const lbfFtFromNm = (newtonMetres: number): number => lbfFromN(ftFromM(newtonMetres));
+export const nmFromLbfFt = (poundFeet: number): number => nFromLbf(mFromFt(poundFeet));
+/** One lbf·ft is 192 ozf·in. */
+export const ozfInFromNm = (newtonMetres: number): number => lbfFtFromNm(newtonMetres) * 192;
+export const lbIn2FromKgM2 = (kilogramMetresSquared: number): number => lbFromKg(inFromM(inFromM(kilogramMetresSquared)));
+
+export const fahrenheitFromCelsius = (celsius: number): number => (celsius * 9) / 5 + 32;
 export const celsiusFromFahrenheit = (fahrenheit: number): number => ((fahrenheit - 32) * 5) / 9;

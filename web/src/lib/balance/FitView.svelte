@@ -9,7 +9,7 @@
 	import type { Rig } from '$lib/model/rig';
 	import SheetLinks from '$lib/state/SheetLinks.svelte';
 	import SupportChoice from '$lib/state/SupportChoice.svelte';
-	import { showInertia, showLength, showMass, showShare, together, unbroken } from '$lib/units/display';
+	import { showInertia, showLength, showMass, showShare, showTorque, together, unbroken } from '$lib/units/display';
 	import Vial from '$lib/vial/Vial.svelte';
 	import { onMount } from 'svelte';
 	import { appliesHere, moveOfPayload, remedyInWords } from './benchSlip';
@@ -246,10 +246,10 @@
 					{#each demand as { id, inertiaKgM2, holdingNm, acceleratingNm, swingingNm, motorShare } (id)}
 						<tr class:bad={(motorShare ?? 0) > 1} data-axis={id}>
 							<th>{labelOf(id)}</th>
-							<td class="number figure" data-head="inertia">{showInertia(inertiaKgM2)}</td>
-							<td class="number figure" data-head="at rest">{holdingNm.toFixed(3)} N·m</td>
-							<td class="number figure" data-head="speeding up">{acceleratingNm.toFixed(3)} N·m</td>
-							<td class="number figure" data-head="thrown by the pan">{swingingNm.toFixed(3)} N·m</td>
+							<td class="number figure" data-head="inertia">{showInertia(inertiaKgM2, units)}</td>
+							<td class="number figure" data-head="at rest">{together(showTorque(holdingNm, units))}</td>
+							<td class="number figure" data-head="speeding up">{together(showTorque(acceleratingNm, units))}</td>
+							<td class="number figure" data-head="thrown by the pan">{together(showTorque(swingingNm, units))}</td>
 							<td class="number figure" data-head="of its motor" data-testid="demand-{id}"
 								>{together(showShare(motorShare))}</td
 							>

@@ -1,9 +1,9 @@
 <script lang="ts">
-	import { mmFromM, periodFromTaps, type GimbalChain } from '@poise/core';
+	import { periodFromTaps, type GimbalChain } from '@poise/core';
 	import QuantityField from '$lib/fields/QuantityField.svelte';
 	import type { UnitSystem } from '$lib/model/person';
 	import type { Positions, Rig, RigSlide } from '$lib/model/rig';
-	import { showAngle, showMove, together } from '$lib/units/display';
+	import { showAngle, showLength, showMass, showMove, together } from '$lib/units/display';
 	import type { NewLook } from './gimbalBench.svelte';
 	import { fallsWord, poseFor } from './benchSlip';
 	import { lookAt, type Measured } from './lookAt';
@@ -68,7 +68,7 @@
 		if (!('seen' in result)) return;
 		const how =
 			way === 'scale'
-				? `pocket scale ${Math.round(((readings[0] ?? readingKg) as number) * 1000)} g at ${Math.round(mmFromM(leverM))} mm`
+				? `pocket scale ${together(showMass((readings[0] ?? readingKg) as number, units))} at ${together(showLength(leverM, units))}`
 				: `rest ${[restA, restB]
 						.filter((each) => each !== null)
 						.map((each) => `${((each * 180) / Math.PI).toFixed(0)}°`)

@@ -2,7 +2,7 @@
 	import type { AxisState } from '@poise/core';
 	import type { UnitSystem } from '$lib/model/person';
 	import type { Rig } from '$lib/model/rig';
-	import { showMass, showShare, together } from '$lib/units/display';
+	import { showMass, showShare, showTorque, together } from '$lib/units/display';
 
 	let { rig, axes, massKg, units }: { rig: Rig; axes: readonly AxisState[]; massKg: number; units: UnitSystem } =
 		$props();
@@ -19,7 +19,7 @@
 	{#each rows as { id, motorShare, residualTorqueNm } (id)}
 		<div
 			class:hot={motorShare !== null && motorShare > 0.1}
-			title="{residualTorqueNm.toFixed(3)} N·m in the worst pose"
+			title="{together(showTorque(residualTorqueNm, units))} in the worst pose"
 		>
 			<dt>{labelOf(id)} motor</dt>
 			<dd class="figure" data-testid="share-{id}">{together(showShare(motorShare))}</dd>

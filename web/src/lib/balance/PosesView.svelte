@@ -7,7 +7,7 @@
 	import type { Rig } from '$lib/model/rig';
 	import SheetLinks from '$lib/state/SheetLinks.svelte';
 	import SupportChoice from '$lib/state/SupportChoice.svelte';
-	import { unbroken } from '$lib/units/display';
+	import { showTorque, together, unbroken } from '$lib/units/display';
 	import Vial from '$lib/vial/Vial.svelte';
 	import { onMount } from 'svelte';
 	import { moveInWords, slideOf } from './benchSlip';
@@ -115,7 +115,7 @@
 									label="{labelOf(axis.id)}, {names[id].toLowerCase()}: {axis.holds ? 'holds' : 'pulls'}"
 								/>
 								<span class="figure small"
-									>{Math.abs(axis.torqueNm).toFixed(3)} N·m{axis.motorShare === null
+									>{together(showTorque(axis.torqueNm, units))}{axis.motorShare === null
 										? ''
 										: `, ${Math.round(axis.motorShare * 100)} %`}{axis.holds ? ', holds' : ''}</span
 								>

@@ -4,7 +4,7 @@
 	import type { Payload } from '$lib/model/payload';
 	import AlsoWith from '$lib/payload/AlsoWith.svelte';
 	import { familyOf } from '$lib/payload/family';
-	import { showMass, showMove, together } from '$lib/units/display';
+	import { showMass, showMove, showTorque, together } from '$lib/units/display';
 	import { SvelteSet } from 'svelte/reactivity';
 	import { sharedCraneBench } from './craneBench.svelte';
 	import type { CraneFigures } from './figures';
@@ -112,7 +112,7 @@
 							? `then ${kg(step.holdKg)} to hold at the ${step.momentNm > 0 ? 'nose' : 'tail'}`
 							: step.ok
 								? 'it stays'
-								: `it would swing: ${Math.abs(step.momentNm).toFixed(0)} N·m are left`}</span
+								: `it would swing: ${together(showTorque(step.momentNm, units))} are left`}</span
 					>
 				</li>
 			{/each}

@@ -4,7 +4,7 @@
 	import Chart from '$lib/drawing/Chart.svelte';
 	import QuantityField from '$lib/fields/QuantityField.svelte';
 	import Slip from '$lib/slip/Slip.svelte';
-	import { showMove, together, unbroken } from '$lib/units/display';
+	import { axisOf, showMass, showMove, together, unbroken } from '$lib/units/display';
 	import Vial from '$lib/vial/Vial.svelte';
 	import { sharedCraneBench } from './craneBench.svelte';
 	import CraneDrawing from './CraneDrawing.svelte';
@@ -22,7 +22,11 @@
 	const geometry = $derived(bench.crane.geometry);
 	let width = $state(740);
 	let height = $state(300);
-	const curve = $derived(driftCurve(figures, geometry).map(([boom, moment]) => [degFromRad(boom), moment] as const));
+	const torque = $derived(axisOf('torque', units));
+	const friction = $derived(torque.of(figures.frictionNm));
+	const curve = $derived(
+		driftCurve(figures, geometry).map(([boom, moment]) => [degFromRad(boom), torque.of(moment)] as const)
+	);
 	const ends = $derived([degFromRad(geometry.boomRangeRad[0]), degFromRad(geometry.boomRangeRad[1])] as const);
 	const cure = $derived(figures.cure);
 	const kinds = {
@@ -56,22 +60,23 @@
 					{
 						name: 'the pivot holds',
 						points: [
-							[ends[0], figures.frictionNm],
-							[ends[1], figures.frictionNm]
+							[ends[0], friction],
+							[ends[1], friction]
 						],
 						as: 'broken'
 					},
 					{
 						name: 'either way',
 						points: [
-							[ends[0], -figures.frictionNm],
-							[ends[1], -figures.frictionNm]
+							[ends[0], -friction],
+							[ends[1], -friction]
 						],
 						as: 'broken'
 					}
 				]}
 				xTitle="boom, degrees up"
-				yTitle="N·m"
+				yTitle={torque.unit}
+				yLeast={10}
 				yDecimals={0}
 				label="Out-of-balance against boom angle"
 				height={260}
@@ -95,13 +100,13 @@
 				<strong>{kinds[figures.drift.kind]}</strong>{figures.drift.restBoomRad === null
 					? '.'
 					: ` ${figures.drift.kind === 'seeks' ? 'to' : 'from'} ${degreesSigned(figures.drift.restBoomRad)}.`}
-				{staysInWords(figures)}
+				{staysInWords(figures, units)}
 			</p>
 			{#each [['low', figures.noseAtEndsKg[0]], ['high', figures.noseAtEndsKg[1]]] as const as [words, kg] (words)}
 				<div class="tube">
 					<span>all the way {words}</span>
 					<Vial offset={-kg / figures.noseBandKg} label="Nose at the {words} end" />
-					<span class="figure">{(Math.abs(kg) * 1000).toFixed(0)} g {kg >= 0 ? 'heavy' : 'light'}</span>
+					<span class="figure">{together(showMass(Math.abs(kg), units))} {kg >= 0 ? 'heavy' : 'light'}</span>
 				</div>
 			{/each}
 			{#if geometry.hanger.secondVM !== null}

@@ -69,6 +69,10 @@
 		bench.change({ levels: [...readings, { id, boomRad, tiltRad }] });
 		tiltRad = 0;
 	}
+	/** A hundredth of a degree is rounding, not tilt. */
+	const levelThroughout = $derived(
+		errors !== null && errors.every((error) => error != null && Math.abs(degFromRad(error)) < 0.01)
+	);
 	const within = (least: number, greatest: number, words: string) => (value: number) =>
 		value >= least && value <= greatest ? null : words;
 </script>
@@ -100,10 +104,14 @@
 					xTitle="boom, degrees up"
 					yTitle="nose-up, °"
 					yDecimals={2}
+					yLeast={1}
 					label="Tilt error against boom angle"
 					height={300}
 				/>
 			{/if}
+			{#if levelThroughout && readings.length === 0}<p class="hint" data-testid="level-throughout">
+					<strong>Level at every boom</strong>, as drawn: rod and arm make a true parallelogram.
+				</p>{/if}
 			<h2>What a level on the nose shows</h2>
 			<div class="row">
 				<QuantityField

@@ -2,12 +2,13 @@
 	import '$lib/state/bench.css';
 	import type { CraneStep } from '$lib/model/crane';
 	import Slip from '$lib/slip/Slip.svelte';
-	import { showMass, together } from '$lib/units/display';
+	import { showMass, showTorque, together } from '$lib/units/display';
 	import { flip } from 'svelte/animate';
 	import { dragHandle, dragHandleZone } from 'svelte-dnd-action';
+	import { bringIntoView } from '$lib/shell/bringIntoView';
 	import { sharedCraneBench } from './craneBench.svelte';
 	import { type CraneFigures, leastReserve, warnReserve } from './figures';
-	import { checkedOrder, onHandInWords, refusalInWords, tippingInWords } from './order';
+	import { checkedOrder, onHandInWords, refusalInWords, tippingInWords, whipCaution } from './order';
 	import { hungKg } from './standing';
 	import { platesInWords } from './slip';
 	import { usualLoading, usualUnloading } from './state';
@@ -27,7 +28,12 @@
 		checkedOrder(geometry, setting, bench.bodies, figures, steps, loading, units, bench.state.ground)
 	);
 	let refused = $state('');
-	let done = $state.raw<readonly string[]>([]);
+	let refusedNote = $state<HTMLElement>();
+	$effect(() => {
+		// What answers a press is in view and read out, however far down the list the press was.
+		if (refused !== '') bringIntoView(refusedNote);
+	});
+	const done = $derived(bench.state.stepsDone?.[loading ? 'loading' : 'unloading'] ?? []);
 
 	const field = $derived<'loading' | 'unloading'>(loading ? 'loading' : 'unloading');
 	/** An order that leaves the arm free to swing, or cannot be done, is not taken: the old one stands, with the reason. */
@@ -63,7 +69,6 @@
 					aria-pressed={loading}
 					onclick={() => {
 						loading = true;
-						done = [];
 						refused = '';
 					}}
 					data-testid="order-loading">Loading</button
@@ -74,7 +79,6 @@
 					aria-pressed={!loading}
 					onclick={() => {
 						loading = false;
-						done = [];
 						refused = '';
 					}}
 					data-testid="order-unloading">Unloading</button
@@ -94,7 +98,7 @@
 			<p class="quiet">
 				Drag a step by its handle, or use the arrows. What would leave the arm free to swing is not taken.
 			</p>
-			{#if refused !== ''}<p class="danger" role="alert" data-testid="refused">
+			{#if refused !== ''}<p class="danger" role="alert" tabindex="-1" bind:this={refusedNote} data-testid="refused">
 					<strong>Refused.</strong>
 					{refused}
 				</p>{/if}
@@ -113,7 +117,7 @@
 							<small class="quiet"
 								>{row === undefined
 									? ''
-									: `${Math.abs(row.momentNm).toFixed(0)} N·m ${row.momentNm >= 0 ? 'nose' : 'tail'} down; `}{row?.holds}{row?.clear
+									: `${together(showTorque(row.momentNm, units))} ${row.momentNm >= 0 ? 'nose' : 'tail'} down; `}{row?.holds}{row?.clear
 									? '; everybody clear'
 									: ''}</small
 							></span
@@ -169,23 +173,25 @@
 				<p class="who">
 					{next.step.held
 						? `One person holds the ${next.momentNm > 0 ? 'nose up' : 'tail up'} through this: ${kg(next.momentNm > 0 ? next.atNoseKg : next.atTailKg)} once it is done.`
-						: `Nobody holds: what is left is ${Math.abs(next.momentNm).toFixed(0)} N·m, and ${figures.freeLimitNm.toFixed(0)} may be left.`}
+						: `Nobody holds: what is left is ${together(showTorque(next.momentNm, units))}, and ${together(showTorque(figures.freeLimitNm, units))} may be left.`}
 				</p>
 				{#if next.clear}<p class="danger">Everybody clear of nose, tail and all between.</p>{/if}
-				<button type="button" class="go" onclick={() => (done = [...done, next.step.id])} data-testid="step-done"
+				<button type="button" class="go" onclick={() => bench.stepDone(field, next.step.id)} data-testid="step-done"
 					>Done</button
 				>
 			{:else}
-				<button type="button" class="second" onclick={() => (done = [])}>Begin anew</button>
+				<button type="button" class="second" onclick={() => bench.stepDone(field, null)}>Begin anew</button>
 			{/if}
 			{#if order.tips}<p class="danger" role="alert" data-testid="order-tips">{tippingInWords(order)}</p>{/if}
 			{#if order.hangsOnHand !== null}<p class="caution" data-testid="on-hand">
 					{onHandInWords(order.hangsOnHand)}
 				</p>{/if}
-			<p class="caution">An arm whips when its load comes off: weights off first, somebody holding, nobody under it.</p>
+			<p class="caution">{whipCaution}</p>
 			<p>
-				Greatest moment while nobody holds: <strong>{order.largestFreeNm.toFixed(0)} N·m</strong>. Left free it may keep
-				{figures.freeLimitNm.toFixed(0)} N·m: the nose as heavy as you want it, and what the pivot’s friction holds.
+				Greatest moment while nobody holds: <strong>{together(showTorque(order.largestFreeNm, units))}</strong>. Left
+				free it may keep
+				{together(showTorque(figures.freeLimitNm, units))}: the nose as heavy as you want it, and what the pivot’s
+				friction holds.
 			</p>
 			<p>
 				Least against tipping: <strong>{(Math.max(0, order.shakiest.reserve) * 100).toFixed(0)} %</strong>, after “{order

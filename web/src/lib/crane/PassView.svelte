@@ -11,7 +11,7 @@
 	import QuantityField from '$lib/fields/QuantityField.svelte';
 	import type { CranePass } from '$lib/model/crane';
 	import Slip from '$lib/slip/Slip.svelte';
-	import { unbroken } from '$lib/units/display';
+	import { showDistance, together, unbroken } from '$lib/units/display';
 	import Vial from '$lib/vial/Vial.svelte';
 	import { sharedCraneBench } from './craneBench.svelte';
 	import { keysOf, mostVia, withAnother, withKey, withoutKey } from './passKeys';
@@ -272,7 +272,7 @@
 							>
 						</p>{/if}
 					{#if further !== null}<p>
-							Or put {further.toFixed(2)} m more between arm and subject, with a longer lens.
+							Or put {together(showDistance(further, units))} more between arm and subject, with a longer lens.
 						</p>{/if}
 					<p>
 						Done anyway, the subject leaves the middle by <strong data-testid="pass-error"
@@ -293,9 +293,9 @@
 					<div>
 						<dt>Distance</dt>
 						<dd>
-							{Math.min(...result.samples.map(({ distanceM }) => distanceM)).toFixed(2)} to {Math.max(
-								...result.samples.map(({ distanceM }) => distanceM)
-							).toFixed(2)} m
+							{together(showDistance(Math.min(...result.samples.map(({ distanceM }) => distanceM)), units))} to {together(
+								showDistance(Math.max(...result.samples.map(({ distanceM }) => distanceM)), units)
+							)}
 						</dd>
 					</div>
 				</dl>

@@ -4,6 +4,8 @@
 	import { Pull } from '$lib/drawing/pull.svelte';
 	import { pxPerMetreFullSize, ratios } from '$lib/drawing/projection';
 	import type { CraneGeometry, CraneSetting } from '$lib/model/crane';
+	import type { UnitSystem } from '$lib/model/person';
+	import { showMass, together } from '$lib/units/display';
 	import { leastReserve, warnReserve } from './figures';
 	import { noseU } from './standing';
 
@@ -14,12 +16,23 @@
 		rose: ReturnType<typeof stabilityRose>;
 		/** Newtons on each foot. */
 		loadsN: readonly number[];
+		units: UnitSystem;
 		width: number;
 		height: number;
 		onswing?: ((swingRad: number) => void) | undefined;
 		onsettle?: (() => void) | undefined;
 	}
-	let { geometry, setting, rose, loadsN, width, height, onswing = undefined, onsettle = undefined }: Props = $props();
+	let {
+		geometry,
+		setting,
+		rose,
+		loadsN,
+		units,
+		width,
+		height,
+		onswing = undefined,
+		onsettle = undefined
+	}: Props = $props();
 
 	const reach = $derived(noseU(geometry, setting));
 	const feet = $derived(geometry.base.feetM);
@@ -78,7 +91,7 @@
 			x={middle.x + x * px * 1.16}
 			y={middle.y - y * px * 1.16 + (y < 0 ? 14 : -6)}
 			text-anchor={x < -0.1 ? 'end' : x > 0.1 ? 'start' : 'middle'}
-			>{(loadsN[index] ?? 0) <= 0 ? 'lifts' : `${((loadsN[index] ?? 0) / 9.80665).toFixed(0)} kg`}</text
+			>{(loadsN[index] ?? 0) <= 0 ? 'lifts' : together(showMass((loadsN[index] ?? 0) / 9.80665, units))}</text
 		>
 	{/each}
 	<!-- svelte-ignore a11y_no_noninteractive_tabindex -->

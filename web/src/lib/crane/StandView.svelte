@@ -12,7 +12,7 @@
 	import QuantityField from '$lib/fields/QuantityField.svelte';
 	import type { CraneGround, CraneSetting } from '$lib/model/crane';
 	import Slip from '$lib/slip/Slip.svelte';
-	import { showMass, together, unbroken } from '$lib/units/display';
+	import { showArea, showDistance, showForce, showMass, showSpeed, together, unbroken } from '$lib/units/display';
 	import Vial from '$lib/vial/Vial.svelte';
 	import { sharedCraneBench } from './craneBench.svelte';
 	import { type CraneFigures, leastReserve, warnReserve } from './figures';
@@ -52,25 +52,27 @@
 		return stabilityEnvelope({ ...input, arm: off }).reserve;
 	});
 	const noWeights = $derived(stabilityEnvelope({ ...input, arm: loadedArm(geometry, setting, bench.bodies) }).reserve);
-	const wanted = 0.35;
-	const ballast = $derived(
-		ballastFor({
-			...input,
-			base: input.base.slice(0, 1),
-			atM: [0, 0, 0.1],
-			wantedReserve: wanted
-		})
+	const wishes = [0.35, 0.5, 0.7] as const;
+	/** What ballast in the middle of the base, in all, would bring to which reserve; and what it has without any. */
+	const ballasts = $derived(
+		wishes.map((wantedReserve) => ({
+			wantedReserve,
+			...ballastFor({ ...input, base: input.base.slice(0, 1), atM: [0, 0, 0.1], wantedReserve })
+		}))
 	);
+	const bare = $derived(ballasts[0]?.reserveBefore ?? 0);
 	const area = $derived(drawnAreaM2(geometry, setting) + ground.moreAreaM2);
 	const wind = $derived(windForce({ speedMPerS: ground.windMPerS, areaM2: area }));
 	const worstFoot = $derived(Math.max(...pose.footLoadsN));
 	const floorBad = $derived(ground.floorN !== null && worstFoot > ground.floorN);
-	const fields: readonly {
-		readonly field: keyof CraneGround;
-		readonly label: string;
-		readonly quantity: 'angle' | 'count' | 'length' | 'mass';
-		readonly check: (value: number) => string | null;
-	}[] = [
+	const fields = $derived<
+		readonly {
+			readonly field: keyof CraneGround;
+			readonly label: string;
+			readonly quantity: 'angle' | 'speed' | 'area' | 'force' | 'length' | 'mass';
+			readonly check: (value: number) => string | null;
+		}[]
+	>([
 		{
 			field: 'slopeRad',
 			label: 'slope of the floor',
@@ -79,35 +81,35 @@
 		},
 		{
 			field: 'windMPerS',
-			label: 'wind, m/s',
-			quantity: 'count',
-			check: (v) => (v >= 0 && v <= 60 ? null : 'Between 0 and 60 m/s: 60 is a hurricane.')
+			label: 'wind',
+			quantity: 'speed',
+			check: (v) => (v >= 0 && v <= 60 ? null : `Between 0 and ${together(showSpeed(60, units))}: that is a hurricane.`)
 		},
 		{
 			field: 'moreAreaM2',
-			label: 'flags and sails, m²',
-			quantity: 'count',
-			check: (v) => (v >= 0 && v <= 40 ? null : 'Between 0 and 40 m².')
+			label: 'flags and sails',
+			quantity: 'area',
+			check: (v) => (v >= 0 && v <= 40 ? null : `Between 0 and ${together(showArea(40, units))}.`)
 		},
 		{
 			field: 'pushN',
-			label: 'a push of, N',
-			quantity: 'count',
-			check: (v) => (v >= 0 && v <= 3000 ? null : 'Between 0 and 3000 N.')
+			label: 'a push of',
+			quantity: 'force',
+			check: (v) => (v >= 0 && v <= 3000 ? null : `Between 0 and ${together(showForce(3000, units))}.`)
 		},
 		{
 			field: 'pushHeightM',
 			label: 'push at',
 			quantity: 'length',
-			check: (v) => (v >= 0 && v <= 4 ? null : 'Between 0 and 4 m.')
+			check: (v) => (v >= 0 && v <= 4 ? null : `Between 0 and ${together(showDistance(4, units))}.`)
 		},
 		{
 			field: 'ballastKg',
 			label: 'ballast on the base',
 			quantity: 'mass',
-			check: (v) => (v >= 0 && v <= 2000 ? null : 'Between 0 and 2000 kg.')
+			check: (v) => (v >= 0 && v <= 2000 ? null : `Between 0 and ${together(showMass(2000, units))}.`)
 		}
-	];
+	]);
 	const percent = (value: number) => `${(value * 100).toFixed(0)} %`.replace('-', '−');
 </script>
 
@@ -119,6 +121,7 @@
 				{setting}
 				{rose}
 				loadsN={pose.footLoadsN}
+				{units}
 				{width}
 				{height}
 				onswing={(swingRad) => bench.stands({ swingRad }, 'swing')}
@@ -140,9 +143,9 @@
 					/>
 				{/each}
 				<QuantityField
-					label="floor bears on a foot, kg"
+					label="floor bears on a foot"
 					value={ground.floorN === null ? 0 : ground.floorN / 9.80665}
-					quantity="count"
+					quantity="mass"
 					{units}
 					check={(value) => (value >= 0 && value <= 100000 ? null : '0: nobody has said.')}
 					onvalue={(value) => bench.ground({ floorN: value === 0 ? null : value * 9.80665 }, 'floor')}
@@ -153,7 +156,7 @@
 			<table>
 				<thead><tr><th>Reserve</th><th class="number">least</th><th></th></tr></thead>
 				<tbody>
-					{#each [['Loaded and balanced, worst swing and boom', reserve], ['Camera off, weights still on', cameraOff], ['Weights off, camera still on', noWeights], ['As the arm points now', pose.reserve]] as const as [words, value] (words)}
+					{#each [['Loaded and balanced, worst swing and boom', reserve], ['Camera off, all weights still on', cameraOff], ['Weights off, camera still on', noWeights], ['As the arm points now', pose.reserve]] as const as [words, value] (words)}
 						<tr
 							><th>{words}</th><td class="number figure" class:bad={value < leastReserve}>{percent(value)}</td><td
 								><Vial
@@ -184,26 +187,42 @@
 					With the weights that the slip asks for; until they hang the arm stays held.
 				</p>{/if}
 			{#if cameraOff < reserve - 0.02}<p class="caution" data-testid="camera-off">
-					With the camera off before the weights {cameraOff <= 0
+					With the camera off while all the weights hang {cameraOff <= 0
 						? 'it tips over'
-						: `only ${percent(cameraOff)} is left`}: weights off first.
+						: `only ${percent(cameraOff)} is left`}: weights off before it, as the order says.
 				</p>{/if}
 			<h2>What would make it more</h2>
 			<p data-testid="ballast">
-				{#if ballast.feasible && ballast.massKg === 0}It has {percent(wanted)} without any ballast.
-				{:else if ballast.feasible}<strong>{together(showMass(Math.ceil(ballast.massKg), units))}</strong> of ballast in
-					the middle of the base gives {percent(wanted)}{ground.ballastKg > 0
-						? `; ${together(showMass(ground.ballastKg, units))} stand there now`
-						: ''}.
-					<button
-						type="button"
-						class="link"
-						onclick={() => ballast.feasible && bench.ground({ ballastKg: Math.ceil(ballast.massKg) }, 'ballast')}
-						data-testid="put-ballast">Put it there</button
-					>
-				{:else}No ballast in the middle reaches {percent(wanted)}: widen the feet, lower the wind or the push, or take
-					weight off the arm.{/if}
+				It has <strong>{percent(reserve)}</strong>
+				{#if ground.ballastKg > 0}with the {together(showMass(ground.ballastKg, units))} of ballast that stand there; without
+					any, {percent(bare)}.{:else}without any ballast.{/if}
 			</p>
+			<ul class="ballasts">
+				{#each ballasts as wish (wish.wantedReserve)}
+					<li data-testid="ballast-{wish.wantedReserve * 100}">
+						{#if wish.feasible && wish.massKg === 0}
+							<span>{percent(wish.wantedReserve)}: there without any</span>
+						{:else if wish.feasible}
+							<span
+								>{percent(wish.wantedReserve)}:
+								<strong>{together(showMass(Math.ceil(wish.massKg), units))}</strong> in the middle of the base</span
+							>
+							{#if Math.ceil(wish.massKg) === ground.ballastKg}<span class="quiet">stands there now</span>
+							{:else}<button
+									type="button"
+									class="link"
+									onclick={() => wish.feasible && bench.ground({ ballastKg: Math.ceil(wish.massKg) }, 'ballast')}
+									data-testid="put-ballast-{wish.wantedReserve * 100}">Put it there</button
+								>{/if}
+						{:else}
+							<span
+								>{percent(wish.wantedReserve)}: not by ballast in the middle, which brings {percent(wish.mostReserve)} at
+								most. Widen the feet, lower the wind or the push, or take weight off the arm.</span
+							>
+						{/if}
+					</li>
+				{/each}
+			</ul>
 			<h2>On the floor</h2>
 			<p class:caution={floorBad} data-testid="floor">
 				{together(showMass(worstFoot / 9.80665, units))} on the worst {geometry.base.kind === 'dolly'
@@ -218,8 +237,9 @@
 					: 'Feet on boards, never on loose carpet.'}
 			</p>
 			<p class="quiet">
-				Wind of {ground.windMPerS} m/s on {area.toFixed(2)} m² is {wind.forceN.toFixed(0)} N (½ ρ c A v², c = 1.3), taken
-				at the pivot’s height; a gust half as fast again is more than twice that.
+				Wind of {together(showSpeed(ground.windMPerS, units))} on {together(showArea(area, units))} is {together(
+					showForce(wind.forceN, units)
+				)} (½ ρ c A v², c = 1.3), taken at the pivot’s height; a gust half as fast again is more than twice that.
 			</p>
 			<p class="quiet">
 				Reserve is what is left of the moment that holds it down, as a share of weight times the side’s distance from
@@ -287,5 +307,17 @@
 		th {
 			padding-left: 12px;
 		}
+	}
+	.ballasts {
+		display: grid;
+		gap: 2px;
+		font-size: 15px;
+	}
+	.ballasts li {
+		display: flex;
+		flex-wrap: wrap;
+		align-items: center;
+		gap: 2px 12px;
+		min-height: 34px;
 	}
 </style>

@@ -150,9 +150,9 @@
 	<Handle
 		x={pivot.x}
 		y={pivot.y}
-		label="Base of the crane at {standing.atM[0].toFixed(1)} m across, {standing.atM[1].toFixed(
-			1
-		)} m up the sheet; arrows move it"
+		label="Base of the crane at {together(showDistance(standing.atM[0], units))} across, {together(
+			showDistance(standing.atM[1], units)
+		)} up the sheet; arrows move it"
 		testId="venue-base"
 		ongrab={(event) => pull.grab(event, 'base')}
 		onkeydown={keysBase}

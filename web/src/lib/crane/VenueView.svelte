@@ -1,19 +1,17 @@
 <script lang="ts">
 	import '$lib/state/bench.css';
-	import { degFromRad } from '@poise/core';
 	import { ask } from '$lib/api';
 	import QuantityField from '$lib/fields/QuantityField.svelte';
 	import type { CraneStanding, Span } from '$lib/model/crane';
 	import type { Venue } from '$lib/model/venue';
 	import Slip from '$lib/slip/Slip.svelte';
-	import { showDistance, together, unbroken } from '$lib/units/display';
+	import { fieldText, showDistance, together, unbroken } from '$lib/units/display';
 	import { kindWords } from '$lib/venue/plan';
 	import Vial from '$lib/vial/Vial.svelte';
 	import { onMount } from 'svelte';
 	import { sharedCraneBench } from './craneBench.svelte';
 	import { boomsLeft, bubbleOf, freshStanding, readVenue, venueQuestion } from './inVenue';
 	import { reachAround } from './reach';
-	import { degreesSigned } from './slip';
 	import { VenueTrial } from './venueTrial.svelte';
 	import VenuePlanDrawing from './VenuePlanDrawing.svelte';
 
@@ -78,10 +76,11 @@
 	};
 	const settle = () => bench.document.settle();
 	const far = (metres: number) => together(showDistance(metres, units));
-	const ends = ([from, to]: Span) => unbroken(`${degreesSigned(from)} to ${degreesSigned(to)}`);
+	const tenths = (radians: number) => fieldText(radians, 'angle', units);
+	const leaning = (radians: number) => `${tenths(Math.abs(radians))}° ${radians >= 0 ? 'up' : 'down'}`;
+	const ends = ([from, to]: Span) => unbroken(`${leaning(from)} to ${leaning(to)}`);
 	/** Swings go on over the half turn: 171° to 213°. */
-	const turned = ([from, to]: Span) =>
-		unbroken(`${Math.round(degFromRad(from))}° to ${Math.round(degFromRad(to))}°`.replaceAll('-', '−'));
+	const turned = ([from, to]: Span) => unbroken(`${tenths(from)}° to ${tenths(to)}°`.replaceAll('-', '−'));
 	const stops = $derived<Span>(standing?.stopsRad ?? [-Math.PI, Math.PI]);
 	const booms = $derived<Span | null>(standing?.boomsRad ?? left);
 	const inside =

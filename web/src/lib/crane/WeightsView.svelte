@@ -47,8 +47,7 @@
 		else return;
 		event.preventDefault();
 	}
-	const grams = (kg: number) =>
-		(Math.abs(kg) >= 1 ? `${kg.toFixed(1)} kg` : `${(kg * 1000).toFixed(0)} g`).replace('-', '−');
+	const grams = (kg: number) => `${kg < 0 ? '−' : ''}${together(showMass(Math.abs(kg), units))}`;
 	const standing = $derived(slip.kind === 'move' ? figures.envelopeThen : figures.envelope);
 	const rows = $derived([
 		{

@@ -125,7 +125,7 @@ export function readVenue(
 	const byId = new Map(plan.shapes.map((shape) => [shape.id, shape]));
 	return {
 		all: free.every(Boolean),
-		keepTo: free.every(Boolean) ? null : keepTo(block, round),
+		keepTo: free.every(Boolean) ? null : within(keepTo(block, round), stopsRad, booms),
 		shares: block.clear.map((row, index) => ({
 			fromRad: block.swingRad[index]!,
 			toRad: block.swingRad[index + 1]!,
@@ -162,6 +162,24 @@ function allowed({ clear, swingRad, boomRad }: ClearPoses, stopsRad: Span | null
 		// The very edges of the cells where no turn lies between, so that a stop set there is found there again.
 		swingRad: [...swings, first + count].map((index) => swingRad[index] ?? -Math.PI + index * cell),
 		boomRad: boomRad.slice(low, top + 1)
+	};
+}
+
+/** Both ends to a tenth of a degree, drawn in and never out, so that what is said, what is set and what was proven are one figure. */
+const inTenths = ([from, to]: Span): Span => {
+	const tenth = Math.PI / 1800;
+	const drawn: Span = [Math.ceil(from / tenth - 1e-6) * tenth, Math.floor(to / tenth + 1e-6) * tenth];
+	return drawn[0] < drawn[1] ? drawn : [from, to];
+};
+
+/** A cell that the crane's own limits cut counts whole; what is proposed ends where they do. */
+function within(limits: Limits | null, stopsRad: Span | null, booms: Span): Limits | null {
+	if (limits === null) return null;
+	const cut = ([from, to]: Span, [least, greatest]: Span): Span => [Math.max(from, least), Math.min(to, greatest)];
+	const { swings } = limits;
+	return {
+		swings: swings === null ? null : inTenths(stopsRad === null ? swings : cut(swings, stopsRad)),
+		booms: limits.booms === null ? null : inTenths(cut(limits.booms, booms))
 	};
 }
 

@@ -6,7 +6,7 @@ import {
 	standardGravityMPerS2
 } from '@poise/core';
 import type { UnitSystem } from '$lib/model/person';
-import type { CraneGeometry, CraneGround, CraneSetting, CraneStep } from '$lib/model/crane';
+import type { CraneGeometry, CraneGround, CraneSetting, CraneStep, Hung } from '$lib/model/crane';
 import { showMass, together } from '$lib/units/display';
 import { type CraneFigures, leastReserve } from './figures';
 import {
@@ -19,6 +19,7 @@ import {
 	plateParts,
 	trimPart
 } from './standing';
+import { platesInWords } from './slip';
 
 export interface OrderRow {
 	readonly step: CraneStep;
@@ -52,15 +53,49 @@ export interface Order {
 	readonly impossible: string | null;
 }
 
-const stepWords = (step: CraneStep, plateKg: number, units: UnitSystem): string => {
-	const { what, on, share = 1 } = step;
+const stepWords = (geometry: CraneGeometry, step: CraneStep, plates: Hung, units: UnitSystem): string => {
+	const { what, on } = step;
 	if (what === 'bare') return 'Arm on its base, pinned';
 	if (what === 'head') return on ? 'Head on' : 'Head off';
 	if (what === 'camera') return on ? 'Camera on, locked and tried' : 'Camera off';
 	if (what === 'trim') return on ? 'Trim weight on' : 'Trim weight off';
-	if (what === 'plates') return `${together(showMass(plateKg * share, units))} of plates ${on ? 'on' : 'off'}`;
+	if (what === 'plates') return `${on ? 'Hang' : 'Take off'} ${platesInWords(geometry, plates, units)}`;
 	return on ? 'Hold the arm' : 'Let go, slowly';
 };
+
+/**
+ * The plates that hang, shared out over the steps that hang or take off some: whole plates, as near to each step's share as they
+ * come, the last step having what is left. Large plates first, as hands do it.
+ */
+export function sharedOut(geometry: Pick<CraneGeometry, 'plates'>, hung: Hung, steps: readonly CraneStep[]): Hung[] {
+	const portions = steps.filter(({ what }) => what === 'plates');
+	const totalKg = hungKg(geometry, hung);
+	const largestFirst = geometry.plates
+		.map((_, index) => index)
+		.sort((a, b) => massOf(geometry, b) - massOf(geometry, a));
+	let left = [...hung];
+	let askedKg = 0;
+	return portions.map(({ share = 1 }, portion) => {
+		if (portion === portions.length - 1) return left;
+		askedKg += totalKg * share;
+		const goneKg = totalKg - hungKg(geometry, left);
+		const taken = left.map(() => 0);
+		let restKg = askedKg - goneKg;
+		for (const index of largestFirst) {
+			const kg = massOf(geometry, index);
+			const count = Math.max(0, Math.min(left[index] ?? 0, Math.floor(restKg / kg + 1e-9)));
+			taken[index] = count;
+			restKg -= count * kg;
+		}
+		// One more of a small plate where that comes nearer.
+		const near = largestFirst.findLast((index) => (left[index] ?? 0) > (taken[index] ?? 0));
+		if (near !== undefined && restKg > massOf(geometry, near) / 2) taken[near] = (taken[near] ?? 0) + 1;
+		left = left.map((count, index) => count - (taken[index] ?? 0));
+		return taken;
+	});
+}
+
+const massOf = ({ plates }: Pick<CraneGeometry, 'plates'>, index: number) => plates[index]?.massKg ?? 0;
 
 /** An order of loading or unloading, each step reckoned, and where it would leave the arm free to swing. */
 export function checkedOrder(
@@ -73,7 +108,6 @@ export function checkedOrder(
 	units: UnitSystem,
 	ground: CraneGround
 ): Order {
-	const plateKg = hungKg(geometry, setting.hung);
 	const start = bareParts(geometry, setting);
 	const all = [
 		...start,
@@ -82,8 +116,10 @@ export function checkedOrder(
 		trimPart(geometry, setting.trimU)
 	];
 	const portions = steps.filter(({ what }) => what === 'plates');
+	const shares = sharedOut(geometry, setting.hung, steps);
+	const platesOf = (step: CraneStep): Hung => shares[portions.indexOf(step)] ?? geometry.plates.map(() => 0);
 	const portionParts = (step: CraneStep) =>
-		plateParts(geometry, setting.shareSecond, plateKg * (step.share ?? 1), `portion${step.id}`);
+		plateParts(geometry, setting.shareSecond, hungKg(geometry, platesOf(step)), `portion${step.id}`);
 	const begin = loading ? start : [...all, ...portions.flatMap(portionParts)];
 	const part = (what: CraneStep['what']) =>
 		what === 'head'
@@ -123,7 +159,7 @@ export function checkedOrder(
 		const noseHeavy = momentNm > 0;
 		return {
 			step,
-			words: stepWords(step, plateKg, units),
+			words: stepWords(geometry, step, platesOf(step), units),
 			holds: step.held
 				? `one holds the ${noseHeavy ? 'nose up' : 'tail up'}: ${together(showMass(noseHeavy ? kg / figures.noseU : kg / geometry.rear.lengthM, units))}`
 				: 'nobody holds',
@@ -164,6 +200,10 @@ function carried(parts: readonly CranePart[], liftedKg: number): readonly CraneP
 	const vM = parts.reduce((sum, part) => sum + part.massKg * part.vM, 0) / massKg;
 	return [{ id: 'arm', massKg: Math.max(0, massKg - liftedKg), uM: 0, vM }];
 }
+
+/** One sentence where the hand is; the orders keep to it: some weights go before the camera does. */
+export const whipCaution =
+	'An arm whips when its load comes off: weights off before the camera, as the steps say, somebody holding, nobody under it.';
 
 /** Where an order would have the crane tip, and what would not. */
 export const tippingInWords = ({ shakiest }: Order): string =>

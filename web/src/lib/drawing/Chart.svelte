@@ -16,10 +16,23 @@
 		label: string;
 		height?: number;
 		yDecimals?: number;
+		/** The least that the y axis spans, in its unit: below it is rounding and hand, not news. */
+		yLeast?: number;
+		xDecimals?: number;
 		/** Cuts off what would flatten the rest. */
 		yMost?: number | undefined;
 	}
-	let { lines, xTitle, yTitle, label, height = 300, yDecimals = 1, yMost = undefined }: Props = $props();
+	let {
+		lines,
+		xTitle,
+		yTitle,
+		label,
+		height = 300,
+		yDecimals = 1,
+		yLeast = 1,
+		xDecimals = 0,
+		yMost = undefined
+	}: Props = $props();
 
 	let place = $state<HTMLElement>();
 	interface Drawn {
@@ -29,6 +42,14 @@
 	let chart: Drawn | undefined;
 
 	const css = (name: string) => getComputedStyle(document.documentElement).getPropertyValue(name).trim();
+	/** Widens an axis that would otherwise blow up what is next to nothing. */
+	function leastSpan(): { readonly min: number; readonly max: number; readonly tickAmount: number } | object {
+		const values = lines.flatMap(({ points }) => points.map(([, y]) => y)).filter(Number.isFinite);
+		const [low, high] = [Math.min(...values), Math.max(...values)];
+		if (values.length === 0 || high - low >= yLeast) return {};
+		const middle = (low + high) / 2;
+		return { min: middle - yLeast / 2, max: middle + yLeast / 2, tickAmount: 4 };
+	}
 	function options(): ApexOptions {
 		const text = { colors: css('--quiet'), fontFamily: 'inherit', fontSize: '13px' };
 		const colours = [css('--press'), css('--ink'), css('--clay'), css('--clay')];
@@ -53,13 +74,13 @@
 			xaxis: {
 				type: 'numeric',
 				title: { text: xTitle, style: { color: css('--quiet'), fontWeight: 400 } },
-				labels: { style: text, formatter: (value: string) => String(Math.round(Number(value))) },
+				labels: { style: text, formatter: (value: string) => Number(value).toFixed(xDecimals).replace(/^-0$/, '0') },
 				axisBorder: { color: css('--ink') }
 			},
 			yaxis: {
-				...(yMost === undefined ? {} : { max: yMost, min: 0, tickAmount: 6 }),
+				...(yMost === undefined ? leastSpan() : { max: yMost, min: 0, tickAmount: 6 }),
 				title: { text: yTitle, style: { color: css('--quiet'), fontWeight: 400 } },
-				labels: { style: text, formatter: (value: number) => value.toFixed(yDecimals) }
+				labels: { style: text, formatter: (value: number) => value.toFixed(yDecimals).replace(/^-(0(?:\.0+)?)$/, '$1') }
 			},
 			grid: { borderColor: css('--rule') },
 			legend: {
@@ -68,7 +89,7 @@
 				position: 'top',
 				horizontalAlign: 'left'
 			},
-			tooltip: { theme: document.documentElement.dataset.theme === 'house' ? 'dark' : 'light' }
+			tooltip: { theme: document.documentElement.dataset.theme === 'day' ? 'light' : 'dark' }
 		};
 	}
 

@@ -67,7 +67,7 @@
 			name: 'Spin',
 			value: `${degrees(record.figures.foreLeanRad)} fore-aft, ${degrees(record.figures.sideLeanRad)} side`
 		},
-		{ name: 'Pan inertia', value: showInertia(record.figures.panInertiaKgM2) }
+		{ name: 'Pan inertia', value: showInertia(record.figures.panInertiaKgM2, units) }
 	]);
 
 	async function setUp(): Promise<string> {

@@ -2,7 +2,9 @@ import { degFromRad, gFromKg, mmFromM } from '@poise/core';
 import { hungKg, noseU, settledOn } from '$lib/crane/standing';
 import { freshCraneState } from '$lib/crane/state';
 import { craneBuilds } from '$lib/crane/swap';
+import { plateInWords } from '$lib/crane/slip';
 import type { CraneRecord } from '$lib/model/balance';
+import type { UnitSystem } from '$lib/model/person';
 import type { CraneBenchState, CraneRig, CraneSetting } from '$lib/model/crane';
 import type { Part } from '$lib/model/part';
 import { type Payload, standingParts } from '$lib/model/payload';
@@ -47,7 +49,7 @@ export function craneSetUp(
 }
 
 /** Weights, trim, length and figures of two crane balances side by side, also of different cranes. */
-export function craneTwoUp(a: CraneRecord, b: CraneRecord): TwoUp {
+export function craneTwoUp(a: CraneRecord, b: CraneRecord, units: UnitSystem = 'metric'): TwoUp {
 	const line = (
 		label: string,
 		unit: string,
@@ -64,7 +66,7 @@ export function craneTwoUp(a: CraneRecord, b: CraneRecord): TwoUp {
 	const names = (record: CraneRecord) => craneRecordParts(record).map(({ part }) => part.name);
 	return {
 		lines: [
-			...kinds.map((massKg) => line(`Plates of ${Number(massKg.toFixed(2))} kg`, '', 0, hung(massKg))),
+			...kinds.map((massKg) => line(`Plates of ${plateInWords(massKg, units)}`, '', 0, hung(massKg))),
 			line('Hung in all', 'g', 0, ({ crane, setting }) => gFromKg(hungKg(crane.geometry, setting.hung))),
 			line('Trim behind the pivot', 'mm', 1, ({ setting }) => Math.round(mmFromM(-setting.trimU) * 2) / 2),
 			line('On the upper line', '%', 0, ({ setting }) => setting.shareSecond * 100),
@@ -75,6 +77,9 @@ export function craneTwoUp(a: CraneRecord, b: CraneRecord): TwoUp {
 			line('Nose wanted', 'g', 0, ({ noseBiasKg }) => gFromKg(noseBiasKg)),
 			line('Reserve against tipping', '%', 0, ({ figures }) => figures.reserve * 100),
 			line('Ground slopes', '°', 1, ({ ground }) => degFromRad(ground.slopeRad)),
+			line('Wind', 'm/s', 1, ({ ground }) => ground.windMPerS),
+			line('Flags and sails', 'm²', 2, ({ ground }) => ground.moreAreaM2),
+			line('Push', 'N', 0, ({ ground }) => ground.pushN),
 			line('Ballast', 'g', 0, ({ ground }) => gFromKg(ground.ballastKg)),
 			line('Slips', '', 0, ({ slips }) => slips.length)
 		],

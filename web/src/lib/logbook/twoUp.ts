@@ -1,5 +1,18 @@
-import { mmFromM, readingAt, type Vec3 } from '@poise/core';
-import { combineBodies } from '@poise/core';
+import {
+	combineBodies,
+	inFromM,
+	kgFromG,
+	lbFromKg,
+	lbfFromN,
+	lbIn2FromKgM2,
+	mFromMm,
+	mmFromM,
+	mphFromMPerS,
+	readingAt,
+	sqFtFromM2,
+	type Vec3
+} from '@poise/core';
+import type { UnitSystem } from '$lib/model/person';
 import type { BalanceRecord } from '$lib/model/balance';
 import { mountedBodies, standingParts } from '$lib/model/payload';
 
@@ -8,6 +21,8 @@ export interface TwoUpLine {
 	readonly label: string;
 	readonly unit: string;
 	readonly decimals: number;
+	/** Read off a scale that is printed in this unit: it stays so for everybody. */
+	readonly printed?: boolean;
 	readonly a: number | null;
 	readonly b: number | null;
 }
@@ -54,6 +69,7 @@ export function twoUp(a: BalanceRecord, b: BalanceRecord): TwoUp {
 			...slides.map(([id, label]) => ({
 				label: `${label} reads`,
 				unit: 'mm',
+				printed: true,
 				decimals: 1,
 				a: reading(a, id),
 				b: reading(b, id)
@@ -85,3 +101,20 @@ export function namesLeft(names: readonly string[], others: readonly string[]): 
 		return at < 0;
 	});
 }
+
+/** A line in somebody's own units; a printed scale stays as it is printed. */
+export function inOwnUnits(line: TwoUpLine, units: UnitSystem): TwoUpLine {
+	const other = units === 'imperial' && line.printed !== true ? own[line.unit] : undefined;
+	if (other === undefined) return line;
+	const [unit, decimals, of] = other;
+	return { ...line, unit, decimals, a: line.a === null ? null : of(line.a), b: line.b === null ? null : of(line.b) };
+}
+
+const own: Readonly<Record<string, readonly [unit: string, decimals: number, of: (value: number) => number]>> = {
+	mm: ['in', 2, (value) => inFromM(mFromMm(value))],
+	g: ['lb', 2, (value) => lbFromKg(kgFromG(value))],
+	'm/s': ['mph', 1, mphFromMPerS],
+	'm²': ['ft²', 1, sqFtFromM2],
+	N: ['lbf', 0, lbfFromN],
+	'g·m²': ['lb·in²', 0, (value) => lbIn2FromKgM2(kgFromG(value))]
+};

@@ -105,7 +105,7 @@
 				{#each names as name, axis (name)}
 					<div>
 						<dt>About {name}</dt>
-						<dd class="figure">{showInertia(moments[axis] ?? 0)}</dd>
+						<dd class="figure">{showInertia(moments[axis] ?? 0, units)}</dd>
 						<dd class="quiet">as if {together(showLength(radii[axis] ?? 0, units))} out</dd>
 					</div>
 				{/each}

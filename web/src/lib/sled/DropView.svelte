@@ -3,7 +3,7 @@
 	import Chart from '$lib/drawing/Chart.svelte';
 	import type { Person } from '$lib/model/person';
 	import Slip from '$lib/slip/Slip.svelte';
-	import { showMove, together, unbroken } from '$lib/units/display';
+	import { axisOf, showInertia, showMove, together, unbroken } from '$lib/units/display';
 	import Vial from '$lib/vial/Vial.svelte';
 	import DayWishes from './DayWishes.svelte';
 	import DropPad from './DropPad.svelte';
@@ -21,6 +21,7 @@
 	let { person }: Props = $props();
 	const bench = sharedSledBench();
 	const units = $derived(bench.units);
+	const height = $derived(axisOf('length', units));
 	const figures = $derived(bench.figures as SledFigures);
 	const geometry = $derived(bench.sled.geometry);
 	const wantedS = $derived(bench.state.dropTimeS);
@@ -113,15 +114,15 @@
 			<div class="curve">
 				<Chart
 					lines={[
-						{ name: 'drop time', points: curve.map(([m, s]) => [m * 1000, s] as const), as: 'line' },
+						{ name: 'drop time', points: curve.map(([m, s]) => [height.of(m), s] as const), as: 'line' },
 						{
 							name: 'wanted',
 							points:
 								curve.length === 0
 									? []
 									: [
-											[curve[0]![0] * 1000, wantedS],
-											[curve[curve.length - 1]![0] * 1000, wantedS]
+											[height.of(curve[0]![0]), wantedS],
+											[height.of(curve[curve.length - 1]![0]), wantedS]
 										],
 							as: 'broken'
 						},
@@ -130,12 +131,12 @@
 							: [
 									{
 										name: 'as it stands',
-										points: [[bench.setting.gimbalM * 1000, figures.report.dropTimeS.fore] as const],
+										points: [[height.of(bench.setting.gimbalM), figures.report.dropTimeS.fore] as const],
 										as: 'dots' as const
 									}
 								])
 					]}
-					xTitle="gimbal above the foot, mm"
+					xTitle="gimbal above the foot, {height.unit}"
 					yTitle="drop time, s"
 					yMost={6}
 					label="Drop time against the height of the gimbal"
@@ -201,12 +202,10 @@
 				</p>
 			{:else}
 				<p data-testid="inertia">
-					<strong>{inertia.inertiaKgM2.toFixed(2)} kg·m²</strong> ± {inertia.sigmaKgM2.toFixed(2)} about its centre, {timing.plane ===
-					'fore'
-						? 'fore-aft'
-						: 'sideways'}; the drawing says {drawnInertia.toFixed(2)}. Its centre sits {together(
-						showMove(inertia.cgHeightM, units)
-					)} ± {together(showMove(inertia.cgSigmaM, units))} above the foot.
+					<strong>{showInertia(inertia.inertiaKgM2, units)}</strong> ± {showInertia(inertia.sigmaKgM2, units)} about its centre,
+					{timing.plane === 'fore' ? 'fore-aft' : 'sideways'}; the drawing says {showInertia(drawnInertia, units)}. Its
+					centre sits {together(showMove(inertia.cgHeightM, units))} ± {together(showMove(inertia.cgSigmaM, units))} above
+					the foot.
 				</p>
 			{/if}
 			<SledSeenBeside {bench} kinds={['drop']} />

@@ -5,7 +5,7 @@
 	import type { Person } from '$lib/model/person';
 	import type { WornSetup } from '$lib/model/sled';
 	import Slip from '$lib/slip/Slip.svelte';
-	import { showInertia, showMove, together, unbroken } from '$lib/units/display';
+	import { axisOf, showDistance, showInertia, showMove, together, unbroken } from '$lib/units/display';
 	import Vial from '$lib/vial/Vial.svelte';
 	import { onMount } from 'svelte';
 	import { counterOf, legsOf, reachable, reachCurve, settingAt } from './carry';
@@ -87,6 +87,8 @@
 		picked = null;
 	}
 	const legBandM = 0.06;
+	const across = $derived(axisOf('length', bench.units));
+	const inertia = $derived(axisOf('inertia', bench.units));
 </script>
 
 <div class="bench">
@@ -97,13 +99,19 @@
 					lines={[
 						{
 							name: 'pan inertia, balanced at every place',
-							points: curve.map((each) => [each.shiftM * 1000, each.panInertiaKgM2 * 1000] as const),
+							points: curve.map((each) => [across.of(each.shiftM), inertia.of(each.panInertiaKgM2)] as const),
 							as: 'line'
 						},
-						{ name: 'picked', points: point ? [[point.shiftM * 1000, point.panInertiaKgM2 * 1000]] : [], as: 'dots' }
+						{
+							name: 'picked',
+							points: point ? [[across.of(point.shiftM), inertia.of(point.panInertiaKgM2)]] : [],
+							as: 'dots'
+						}
 					]}
-					xTitle="{part.label} further forward than now, mm"
-					yTitle="pan inertia, g·m²"
+					xTitle="{part.label} further forward than now, {across.unit}"
+					xDecimals={bench.units === 'imperial' ? 1 : 0}
+					yTitle="pan inertia, {inertia.unit}"
+					yLeast={20}
 					yDecimals={0}
 					label="Pan inertia against reach"
 					height={200}
@@ -112,17 +120,19 @@
 					lines={[
 						{
 							name: 'lean that stays in a spin',
-							points: curve.map((each) => [each.shiftM * 1000, (each.foreLeanRad * 180) / Math.PI] as const),
+							points: curve.map((each) => [across.of(each.shiftM), (each.foreLeanRad * 180) / Math.PI] as const),
 							as: 'line'
 						},
 						{
 							name: 'picked',
-							points: point ? [[point.shiftM * 1000, (point.foreLeanRad * 180) / Math.PI]] : [],
+							points: point ? [[across.of(point.shiftM), (point.foreLeanRad * 180) / Math.PI]] : [],
 							as: 'dots'
 						}
 					]}
-					xTitle="{part.label} further forward than now, mm"
+					xTitle="{part.label} further forward than now, {across.unit}"
+					xDecimals={bench.units === 'imperial' ? 1 : 0}
 					yTitle="lean, °"
+					yLeast={1}
 					label="What stays of the dynamic balance against reach"
 					height={170}
 				/>
@@ -161,7 +171,7 @@
 		</div>
 	</section>
 	<div class="answer-column">
-		<Slip heading="Pan inertia now {showInertia(inertiaNow)}">
+		<Slip heading="Pan inertia now {showInertia(inertiaNow, bench.units)}">
 			{#snippet answer()}
 				{#if part === undefined || counterId === null}Nothing on this sled <strong>slides fore and aft</strong>
 				{:else if gone}{part.label}
@@ -170,7 +180,8 @@
 							`${together(showMove(point?.shiftM ?? 0, units))} ${(point?.shiftM ?? 0) > 0 ? 'forward' : 'back'}`
 						)}</strong
 					>: pan inertia {change >= 0 ? '+' : '−'}{Math.abs(change * 100).toFixed(0)} %
-				{:else}Pan inertia <strong data-testid="reach-strong">{unbroken(showInertia(inertiaNow))}</strong> as it stands{/if}
+				{:else}Pan inertia <strong data-testid="reach-strong">{unbroken(showInertia(inertiaNow, bench.units))}</strong> as
+					it stands{/if}
 			{/snippet}
 			<div class="chips" role="group" aria-label="What is carried further out">
 				{#each choices as item (item.id)}
@@ -221,7 +232,7 @@
 				<span>nearer</span>
 				<Vial
 					offset={(legBandM - legs.clearanceM) / legBandM}
-					label="Clear of the leg by {legs.clearanceM.toFixed(2)} m"
+					label="Clear of the leg by {together(showDistance(legs.clearanceM, units))}"
 				/>
 				<span>further</span>
 			</div>

@@ -82,7 +82,7 @@
 					</div>
 					<div>
 						<dt>Pan inertia</dt>
-						<dd class="figure">{showInertia(figures.report.panInertiaKgM2)}</dd>
+						<dd class="figure">{showInertia(figures.report.panInertiaKgM2, bench.units)}</dd>
 					</div>
 				</dl>
 			</div>

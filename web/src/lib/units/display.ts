@@ -1,6 +1,17 @@
 import {
 	celsiusFromFahrenheit,
 	degFromRad,
+	fahrenheitFromCelsius,
+	lbfFromN,
+	lbfFtFromNm,
+	lbIn2FromKgM2,
+	m2FromSqFt,
+	mphFromMPerS,
+	mPerSFromMph,
+	nFromLbf,
+	nmFromLbfFt,
+	ozfInFromNm,
+	sqFtFromM2,
 	gFromKg,
 	inFromM,
 	kgFromG,
@@ -27,7 +38,10 @@ export const together = ({ figure, unit }: Shown): string => `${figure} ${unit}`
 
 /** The same words with every figure held to its unit, for large type that breaks into lines. */
 export const unbroken = (words: string): string =>
-	words.replace(/([\d½¼¾]) (mm|m|in|ft|g|kg|lb|%|turns?|°|s|W|h|min)\b/g, '$1\u00a0$2');
+	words
+		// "1 × 10 kg" stays together, and so does every figure with its unit.
+		.replace(/(\d) × (\d)/g, '$1\u00a0×\u00a0$2')
+		.replace(/([\d½¼¾]) (mm|m|in|ft|g|kg|lb|%|turns?|°|s|W|h|min)\b/g, '$1\u00a0$2');
 
 /**
  * Words that were written down in one person's units, in another's: "back 14 mm" as "back 0.55 in". Figures in front of a unit
@@ -81,6 +95,17 @@ export const showShare = (share: number | null): Shown =>
 		? { figure: '–', unit: '' }
 		: { figure: share > 0 && share < 0.005 ? '<1' : plain(share * 100, 0), unit: '%' };
 
+/** An axis of a chart: its unit, and SI values as they stand along it. */
+export function axisOf(
+	quantity: 'length' | 'torque' | 'inertia',
+	units: UnitSystem
+): { readonly unit: string; readonly of: (value: number) => number } {
+	const imperial = units === 'imperial';
+	if (quantity === 'length') return imperial ? { unit: 'in', of: inFromM } : { unit: 'mm', of: mmFromM };
+	if (quantity === 'torque') return imperial ? { unit: 'lbf·ft', of: lbfFtFromNm } : { unit: 'N·m', of: same };
+	return imperial ? { unit: 'lb·in²', of: lbIn2FromKgM2 } : { unit: 'g·m²', of: gFromKg };
+}
+
 const quarters = ['', '¼', '½', '¾'];
 
 /** Angles to half a degree below ten, else whole; no sign. */
@@ -89,8 +114,48 @@ export function showAngle(radians: number): Shown {
 	return { figure: degrees < 9.75 ? plain(Math.round(degrees * 2) / 2, 1) : plain(degrees, 0), unit: '°' };
 }
 
-/** Moments of inertia in g·m², which keeps the figures of this trade between 0.1 and a few hundred. */
-export const showInertia = (kgM2: number): string => `${Number((kgM2 * 1000).toPrecision(3))} g·m²`;
+/** Moments of inertia in g·m² or lb·in², which keeps the figures of this trade between 0.1 and a few thousand. */
+export const showInertia = (kgM2: number, units: UnitSystem): string => {
+	const [value, unit] = units === 'imperial' ? [lbIn2FromKgM2(kgM2), 'lb·in²'] : [kgM2 * 1000, 'g·m²'];
+	return `${Number(value.toPrecision(3))} ${unit}`;
+};
+
+/** Torques to what a hand feels: whole newton metres from ten on, tenths from one, hundredths below; size only, no sign. */
+export function showTorque(newtonMetres: number, units: UnitSystem): Shown {
+	const size = Math.abs(newtonMetres);
+	if (units === 'metric') return { figure: roughly(size), unit: 'N·m' };
+	const pounds = lbfFtFromNm(size);
+	return pounds >= 1
+		? { figure: roughly(pounds), unit: 'lbf·ft' }
+		: { figure: roughly(ozfInFromNm(size)), unit: 'ozf·in' };
+}
+const roughly = (size: number): string =>
+	size === 0
+		? '0'
+		: size < 0.005
+			? '<0.01'
+			: size < 0.995
+				? size.toFixed(2)
+				: size < 9.95
+					? size.toFixed(1)
+					: size.toFixed(0);
+
+export const showForce = (newtons: number, units: UnitSystem): Shown =>
+	units === 'imperial'
+		? { figure: lbfFromN(newtons).toFixed(0), unit: 'lbf' }
+		: { figure: newtons.toFixed(0), unit: 'N' };
+export const showSpeed = (metresPerSecond: number, units: UnitSystem): Shown =>
+	units === 'imperial'
+		? { figure: plain(mphFromMPerS(metresPerSecond), 1), unit: 'mph' }
+		: { figure: plain(metresPerSecond, 1), unit: 'm/s' };
+export const showArea = (squareMetres: number, units: UnitSystem): Shown =>
+	units === 'imperial'
+		? { figure: sqFtFromM2(squareMetres).toFixed(1), unit: 'ft²' }
+		: { figure: squareMetres.toFixed(2), unit: 'm²' };
+export const showTemperature = (celsius: number, units: UnitSystem): Shown =>
+	units === 'imperial'
+		? { figure: fahrenheitFromCelsius(celsius).toFixed(0), unit: '°F' }
+		: { figure: celsius.toFixed(0), unit: '°C' };
 
 /** Hours and minutes: "2 h 05 min", "45 min". */
 export function showDuration(seconds: number): string {
@@ -121,6 +186,9 @@ export type Quantity =
 	| 'time'
 	| 'torque'
 	| 'temperature'
+	| 'speed'
+	| 'area'
+	| 'force'
 	| 'energy'
 	| 'voltage'
 	| 'current'
@@ -141,7 +209,10 @@ const perUnit: Record<Quantity, Readonly<Record<string, (value: number) => numbe
 	mass: { g: kgFromG, kg: (kilograms) => kilograms, lb: kgFromLb, oz: kgFromOz },
 	angle: { '°': radFromDeg, deg: radFromDeg, rad: same },
 	time: { s: same, min: (minutes) => minutes * 60, h: (hours) => hours * 3600 },
-	torque: { 'n·m': same, nm: same },
+	torque: { 'n·m': same, nm: same, 'lbf·ft': nmFromLbfFt, lbfft: nmFromLbfFt },
+	speed: { 'm/s': same, ms: same, 'km/h': (kmh) => kmh / 3.6, mph: mPerSFromMph },
+	area: { 'm²': same, m2: same, 'ft²': m2FromSqFt, ft2: m2FromSqFt },
+	force: { n: same, lbf: nFromLbf },
 	temperature: { '°c': same, c: same, '°f': celsiusFromFahrenheit, f: celsiusFromFahrenheit },
 	energy: { wh: same },
 	voltage: { v: same },
@@ -158,7 +229,6 @@ const fixedUnits: Partial<
 	angle: { unit: '°', decimals: 1, shown: degFromRad },
 	time: { unit: 's', decimals: 2, shown: same },
 	torque: { unit: 'N·m', decimals: 3, shown: same },
-	temperature: { unit: '°C', decimals: 1, shown: same },
 	energy: { unit: 'Wh', decimals: 1, shown: same },
 	voltage: { unit: 'V', decimals: 2, shown: same },
 	current: { unit: 'A', decimals: 2, shown: same },
@@ -169,11 +239,15 @@ const fixedUnits: Partial<
 
 /** The unit a bare number is read in. */
 export const fieldUnit = (quantity: Quantity, units: UnitSystem): string =>
-	fixedUnits[quantity]?.unit ?? ownUnits[quantity as 'length' | 'distance' | 'mass'][units];
+	fixedUnits[quantity]?.unit ?? ownUnits[quantity as keyof typeof ownUnits][units];
 const ownUnits = {
 	length: { metric: 'mm', imperial: 'in' },
 	distance: { metric: 'm', imperial: 'ft' },
-	mass: { metric: 'g', imperial: 'lb' }
+	mass: { metric: 'g', imperial: 'lb' },
+	temperature: { metric: '°C', imperial: '°F' },
+	speed: { metric: 'm/s', imperial: 'mph' },
+	area: { metric: 'm²', imperial: 'ft²' },
+	force: { metric: 'N', imperial: 'lbf' }
 } as const;
 
 const examples: Partial<Record<Quantity, string>> = {
@@ -182,7 +256,10 @@ const examples: Partial<Record<Quantity, string>> = {
 	mass: '660 g or 1.45 lb',
 	angle: '25 or 25°',
 	time: '1.4 s',
-	temperature: '18 °C',
+	temperature: '18 °C or 64 °F',
+	speed: '5 m/s or 11 mph',
+	area: '1.5 m² or 16 ft²',
+	force: '80 N or 18 lbf',
 	share: '85 %'
 };
 
@@ -190,7 +267,7 @@ const examples: Partial<Record<Quantity, string>> = {
 export function readQuantity(text: string, quantity: Quantity, units: UnitSystem): Read {
 	const typed = text.trim().toLowerCase().replace('−', '-').replace(',', '.');
 	if (typed === '') return { problem: 'Type a number.' };
-	const found = /^([+-]?)(?:(\d+(?:\.\d*)?|\.\d+)|(?:(\d+)\s+)?(\d+)\/(\d+))\s*([a-z"°·%]*)$/.exec(typed);
+	const found = /^([+-]?)(?:(\d+(?:\.\d*)?|\.\d+)|(?:(\d+)\s+)?(\d+)\/(\d+))\s*([a-z"°·%/²2]*)$/.exec(typed);
 	const known = perUnit[quantity];
 	if (found === null)
 		return {
@@ -210,6 +287,10 @@ export function fieldText(value: number, quantity: Quantity, units: UnitSystem):
 	const fixed = fixedUnits[quantity];
 	if (fixed !== undefined) return plain(fixed.shown(value), fixed.decimals);
 	if (quantity === 'length') return units === 'metric' ? plain(mmFromM(value), 1) : plain(inFromM(value), 3);
+	if (quantity === 'temperature') return plain(units === 'metric' ? value : fahrenheitFromCelsius(value), 1);
+	if (quantity === 'speed') return plain(units === 'metric' ? value : mphFromMPerS(value), 1);
+	if (quantity === 'area') return plain(units === 'metric' ? value : sqFtFromM2(value), 2);
+	if (quantity === 'force') return plain(units === 'metric' ? value : lbfFromN(value), units === 'metric' ? 0 : 1);
 	if (quantity === 'distance') return plain(units === 'metric' ? value : ftFromM(value), units === 'metric' ? 3 : 2);
 	return units === 'metric' ? plain(gFromKg(value), 1) : plain(lbFromKg(value), 3);
 }

@@ -1,11 +1,11 @@
 import { degFromRad, stabilityAt } from '@poise/core';
 import { craneFigures, leastReserve } from '$lib/crane/figures';
-import { checkedOrder } from '$lib/crane/order';
-import { craneSlip, dangerOf, platesInWords, staysInWords } from '$lib/crane/slip';
-import { envelopeOf, hungKg, type MountedBody, settledOn } from '$lib/crane/standing';
+import { checkedOrder, refusalInWords, tippingInWords } from '$lib/crane/order';
+import { craneSlip, dangerOf, platesInWords, pullsInWords, staysInWords } from '$lib/crane/slip';
+import { drawnAreaM2, envelopeOf, hungKg, type MountedBody, settledOn } from '$lib/crane/standing';
 import type { CraneBenchState, CraneRig, Span } from '$lib/model/crane';
 import type { UnitSystem } from '$lib/model/person';
-import { showMass, showMove, together } from '$lib/units/display';
+import { showArea, showForce, showMass, showMove, showSpeed, together } from '$lib/units/display';
 import type { PdfDocument } from './pdf';
 
 /** One page that a crew can tape to the base: what hangs, in which order, who holds, what it must not do. */
@@ -27,27 +27,36 @@ export function craneSheet(
 	const danger = dangerOf(figures.envelope);
 	const input = envelopeOf(geometry, setting, payload.bodies, bench.ground);
 	const feet = stabilityAt({ ...input, swingRad: 0, boomRad: 0 }).footLoadsN;
-	const order = (loading: boolean) =>
-		checkedOrder(
-			geometry,
-			setting,
-			payload.bodies,
-			figures,
-			loading ? bench.loading : bench.unloading,
-			loading,
-			units,
-			bench.ground
-		).rows.map(({ words, holds, ok, reserve, letGo }, index) => ({
-			text: [
-				{ text: `${index + 1}. ${words}`, bold: true },
-				`: ${holds}; `,
-				reserve <= 0
-					? { text: 'TIPS', bold: true }
-					: `reserve\u00a0${(reserve * 100).toFixed(0)}\u00a0%${letGo < leastReserve ? ', tips if let go' : ''}`,
-				...(ok ? [] : [{ text: '  REFUSED', bold: true }])
-			],
-			margin: [0, 0, 0, 1]
-		}));
+	/** The steps of an order; one that is refused, or leaves less than the least reserve, is no step and stops the list. */
+	const order = (loading: boolean) => {
+		const steps = loading ? bench.loading : bench.unloading;
+		const checked = checkedOrder(geometry, setting, payload.bodies, figures, steps, loading, units, bench.ground);
+		const bad = checked.rows.findIndex(({ ok, reserve }) => !ok || reserve < leastReserve);
+		const good = bad === -1 ? checked.rows : checked.rows.slice(0, bad);
+		const stops = checked.rows[bad];
+		return [
+			...good.map(({ words, holds, reserve, letGo }, index) => ({
+				text: [
+					{ text: `${index + 1}. ${words}`, bold: true },
+					`: ${holds}; `,
+					`reserve\u00a0${(reserve * 100).toFixed(0)}\u00a0%${letGo < leastReserve ? ', tips if let go' : ''}`
+				],
+				margin: [0, 0, 0, 1]
+			})),
+			...(stops === undefined && checked.impossible === null
+				? []
+				: [
+						{
+							text:
+								checked.impossible ??
+								`Stop here. “${stops?.words}” is refused: ${stops?.ok === false ? refusalInWords(stops, units) : tippingInWords(checked)} Make another order before anything is lifted.`,
+							bold: true,
+							color: '#A4471F',
+							margin: [0, 2, 0, 2]
+						}
+					])
+		];
+	};
 	const row = (name: string, value: string) => [
 		{ text: name, color: '#444' },
 		{ text: value, font: 'Figures', bold: true }
@@ -97,18 +106,21 @@ export function craneSheet(
 						row('On the worst foot, level', kg(Math.max(...feet) / 9.80665)),
 						row(
 							'Reckoned with',
-							`slope ${degFromRad(bench.ground.slopeRad).toFixed(1)}°, wind ${bench.ground.windMPerS} m/s, push ${bench.ground.pushN} N, ballast ${kg(bench.ground.ballastKg)}`
+							`slope ${degFromRad(bench.ground.slopeRad).toFixed(1)}°, wind ${together(showSpeed(bench.ground.windMPerS, units))} on ${together(showArea(drawnAreaM2(geometry, setting) + bench.ground.moreAreaM2, units))} of sail, push ${together(showForce(bench.ground.pushN, units))}, ballast ${kg(bench.ground.ballastKg)}`
 						)
 					]
 				},
 				layout: 'lightHorizontalLines',
 				margin: [0, 2, 0, 6]
 			},
-			{ text: staysInWords(figures), margin: [0, 0, 0, 8] },
+			{
+				text: [pullsInWords(figures, units), staysInWords(figures, units)].filter((each) => each !== null).join(' '),
+				margin: [0, 0, 0, 8]
+			},
 			{
 				columns: [
 					{ stack: [{ text: 'Loading', bold: true, fontSize: 13 }, ...order(true)] },
-					{ stack: [{ text: 'Unloading: weights off first', bold: true, fontSize: 13 }, ...order(false)] }
+					{ stack: [{ text: 'Unloading: weights before the camera', bold: true, fontSize: 13 }, ...order(false)] }
 				],
 				columnGap: 18,
 				fontSize: 10

@@ -6,7 +6,7 @@
 	import RigDrawing from '$lib/balance/RigDrawing.svelte';
 	import { craneRecordParts, craneTwoUp } from '$lib/logbook/craneCompare';
 	import { sledRecordParts, sledTwoUp } from '$lib/logbook/sledCompare';
-	import { recordParts, twoUp, type TwoUpLine } from '$lib/logbook/twoUp';
+	import { inOwnUnits, recordParts, twoUp, type TwoUpLine } from '$lib/logbook/twoUp';
 	import { stoodWords } from '$lib/logbook/stood';
 	import { when } from '$lib/logbook/when';
 	import type { BalanceRecord, CraneRecord, SledRecord } from '$lib/model/balance';
@@ -24,7 +24,7 @@
 		const { a, b } = data;
 		if (a === null || b === null || a.kind !== b.kind) return null;
 		if (isSled(a)) return sledTwoUp(a, b as SledRecord);
-		return isCrane(a) ? craneTwoUp(a, b as CraneRecord) : twoUp(a, b as BalanceRecord);
+		return isCrane(a) ? craneTwoUp(a, b as CraneRecord, units) : twoUp(a, b as BalanceRecord);
 	});
 	const drawnWidth = $derived(Math.max(280, (width < 800 ? width : width / 2) - 60));
 	const pair = $derived([data.a, data.b].filter((each) => each !== null));
@@ -125,15 +125,20 @@
 					>
 					<tbody>
 						{#each compared.lines as line (line.label)}
+							{@const told = inOwnUnits(line, units)}
 							<tr data-line={line.label}>
-								<th>{line.label}</th>
-								<td class="number figure">{shown(line.a, line)}</td>
-								<td class="number figure">{shown(line.b, line)}</td>
-								<td class="number figure">{difference(line)}</td>
+								<th
+									>{line.label}{#if units === 'imperial' && line.printed}<small class="quiet">
+											as printed</small
+										>{/if}</th
+								>
+								<td class="number figure">{shown(told.a, told)}</td>
+								<td class="number figure">{shown(told.b, told)}</td>
+								<td class="number figure">{difference(told)}</td>
 								<td
 									>{#if line.a !== null && line.b !== null}<Vial
 											offset={(line.b - line.a) / tolerance(line)}
-											label="{line.label}: {difference(line)}"
+											label="{line.label}: {difference(told)}"
 										/>{/if}</td
 								>
 							</tr>

@@ -6,6 +6,7 @@
 	import QuantityField from '$lib/fields/QuantityField.svelte';
 	import { when } from '$lib/logbook/when';
 	import { type HorizonEntry, type NewHorizonEntry, sinceCalibration } from '$lib/model/horizon';
+	import { showTemperature, together } from '$lib/units/display';
 	import SheetLinks from '$lib/state/SheetLinks.svelte';
 	import Vial from '$lib/vial/Vial.svelte';
 
@@ -110,9 +111,10 @@
 		{#if trend === null}<strong>Log a reading</strong> after power-on, and another ten minutes later{:else if trend.why === 'leans'}<strong
 				>Recalibrate now</strong
 			>: it leans {lean(trend.nowRad)}{:else if trend.why === 'temperature'}<strong>Recalibrate</strong>: it is far from
-			the {calibratedAtC?.toFixed(0)} °C it was calibrated at{:else if trend.why === 'drifts'}Recalibrate within <strong
-				>{Math.max(1, Math.round(trend.dueInMinutes ?? 0))} min</strong
-			>{:else}<strong>Steady</strong>, {lean(trend.nowRad)}{/if}
+			the {calibratedAtC == null ? '' : together(showTemperature(calibratedAtC, units))} it was calibrated at{:else if trend.why === 'drifts'}Recalibrate
+			within <strong>{Math.max(1, Math.round(trend.dueInMinutes ?? 0))} min</strong>{:else}<strong>Steady</strong>, {lean(
+				trend.nowRad
+			)}{/if}
 	</p>
 	{#if trend !== null}
 		<div class="vial">
@@ -141,6 +143,7 @@
 					yTitle="lean, degrees clockwise"
 					label="Horizon readings over time"
 					yDecimals={2}
+					yLeast={0.5}
 				/>
 			{/if}
 			<div class="row">
@@ -167,7 +170,13 @@
 					value={temperatureC}
 					quantity="temperature"
 					{units}
-					check={(value) => (value >= -40 && value <= 70 ? null : 'Between −40 and 70 °C.')}
+					check={(value) =>
+						value >= -40 && value <= 70
+							? null
+							: `Between ${together(showTemperature(-40, units))} and ${together(showTemperature(70, units))}.`.replaceAll(
+									'-',
+									'−'
+								)}
 					onvalue={(value) => (temperatureC = value)}
 				/>
 				<button type="button" class="go" disabled={busy} onclick={() => add('reading')} data-testid="log-reading"
@@ -184,7 +193,7 @@
 								<td>{when(entry.at)}</td>
 								<td>{entry.kind === 'calibration' ? 'Recalibrated' : lean(entry.rollRad)}</td>
 								<td class="number figure">{entry.minutes.toFixed(0)} min</td>
-								<td class="number figure">{entry.temperatureC.toFixed(0)} °C</td>
+								<td class="number figure">{together(showTemperature(entry.temperatureC, units)).replace('-', '−')}</td>
 								<td>{entry.personName}</td>
 								<td><button type="button" class="tool" onclick={() => drop(entry.id)}>Throw away</button></td>
 							</tr>
@@ -212,7 +221,8 @@
 				onvalue={(value) => (limitDeg = value)}
 			/>
 			<p class="quiet">
-				Beyond {temperatureLimitC} °C from the temperature of the last calibration it is due in any case.
+				Beyond {units === 'imperial' ? `${Math.round(temperatureLimitC * 1.8)} °F` : `${temperatureLimitC} °C`} from the temperature
+				of the last calibration it is due in any case.
 			</p>
 		</div>
 	</div>
