@@ -116,7 +116,6 @@
 		heading="Guide: {data.payload.name} on {data.rig.name}"
 		links={benchSheets(data.rig.id, data.payload.id)}
 	/>
-	<p class="what">{data.payload.name} on {data.rig.name}</p>
 	{#if figures === null || figures.fit === 'tooHeavy' || stuck}
 		<Slip heading="Before the sequence">
 			{#snippet answer()}This needs the <strong>bench</strong> first{/snippet}
@@ -232,7 +231,7 @@
 		{/each}
 	</ol>
 	<div class="foot">
-		<button type="button" class="link" onclick={() => bench.undo()} disabled={!bench.canUndo} data-testid="guide-undo"
+		<button type="button" class="undo" onclick={() => bench.undo()} disabled={!bench.canUndo} data-testid="guide-undo"
 			>Undo</button
 		>
 		<span class="quiet"
@@ -269,10 +268,22 @@
 		display: grid;
 		gap: 10px;
 	}
-	.what {
-		padding: 0 4px;
-		color: var(--quiet);
-		font-size: 15px;
+	/* Read from a metre away, with the other hand on the rig. */
+	.guide :global(.answer) {
+		font-size: clamp(48px, 7vw, 60px);
+		line-height: 1.04;
+	}
+	.undo {
+		min-height: 48px;
+		min-width: 96px;
+		border: 1.5px solid var(--press);
+		border-radius: 6px;
+		color: var(--press);
+		font-weight: 700;
+	}
+	.undo:disabled {
+		border-color: var(--rule);
+		color: var(--edge);
 	}
 	.detail {
 		font-size: 19px;
@@ -314,7 +325,7 @@
 		padding: 4px;
 	}
 	.vials button {
-		min-height: 34px;
+		min-height: 44px;
 		font-size: 14px;
 		color: var(--quiet);
 		display: flex;

@@ -6,6 +6,7 @@
 	import { showAngle, showLength, showMass, showMove, together } from '$lib/units/display';
 	import type { NewLook } from './gimbalBench.svelte';
 	import { fallsWord, poseFor } from './benchSlip';
+	import { showAnswer } from '$lib/shell/bringIntoView';
 	import { lookAt, type Measured } from './lookAt';
 
 	/** What the loose axis does: three big buttons, or rest and swing, or a pocket scale. */
@@ -19,7 +20,11 @@
 		/** It was just seen to hold here: the middle of where it holds can be looked for. */
 		canSeek?: boolean;
 	}
-	let { rig, chain, positionsM, slide, units, onlook, canSeek = false }: Props = $props();
+	let { rig, chain, positionsM, slide, units, onlook: tell, canSeek = false }: Props = $props();
+	function onlook(look: NewLook) {
+		tell(look);
+		void showAnswer();
+	}
 
 	let way = $state<'buttons' | 'swing' | 'scale'>('buttons');
 	const axisId = $derived(slide.balances);

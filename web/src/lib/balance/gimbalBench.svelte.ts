@@ -1,9 +1,11 @@
 import type { Remedy } from '@poise/core';
 import { ask } from '$lib/api';
 import type { BalanceOrder, BenchState, Look, Nudge } from '$lib/model/balance';
+import { refused } from '$lib/fields/refused.svelte';
 import type { Positions, Rig } from '$lib/model/rig';
 import { begin, change, type History, redo, settle, undo } from '$lib/state/history';
 import { keepSoon, recall } from '$lib/state/kept';
+import { holds } from '$lib/state/saveOver';
 import {
 	type BenchFigures,
 	benchFigures,
@@ -108,9 +110,12 @@ export class GimbalBench {
 	/** Takes back what this browser kept and the server never confirmed. Call once, in the browser. */
 	restore(): void {
 		const kept = recall<Kept>(this.#key);
-		if (kept?.dirty !== true) return;
-		this.#history = kept.history;
-		this.#touched();
+		if (kept === null) return;
+		if (kept.dirty) {
+			this.#history = kept.history;
+			this.#touched();
+		} else if (holds(this.state, kept.history.present) && holds(kept.history.present, this.state))
+			this.#history = kept.history;
 	}
 
 	get positionsM(): Positions {
@@ -120,7 +125,7 @@ export class GimbalBench {
 		return this.#history.present.nudges;
 	}
 	get canUndo(): boolean {
-		return this.#history.past.length > 0;
+		return refused.count > 0 || this.#history.past.length > 0;
 	}
 	get canRedo(): boolean {
 		return this.#history.future.length > 0;
@@ -215,7 +220,7 @@ export class GimbalBench {
 		this.#history = settle(this.#history);
 	}
 	undo(): void {
-		if (!this.canUndo) return;
+		if (refused.takeBack() || !this.canUndo) return;
 		this.#history = undo(this.#history);
 		this.#touched();
 	}

@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { showMass, showMove, together } from '$lib/units/display';
 	import type { CraneLook } from '$lib/model/crane';
+	import { showAnswer } from '$lib/shell/bringIntoView';
 	import type { CraneBench } from './craneBench.svelte';
 	import type { CraneFigures } from './figures';
 
@@ -20,7 +21,14 @@
 	<p class="ask">One at the tail, nobody under it: open the hands a finger’s breadth at level. What does the arm do?</p>
 	<div class="three">
 		{#each ['sinks', 'stays', 'rises'] as const as what (what)}
-			<button type="button" onclick={() => bench.look(what)} data-testid="arm-{what}">{words[what]}</button>
+			<button
+				type="button"
+				onclick={() => {
+					bench.look(what);
+					void showAnswer();
+				}}
+				data-testid="arm-{what}">{words[what]}</button
+			>
 		{/each}
 	</div>
 	{#if bench.state.believeDrawing === true && looks.length > 0}

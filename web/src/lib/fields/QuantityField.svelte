@@ -1,5 +1,7 @@
 <script lang="ts">
 	import type { UnitSystem } from '$lib/model/person';
+	import { onDestroy } from 'svelte';
+	import { refused } from './refused.svelte';
 	import { fieldText, fieldUnit, type Quantity, readQuantity } from '$lib/units/display';
 
 	interface Props {
@@ -42,7 +44,15 @@
 		const result = readQuantity(text, quantity, units);
 		problem = 'problem' in result ? result.problem : (check?.(result.value) ?? null);
 		if (problem === null && 'value' in result) onvalue(result.value);
+		tell();
 	}
+
+	/** What is refused is not saved: the page says so, and undo takes it away. */
+	function tell() {
+		if (problem === null) refused.drop(uid);
+		else refused.add(uid, () => (typed = problem = null));
+	}
+	onDestroy(() => refused.drop(uid));
 
 	/** A figure that cannot be used stays in the field, with its message, until it is mended. */
 	function leave() {
@@ -57,6 +67,7 @@
 		const next = value + direction * (event.shiftKey ? 0.01 : 0.001);
 		if (check?.(next)) return;
 		typed = problem = null;
+		tell();
 		onvalue(next);
 	}
 </script>

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { refused, refusedWords } from '$lib/fields/refused.svelte';
 	import type { PayloadEditor } from './payloadEditor.svelte';
 
 	let { editor }: { editor: PayloadEditor } = $props();
@@ -38,13 +39,13 @@
 	<button
 		type="button"
 		class="save"
-		class:trouble={['away', 'refused', 'stale'].includes(editor.state)}
+		class:trouble={refused.count > 0 || ['away', 'refused', 'stale'].includes(editor.state)}
 		onclick={() => editor.save()}
 		title="Save now (Ctrl+S)"
 		data-testid="save"
-		data-state={editor.state}
+		data-state={refused.count > 0 ? 'refused' : editor.state}
 	>
-		{words[editor.state]}
+		{refused.count > 0 ? refusedWords(refused.count) : words[editor.state]}
 	</button>
 </div>
 

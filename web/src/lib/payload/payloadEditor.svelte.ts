@@ -1,6 +1,7 @@
 import { combineBodies, type Vec3 } from '@poise/core';
 import { v7 as newId } from 'uuid';
 import { ask } from '$lib/api';
+import { refused } from '$lib/fields/refused.svelte';
 import type { Part } from '$lib/model/part';
 import { type Attitude, plainAttitude, quarterTurned } from '$lib/model/attitude';
 import {
@@ -108,7 +109,7 @@ export class PayloadEditor {
 	readonly parts: readonly StandingPart[] = $derived(standingParts(this.#history.present, this.#shelf));
 	readonly totals = $derived(this.parts.length === 0 ? null : combineBodies({ bodies: this.parts.map(bodyOf) }));
 	get canUndo(): boolean {
-		return this.#history.past.length > 0;
+		return refused.count > 0 || this.#history.past.length > 0;
 	}
 	get canRedo(): boolean {
 		return this.#history.future.length > 0;
@@ -174,7 +175,7 @@ export class PayloadEditor {
 	}
 
 	undo(): void {
-		if (!this.canUndo) return;
+		if (refused.takeBack() || !this.canUndo) return;
 		this.#history = undo(this.#history);
 		this.#touched();
 	}

@@ -64,9 +64,14 @@ export function asRefusal(thrown: unknown): Refusal {
 		'CONNECTION_ENDED',
 		'CONNECTION_DESTROYED',
 		'ECONNREFUSED',
+		'ECONNRESET',
+		'EPIPE',
 		'ENOENT'
 	];
-	if (code !== undefined && (code.startsWith('08') || code.startsWith('57P') || away.includes(code)))
+	if (
+		code !== undefined &&
+		(code.startsWith('08') || code.startsWith('57P') || code === '25P03' || away.includes(code))
+	)
 		return new Refusal('databaseAway');
 	return new Refusal('internal');
 }
@@ -74,5 +79,13 @@ export function asRefusal(thrown: unknown): Refusal {
 function databaseCode(thrown: unknown): string | undefined {
 	if (!(thrown instanceof Error)) return undefined;
 	const { code } = thrown as { code?: unknown };
-	return typeof code === 'string' ? code : databaseCode(thrown.cause);
+	if (typeof code === 'string') return code;
+	// The driver names these by their words alone.
+	if (
+		/^(Connection terminated|Client has encountered a connection error|timeout exceeded when trying to connect)/i.test(
+			thrown.message
+		)
+	)
+		return 'CONNECTION_CLOSED';
+	return databaseCode(thrown.cause);
 }

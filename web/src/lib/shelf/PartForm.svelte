@@ -2,6 +2,7 @@
 	import { ask } from '$lib/api';
 	import { type Part, type PartKind, partKinds } from '$lib/model/part';
 	import type { UnitSystem } from '$lib/model/person';
+	import { bringIntoView } from '$lib/shell/bringIntoView';
 	import { forget, keep, recall } from '$lib/state/kept';
 	import { fieldUnit } from '$lib/units/display';
 	import Button from 'flowbite-svelte/Button.svelte';
@@ -42,6 +43,8 @@
 
 	onMount(() => {
 		text = { ...start, ...recall<PartText>(key) };
+		// On a phone the form opens a screen below the button.
+		void bringIntoView(form?.querySelector<HTMLElement>('input'));
 	});
 
 	const unit = $derived(fieldUnit('length', units));

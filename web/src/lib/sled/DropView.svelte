@@ -10,6 +10,7 @@
 	import { dropCurve, dropPerMm, dropPlan, ownInertia, timedDrops, trueInertia } from './drops';
 	import { dropBandS, type SledFigures } from './figures';
 	import { planeWords } from './seen';
+	import { showAnswer } from '$lib/shell/bringIntoView';
 	import SledSeenBeside from './SledSeenBeside.svelte';
 	import SledSeenRoll from './SledSeenRoll.svelte';
 	import { sharedSledBench } from './sledBench.svelte';
@@ -39,6 +40,7 @@
 	function take() {
 		if (timed === null) return;
 		bench.takeDrops(timed.dropTimeS, timed.sigmaS);
+		void showAnswer();
 	}
 	function go() {
 		if (plan.kind !== 'move') return;

@@ -2,7 +2,8 @@
 	import { radFromDeg, type SledPlane } from '@poise/core';
 	import QuantityField from '$lib/fields/QuantityField.svelte';
 	import { showLength, together } from '$lib/units/display';
-	import type { SledBench } from './sledBench.svelte';
+	import { showAnswer } from '$lib/shell/bringIntoView';
+	import type { NewSeen, SledBench } from './sledBench.svelte';
 
 	/** What the sled does when it is let go: which way it leans, by how much, in degrees or lines of the bubble. */
 	interface Props {
@@ -26,8 +27,12 @@
 	const offsetM = $derived(
 		report === undefined || report.dropHeightM <= 0 ? null : report.dropHeightM * Math.tan(leanRad)
 	);
+	function saw(...looks: readonly NewSeen[]) {
+		bench.look(...looks);
+		void showAnswer();
+	}
 	const take = () => {
-		bench.look({ kind: 'rest', plane, leanRad, sigmaRad });
+		saw({ kind: 'rest', plane, leanRad, sigmaRad });
 		angleRad = lines = 0;
 		way = 'buttons';
 	};
@@ -38,7 +43,7 @@
 		['Leans right', 'side', -1]
 	];
 	function stands() {
-		bench.look({ kind: 'way', plane: 'fore', way: 0 }, { kind: 'way', plane: 'side', way: 0 });
+		saw({ kind: 'way', plane: 'fore', way: 0 }, { kind: 'way', plane: 'side', way: 0 });
 	}
 </script>
 
@@ -47,7 +52,7 @@
 	{#if way === 'buttons'}
 		<div class="sees">
 			{#each sees as [text, on, side] (text)}
-				<button type="button" onclick={() => bench.look({ kind: 'way', plane: on, way: side })}>{text}</button>
+				<button type="button" onclick={() => saw({ kind: 'way', plane: on, way: side })}>{text}</button>
 			{/each}
 			<button type="button" class="stands" onclick={stands} data-testid="stands">Stands</button>
 		</div>

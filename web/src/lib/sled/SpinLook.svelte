@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { radFromDeg } from '@poise/core';
 	import QuantityField from '$lib/fields/QuantityField.svelte';
+	import { showAnswer } from '$lib/shell/bringIntoView';
 	import { fromPerMinute } from './seen';
 	import type { SledBench } from './sledBench.svelte';
 
@@ -30,10 +31,12 @@
 		if (found === undefined) {
 			for (const plane of ['fore', 'side'] as const)
 				bench.look({ kind: 'spin', plane, leanRad: 0, sigmaRad: sigmaRad(0), spinRadPerS });
+			void showAnswer();
 			return;
 		}
 		const [, plane, sign] = found;
 		bench.look({ kind: 'spin', plane, leanRad: sign * leanRad, sigmaRad: sigmaRad(leanRad), spinRadPerS });
+		void showAnswer();
 	}
 </script>
 

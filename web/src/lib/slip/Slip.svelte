@@ -1,5 +1,6 @@
 <script lang="ts">
 	import './slip.css';
+	import { holdAnswer } from '$lib/shell/bringIntoView';
 	import type { Snippet } from 'svelte';
 
 	interface Props {
@@ -16,7 +17,7 @@
 
 <aside class="slip" aria-label="Slip">
 	<p class="heading">{heading}</p>
-	<p class="answer" aria-live="polite">{@render answer()}</p>
+	<p class="answer" aria-live="polite" tabindex="-1" use:holdAnswer>{@render answer()}</p>
 	{@render children()}
 	{#if earlier}
 		<div class="tear"></div>
@@ -53,6 +54,9 @@
 		line-height: 1.12;
 		letter-spacing: -0.01em;
 		text-wrap: balance;
+	}
+	.answer:focus {
+		outline: none;
 	}
 	.answer :global(strong) {
 		font-weight: 700;

@@ -8,6 +8,7 @@
 	import { gearKey, type GearKind, gearPath, settleWith } from './editGear';
 	import { forget } from './kept';
 	import type { KeptDocument } from './keptDocument.svelte';
+	import { refused, refusedWords } from '$lib/fields/refused.svelte';
 	import SheetLinks from './SheetLinks.svelte';
 
 	/** What every editor of a support or a venue has around its fields: links, name, undo, saving, two people at once, deleting. */
@@ -84,7 +85,12 @@
 				data-testid="{kind}-name"
 			/>
 		</label>
-		<span class="quiet" data-testid="{kind}-save" data-state={document.saving}>{saveWords[document.saving]}</span>
+		<span
+			class={refused.count > 0 ? 'problem' : 'quiet'}
+			data-testid="{kind}-save"
+			data-state={refused.count > 0 ? 'refused' : document.saving}
+			>{refused.count > 0 ? refusedWords(refused.count) : saveWords[document.saving]}</span
+		>
 		<button type="button" class="tool" onclick={() => document.undo()} disabled={!document.canUndo}>Undo</button>
 		<button type="button" class="tool" onclick={() => document.redo()} disabled={!document.canRedo}>Redo</button>
 	</div>

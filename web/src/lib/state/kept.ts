@@ -6,10 +6,23 @@ const prefix = 'poise.';
 
 export function keep<T>(key: string, value: T): void {
 	try {
-		localStorage.setItem(prefix + key, JSON.stringify(value));
+		const text = JSON.stringify(value);
+		try {
+			localStorage.setItem(prefix + key, text);
+		} catch {
+			// Full: what the server has confirmed is only steps to undo, and gives way to what it has not.
+			dropConfirmed(prefix + key);
+			localStorage.setItem(prefix + key, text);
+		}
 	} catch {
 		// Private windows may forbid storage; the server copy follows within a second.
 	}
+}
+
+function dropConfirmed(but: string): void {
+	for (const name of Object.keys(localStorage))
+		if (name !== but && name.startsWith(prefix) && /"dirty":false/.test(localStorage.getItem(name) ?? ''))
+			localStorage.removeItem(name);
 }
 
 const waiting = new Map<string, () => unknown>();

@@ -1,6 +1,8 @@
 import type { Outcome } from '$lib/api';
+import { refused } from '$lib/fields/refused.svelte';
 import { begin, change, type History, redo, settle, undo } from './history';
 import { forget, keepSoon, recall } from './kept';
+import { holds } from './saveOver';
 
 const restMs = 500;
 const retryMs = 3000;
@@ -8,6 +10,8 @@ const retryMs = 3000;
 interface Kept<T> {
 	readonly history: History<T>;
 	readonly version: number;
+	/** Not confirmed yet; absent in what older pages kept, which kept nothing else. */
+	readonly dirty?: boolean;
 }
 
 export type SaveState = 'saved' | 'unsaved' | 'refused' | 'stale' | 'away';
@@ -49,20 +53,27 @@ export class KeptDocument<T> {
 		return this.saving === 'away';
 	}
 	get canUndo(): boolean {
-		return this.#history.past.length > 0;
+		return refused.count > 0 || this.#history.past.length > 0;
 	}
 	get canRedo(): boolean {
 		return this.#history.future.length > 0;
 	}
 
-	/** Takes back what this browser kept and the server never confirmed. Call once, in the browser. */
+	/**
+	 * Takes back what this browser kept and the server never confirmed; where everything was confirmed and nobody has changed
+	 * it since, the steps to undo. Call once, in the browser.
+	 */
 	restore(): void {
 		const kept = recall<Kept<T>>(this.#key);
 		// What an older page kept in another shape is nothing to go by.
 		if (kept === null || kept.history?.present === undefined) return;
-		this.#history = kept.history;
-		this.#version = kept.version;
-		this.#touched();
+		if (kept.dirty !== false) {
+			this.#history = kept.history;
+			this.#version = kept.version;
+			this.#touched();
+		} else if (holds(this.value, kept.history.present) && holds(kept.history.present, this.value))
+			this.#history = kept.history;
+		else forget(this.#key);
 	}
 
 	/** One more step; changes with the same `about` in a row are one. */
@@ -74,7 +85,7 @@ export class KeptDocument<T> {
 		this.#history = settle(this.#history);
 	}
 	undo(): void {
-		if (!this.canUndo) return;
+		if (refused.takeBack() || !this.canUndo) return;
 		this.#history = undo(this.#history);
 		this.#touched();
 	}
@@ -102,7 +113,7 @@ export class KeptDocument<T> {
 			this.#dirty = this.value !== sent;
 			this.saving = this.#dirty ? 'unsaved' : 'saved';
 			if (this.#dirty) this.#later(restMs);
-			else forget(this.#key);
+			this.#keep();
 			return;
 		}
 		this.message = Object.values(outcome.error.fields ?? {})[0] ?? outcome.error.message;
@@ -128,10 +139,13 @@ export class KeptDocument<T> {
 
 	#touched(): void {
 		this.#dirty = true;
-		keepSoon<Kept<T>>(this.#key, () => ({ history: this.#history, version: this.#version }));
+		this.#keep();
 		if (this.saving === 'stale') return;
 		this.saving = 'unsaved';
 		this.#later(restMs);
+	}
+	#keep(): void {
+		keepSoon<Kept<T>>(this.#key, () => ({ history: this.#history, version: this.#version, dirty: this.#dirty }));
 	}
 	#later(ms: number): void {
 		clearTimeout(this.#timer);
