@@ -12,7 +12,7 @@ export interface Served {
 	stop(): Promise<void>;
 }
 
-export async function serve(): Promise<Served> {
+export async function serve(env: Record<string, string> = {}): Promise<Served> {
 	const cluster = process.env.POISE_TEST_DATABASE;
 	if (!cluster) throw new Error('POISE_TEST_DATABASE is not set; run ./poise test --only served');
 	const name = `test_${randomUUID().replaceAll('-', '')}`;
@@ -21,7 +21,7 @@ export async function serve(): Promise<Served> {
 	await admin.end();
 	const databaseUrl = cluster.replace(/[^/]+$/, name);
 	const port = await freePort(26_100 + Math.floor(Math.random() * 800));
-	const start = () => startApplication({ databaseUrl, port, quiet: true });
+	const start = () => startApplication({ databaseUrl, port, quiet: true, env });
 	let application: Application = await start();
 	return {
 		origin: application.origin,

@@ -50,7 +50,7 @@
 	<thead>
 		<tr>
 			<th scope="col">Slide</th>
-			<th scope="col" class="number">scale reads</th>
+			<th scope="col" class="number">{units === 'imperial' ? 'scale, as printed' : 'scale reads'}</th>
 			<th scope="col" class="number">belongs</th>
 			<th scope="col" class="tube">its axis now</th>
 			<th scope="col">move</th>
@@ -69,6 +69,7 @@
 						value={readingAt(slide, positionsM[slide.id] ?? 0)}
 						quantity="length"
 						units="metric"
+						printed
 						check={(reading) => outside(slide, reading)}
 						onvalue={(reading) =>
 							onread(slide.id, Math.min(slide.rangeM[1], Math.max(slide.rangeM[0], positionAt(slide, reading))))}

@@ -3,6 +3,7 @@
 	import type { Part } from '$lib/model/part';
 	import type { Payload } from '$lib/model/payload';
 	import AlsoWith from '$lib/payload/AlsoWith.svelte';
+	import SwapPdf from '$lib/payload/SwapPdf.svelte';
 	import { familyOf } from '$lib/payload/family';
 	import { showMass, showMove, showTorque, together } from '$lib/units/display';
 	import { SvelteSet } from 'svelte/reactivity';
@@ -10,7 +11,7 @@
 	import type { CraneFigures } from './figures';
 	import { platesInWords } from './slip';
 	import { headsOf } from './heads';
-	import { type CraneBuild, craneBuilds, swapSteps, type SwapStep } from './swap';
+	import { type CraneBuild, craneBuilds, swapSteps, type SwapStep, swapStepWords } from './swap';
 
 	interface Props {
 		data: { readonly payload: Payload; readonly payloads: readonly Payload[]; readonly shelf: readonly Part[] };
@@ -43,17 +44,10 @@
 	let toId = $state('');
 	const to = $derived(builds.find(({ id }) => id === toId && id !== from?.id) ?? builds.find((each) => each !== from));
 	const swap = $derived(from === undefined || to === undefined ? null : swapSteps(from, to, figures.freeLimitNm));
-	const words = (id: SwapStep['id']): string => {
-		if (id === 'hold') return 'Arm level, one holds it, pinned if it has a pin';
-		if (id === 'off') return `Take off ${platesInWords(crane.geometry, swap?.off ?? [], units)}`;
-		if (id === 'cameraOff') return `${from?.payload.name ?? 'Camera'} off`;
-		if (id === 'headOff') return `${from?.head.name ?? 'Head'} off`;
-		if (id === 'headOn') return `${to?.head.name ?? 'Head'} on, locked and tried`;
-		if (id === 'cameraOn') return `${to?.payload.name ?? 'Camera'} on, locked and tried`;
-		if (id === 'on') return `Hang ${platesInWords(crane.geometry, swap?.on ?? [], units)}`;
-		if (id === 'trim') return `Trim to ${together(showMove(-(to?.setting.trimU ?? 0), units))} behind the pivot`;
-		return 'Let go, slowly';
-	};
+	const words = (id: SwapStep['id']): string =>
+		swap === null || from === undefined || to === undefined
+			? ''
+			: swapStepWords(crane.geometry, from, to, swap, id, units);
 	const called = ({ payload, head }: CraneBuild) =>
 		otherHeads.size === 0 ? payload.name : `${payload.name}, ${head.name.toLowerCase()}`;
 	const kg = (mass: number) => together(showMass(mass, units));
@@ -71,7 +65,12 @@
 				ticked={otherHeads}
 			/>
 		{/if}
-		<button type="button" class="second" onclick={() => window.print()}>Print</button>
+		<SwapPdf
+			href="/api/swap-sheet/crane/{crane.id}/{data.payload.id}"
+			also={[...added]}
+			more={{ heads: [...otherHeads].join(','), to: to?.id ?? '' }}
+			before={() => bench.document.save()}
+		/>
 	</div>
 	<table class="folds">
 		<thead

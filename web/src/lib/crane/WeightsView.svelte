@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { mFromIn } from '@poise/core';
 	import '$lib/state/bench.css';
 	import { isTyping } from '$lib/dayline/keys';
 	import { BalanceLog } from '$lib/logbook/balanceLog.svelte';
@@ -135,7 +136,7 @@
 					>{/if}
 			{/snippet}
 			{#if slip.danger !== null}<p class="danger" role="alert" data-testid="danger">{slip.danger}</p>{/if}
-			{#if slip.pulls !== null}<p class="danger" role="alert" data-testid="pulls">{slip.pulls}</p>{/if}
+			{#if slip.pulls !== null}<p class="danger" role="alert" data-testid="pulls">{unbroken(slip.pulls)}</p>{/if}
 			{#if slip.lines[0]?.detail}<p class="detail">{slip.lines[0].detail}</p>{/if}
 			{#if slip.lines.length > 1}
 				<ol class="lines" data-testid="slip-lines">
@@ -147,11 +148,12 @@
 				</ol>
 			{/if}
 			{#if slip.kind === 'poised'}<Vial size="large" offset={0} label="Poised, as seen" />{/if}
-			<p>{slip.why}</p>
+			<p>{unbroken(slip.why)}</p>
 			{#if slip.kind === 'placed' || slip.kind === 'poised'}<CraneLooks {bench} {figures} />{/if}
 			<p class="quiet">
-				One millimetre of the trim is {grams(sensitivity * 0.001)} at the nose; a push of {grams(figures.noseBandKg)} moves
-				it.
+				{unbroken(
+					`${units === 'imperial' ? 'A tenth of an inch' : 'One millimetre'} of the trim is ${grams(sensitivity * (units === 'imperial' ? mFromIn(0.1) : 0.001))} at the nose; a push of ${grams(figures.noseBandKg)} moves it.`
+				)}
 			</p>
 			{#if checksOpen > 0}<p class="checks">
 					<a href="/payload/{bench.payloadId}/checklist"

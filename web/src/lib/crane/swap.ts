@@ -5,7 +5,9 @@ import { mountedBodies, type Payload, standingParts } from '$lib/model/payload';
 import type { CraneBenchState, CraneGeometry, CraneRig, CraneSetting, Hung } from '$lib/model/crane';
 import { choicesFor } from './figures';
 import { headsOf, type NamedHead, withHead } from './heads';
-import { targetOf } from './slip';
+import type { UnitSystem } from '$lib/model/person';
+import { showMove, together } from '$lib/units/display';
+import { platesInWords, targetOf } from './slip';
 import { bareParts, cameraPart, headPart, hungKg, type MountedBody, noseU, plateParts, trimPart } from './standing';
 
 /** One build on the crane, under one of its heads: which plates hang and where the trim stands. */
@@ -103,6 +105,26 @@ function stacksWithin(counts: Hung): readonly Hung[] {
 	const plates = (stack: Hung) => stack.reduce((sum, count) => sum + count, 0);
 	// A crew would not sort through thousands of piles, and neither are they needed to come near the best.
 	return all.sort((one, two) => plates(two) - plates(one)).slice(0, 3000);
+}
+
+/** One step of a swap, as the hand does it. */
+export function swapStepWords(
+	geometry: CraneGeometry,
+	from: CraneBuild,
+	to: CraneBuild,
+	swap: Pick<Swap, 'off' | 'on'>,
+	id: SwapStep['id'],
+	units: UnitSystem
+): string {
+	if (id === 'hold') return 'Arm level, one holds it, pinned if it has a pin';
+	if (id === 'off') return `Take off ${platesInWords(geometry, swap.off, units)}`;
+	if (id === 'cameraOff') return `${from.payload.name} off`;
+	if (id === 'headOff') return `${from.head.name} off`;
+	if (id === 'headOn') return `${to.head.name} on, locked and tried`;
+	if (id === 'cameraOn') return `${to.payload.name} on, locked and tried`;
+	if (id === 'on') return `Hang ${platesInWords(geometry, swap.on, units)}`;
+	if (id === 'trim') return `Trim to ${together(showMove(-to.setting.trimU, units))} behind the pivot`;
+	return 'Let go, slowly';
 }
 
 /** The swap with these plates left hanging through it. */

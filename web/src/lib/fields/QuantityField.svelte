@@ -16,6 +16,8 @@
 		check?: ((value: number) => string | null) | undefined;
 		/** The label is there for readers of the screen only. */
 		hideLabel?: boolean;
+		/** Read off a scale that is printed in this unit, whatever a person likes. */
+		printed?: boolean;
 		disabled?: boolean;
 		testId?: string | undefined;
 		oncommit?: (() => void) | undefined;
@@ -28,6 +30,7 @@
 		onvalue,
 		check = undefined,
 		hideLabel = false,
+		printed = false,
 		disabled = false,
 		testId = undefined,
 		oncommit = undefined
@@ -72,7 +75,12 @@
 	}
 </script>
 
-<span class="field" class:wrong={problem !== null}>
+<span
+	class="field"
+	class:wrong={problem !== null}
+	data-unit={fieldUnit(quantity, units)}
+	data-printed={printed ? '' : undefined}
+>
 	<label for={uid} class:sr-only={hideLabel}>{label}</label>
 	<span class="box">
 		<input

@@ -107,6 +107,7 @@
 								value={readingAt(slide, readings[slide.id] ?? 0)}
 								quantity="length"
 								units="metric"
+								printed
 								onvalue={(value) => (readings = { ...readings, [slide.id]: positionAt(slide, value) })}
 								testId="correct-{slide.id}"
 							/>

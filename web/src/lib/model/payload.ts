@@ -59,8 +59,34 @@ export interface StandingPart {
 	readonly shiftSigmaM: Vec3 | null;
 }
 
-/** The plate first, then the parts on it. Parts that have left the shelf are left out. */
-export function standingParts(draft: PayloadDraft, shelf: ReadonlyMap<string, Part>): StandingPart[] {
+/**
+ * The plate first, then the parts on it. Parts that have left the shelf are left out. Whatever stands as it stood in `before` is
+ * the same object, so that a drag of one part redraws one part.
+ */
+export function standingParts(
+	draft: PayloadDraft,
+	shelf: ReadonlyMap<string, Part>,
+	before: readonly StandingPart[] = []
+): StandingPart[] {
+	const now = standingAnew(draft, shelf);
+	if (before.length === 0) return now;
+	const known = new Map(before.map((standing) => [standing.id, standing]));
+	return now.map((standing) => {
+		const was = known.get(standing.id);
+		return was !== undefined && standsAlike(was, standing) ? was : standing;
+	});
+}
+
+const sameVec = (a: Vec3 | null, b: Vec3 | null): boolean =>
+	a === b || (a !== null && b !== null && a[0] === b[0] && a[1] === b[1] && a[2] === b[2]);
+const standsAlike = (a: StandingPart, b: StandingPart): boolean =>
+	a.part === b.part &&
+	a.attitude === b.attitude &&
+	sameVec(a.positionM, b.positionM) &&
+	sameVec(a.shiftM, b.shiftM) &&
+	sameVec(a.shiftSigmaM, b.shiftSigmaM);
+
+function standingAnew(draft: PayloadDraft, shelf: ReadonlyMap<string, Part>): StandingPart[] {
 	const plate = shelf.get(draft.platePartId);
 	const shiftM: Vec3 = draft.correction?.shiftM ?? [0, 0, 0];
 	const shiftSigmaM = draft.correction?.sigmaM ?? null;

@@ -119,10 +119,16 @@
 				</button>
 			</div>
 		{/if}
-		<button type="button" class="go" onclick={onbalance} disabled={rig === null} data-testid="balance">
-			{rig === null ? 'No rig here carries this mass' : 'Balance it'}
-			{#if rig !== null}<small>{rig.name}</small>{/if}
-		</button>
+		{#if rig === null}
+			<p class="sure">No gimbal of this crew carries {mass.figure} {mass.unit}.</p>
+			<a class="go" href="/balance?choose" data-testid="choose-support-here">Choose what carries it</a>
+		{:else}
+			<button type="button" class="go" onclick={onbalance} data-testid="balance">
+				Balance it
+				<small>{rig.name}</small>
+			</button>
+			<a class="other" href="/balance?choose">On another gimbal, a sled or a crane</a>
+		{/if}
 	{/if}
 	<ShelfPicker {shelf} {units} onadd={(part) => editor.add(part)} {onnew} />
 	<div class="foot">
@@ -151,6 +157,12 @@
 		align-items: center;
 		font-size: 13px;
 		color: var(--quiet);
+	}
+	.other {
+		min-height: 44px;
+		display: inline-flex;
+		align-items: center;
+		font-size: 15px;
 	}
 	.asked {
 		display: flex;

@@ -84,10 +84,22 @@
 		};
 	}
 
+	/** Where the pointer is by now; a screen is drawn once a frame, however often it tells. */
+	let pointer: { readonly x: number; readonly y: number } | null = null;
+	let frame = 0;
 	function pull(event: PointerEvent) {
 		if (drag === null || event.pointerId !== drag.pointer) return;
+		pointer = { x: event.clientX, y: event.clientY };
+		frame ||= requestAnimationFrame(follow);
+	}
+	function follow() {
+		cancelAnimationFrame(frame);
+		frame = 0;
+		if (drag === null || pointer === null) return;
+		const { x: pageX, y: pageY } = pointer;
+		pointer = null;
 		const [dx, dy, dz] = unproject(
-			{ x: (event.clientX - drag.from.x) / sheet.pxPerM, y: (event.clientY - drag.from.y) / sheet.pxPerM },
+			{ x: (pageX - drag.from.x) / sheet.pxPerM, y: (pageY - drag.from.y) / sheet.pxPerM },
 			drag.view
 		);
 		const [x, y, z] = drag.startM;
@@ -98,6 +110,7 @@
 
 	function letGo(event: PointerEvent) {
 		if (drag === null || event.pointerId !== drag.pointer) return;
+		follow();
 		drag = null;
 		onsettle?.();
 	}

@@ -106,7 +106,10 @@ export class PayloadEditor {
 	get version(): number {
 		return this.#version;
 	}
-	readonly parts: readonly StandingPart[] = $derived(standingParts(this.#history.present, this.#shelf));
+	#before: readonly StandingPart[] = [];
+	readonly parts: readonly StandingPart[] = $derived.by(
+		() => (this.#before = standingParts(this.#history.present, this.#shelf, this.#before))
+	);
 	readonly totals = $derived(this.parts.length === 0 ? null : combineBodies({ bodies: this.parts.map(bodyOf) }));
 	get canUndo(): boolean {
 		return refused.count > 0 || this.#history.past.length > 0;

@@ -32,7 +32,7 @@ export const slideColumns = (keeper: RigKeeper): readonly Column<RigSlide>[] => 
 		kind: 'name',
 		head: 'Slide',
 		get: ({ label }) => label,
-		under: (slide) => `${slide.purpose}; reads ${readingEndsMm(slide).join(' to ')} mm`
+		under: (slide) => `${slide.purpose}; printed ${readingEndsMm(slide).join(' to ')} mm`
 	},
 	end(keeper, 0),
 	end(keeper, 1),

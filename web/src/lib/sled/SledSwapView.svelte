@@ -3,6 +3,7 @@
 	import type { Part } from '$lib/model/part';
 	import type { Payload } from '$lib/model/payload';
 	import AlsoWith from '$lib/payload/AlsoWith.svelte';
+	import SwapPdf from '$lib/payload/SwapPdf.svelte';
 	import { familyOf } from '$lib/payload/family';
 	import { showMass, showMove, together } from '$lib/units/display';
 	import { SvelteSet } from 'svelte/reactivity';
@@ -46,7 +47,11 @@
 	</p>
 	<div class="row screen">
 		<AlsoWith legend="Also with" choices={others} ticked={added} />
-		<button type="button" class="second" onclick={() => window.print()}>Print</button>
+		<SwapPdf
+			href="/api/swap-sheet/sled/{sled.id}/{data.payload.id}"
+			also={[...added]}
+			before={() => bench.document.save()}
+		/>
 	</div>
 	{#if builds.length < 2}<p class="hint">
 			One build alone has nothing to swap with. Make a variant of it on its page, or tick another build above.

@@ -5,7 +5,7 @@
 	import { isTyping } from '$lib/dayline/keys';
 	import type { Named } from '$lib/model/gear';
 	import { onMount, type Snippet } from 'svelte';
-	import { gearKey, type GearKind, gearPath, settleWith } from './editGear';
+	import { gearKey, type GearKind, gearPath, gearWords, settleWith } from './editGear';
 	import { forget } from './kept';
 	import type { KeptDocument } from './keptDocument.svelte';
 	import { refused, refusedWords } from '$lib/fields/refused.svelte';
@@ -65,8 +65,9 @@
 	label="Sheets of this {kind}"
 	heading={draft.name}
 	links={[
-		{ href: `/${kind}s`, words: `All ${kind}s` },
-		{ href: `/${kind}s/${id}`, words: `${kind[0]?.toUpperCase()}${kind.slice(1)}` },
+		{ href: `/${kind}s`, words: `All ${gearWords[kind]}s` },
+		{ href: `/${kind}s/${id}`, words: `${gearWords[kind][0]?.toUpperCase()}${gearWords[kind].slice(1)}` },
+		...(kind === 'venue' ? [] : [{ href: '/balance?choose', words: 'Put a payload on it' }]),
 		...links
 	]}
 />
@@ -112,7 +113,7 @@
 			<button type="button" class="second" onclick={remove} data-testid="delete-{kind}">Delete it</button>
 			<button type="button" class="tool" onclick={() => (confirmDelete = false)}>Keep it</button>
 		{:else}
-			<button type="button" class="tool" onclick={() => (confirmDelete = true)}>Delete this {kind} …</button>
+			<button type="button" class="tool" onclick={() => (confirmDelete = true)}>Delete this {gearWords[kind]} …</button>
 		{/if}
 	</div>
 </div>

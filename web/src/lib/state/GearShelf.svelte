@@ -13,7 +13,7 @@
 	import type { UnitSystem } from '$lib/model/person';
 	import { showMass, together } from '$lib/units/display';
 	import type { Snippet } from 'svelte';
-	import type { GearKind } from './editGear';
+	import { type GearKind, gearWords } from './editGear';
 
 	/** The supports of one kind, and the patterns to start another from. */
 	interface Props {
@@ -37,7 +37,7 @@
 	let { kind, gear, patterns, make, preview, previewHeight, generic, units, about }: Props = $props();
 	let trouble = $state('');
 	let busy = $state(false);
-	const title = $derived(`${kind[0]?.toUpperCase()}${kind.slice(1)}s`);
+	const title = $derived(`${gearWords[kind][0]?.toUpperCase()}${gearWords[kind].slice(1)}s`);
 
 	async function start(pattern: Pattern) {
 		const taken = new Set(gear.map(({ name }) => name));
@@ -56,6 +56,7 @@
 <svelte:head><title>{title} · Poise</title></svelte:head>
 <div class="sheet">
 	<h1>{title}</h1>
+	<p class="lead"><a href="/shelf">The shelf</a>, or <a href="/balance?choose">put a payload on one</a>.</p>
 	<div class="cards">
 		{#each gear as { id, name, leastPayloadKg, greatestPayloadKg } (id)}
 			<a class="card" href="/{kind}s/{id}">
@@ -64,7 +65,7 @@
 			</a>
 		{/each}
 	</div>
-	<h2>A new {kind}, from a pattern</h2>
+	<h2>A new {gearWords[kind]}, from a pattern</h2>
 	<p class="lead">Generic {generic} to scale; every figure is then yours to change.</p>
 	<div class="cards">
 		{#each patterns as pattern (pattern.id)}

@@ -67,6 +67,9 @@
 		font-weight: 700;
 		padding-right: 36px;
 		max-width: min(340px, 100%);
+		min-width: 0;
+		flex: 0 1 auto;
+		text-overflow: ellipsis;
 		min-height: 44px;
 	}
 	select:hover {
@@ -78,10 +81,29 @@
 		display: inline-flex;
 		align-items: center;
 	}
+	@media (min-width: 901px) {
+		.choose {
+			flex-wrap: nowrap;
+		}
+		.other {
+			white-space: nowrap;
+		}
+	}
 	@media (max-width: 900px) {
 		.choose {
-			padding: 2px 12px 0;
-			gap: 0 8px;
+			padding: 2px 8px 0;
+			gap: 0 4px;
+			flex-wrap: nowrap;
+		}
+		select {
+			font-size: 15px;
+			flex: 1 1 50%;
+			padding-inline: 6px 28px;
+		}
+		.choose > .quiet,
+		/* The day line above has the same way. */
+		.other {
+			display: none;
 		}
 	}
 	@media print {

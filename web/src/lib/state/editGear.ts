@@ -4,6 +4,13 @@ import { KeptDocument } from './keptDocument.svelte';
 import { saveOver } from './saveOver';
 
 export type GearKind = 'rig' | 'sled' | 'crane' | 'venue';
+/** What a person calls one. */
+export const gearWords: Readonly<Record<GearKind, string>> = {
+	rig: 'gimbal',
+	sled: 'sled',
+	crane: 'crane',
+	venue: 'venue'
+};
 export type Gear<Draft> = Draft & { readonly id: string; readonly version?: number };
 
 /** What a person edits of it. */

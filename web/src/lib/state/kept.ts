@@ -36,7 +36,13 @@ const everyMs = 250;
  */
 export function keepSoon<T>(key: string, read: () => T): void {
 	waiting.set(key, read);
-	timer ??= setTimeout(keepNow, everyMs);
+	timer ??= setTimeout(keepWhenIdle, everyMs);
+}
+
+/** Writing a long history takes a moment, which a hand on a drawing would feel. */
+function keepWhenIdle(): void {
+	if (typeof requestIdleCallback === 'function') requestIdleCallback(keepNow, { timeout: 1000 });
+	else keepNow();
 }
 
 function keepNow(): void {

@@ -4,7 +4,13 @@ import { createRequire } from 'node:module';
 export interface PdfDocument {
 	readonly content: readonly unknown[];
 	readonly title: string;
+	readonly paper?: Paper;
+	/** Wide tables lie on their side. */
+	readonly landscape?: boolean;
 }
+
+export const papers = ['A4', 'LETTER'] as const;
+export type Paper = (typeof papers)[number];
 
 interface PdfMake {
 	setFonts(fonts: Record<string, Record<string, string>>): void;
@@ -35,12 +41,13 @@ function made(): PdfMake {
 	return pdfmake;
 }
 
-/** One A4 sheet as PDF. */
-export const pdfOf = ({ content, title }: PdfDocument): Promise<Buffer> =>
+/** A sheet as PDF. */
+export const pdfOf = ({ content, title, paper = 'A4', landscape = false }: PdfDocument): Promise<Buffer> =>
 	made()
 		.createPdf({
 			info: { title },
-			pageSize: 'A4',
+			pageSize: paper,
+			pageOrientation: landscape ? 'landscape' : 'portrait',
 			pageMargins: [40, 36, 40, 34],
 			defaultStyle: { font: 'Words', fontSize: 11, lineHeight: 1.15 },
 			content

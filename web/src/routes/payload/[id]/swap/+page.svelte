@@ -8,6 +8,7 @@
 	import { offMiddle } from '$lib/payload/words';
 	import SheetLinks from '$lib/state/SheetLinks.svelte';
 	import AlsoWith from '$lib/payload/AlsoWith.svelte';
+	import SwapPdf from '$lib/payload/SwapPdf.svelte';
 	import { familyOf } from '$lib/payload/family';
 	import { showMass, showTurns, together } from '$lib/units/display';
 	import { SvelteSet } from 'svelte/reactivity';
@@ -48,7 +49,9 @@
 			</select>
 		</label>
 		<AlsoWith legend="Also with" choices={others} ticked={added} />
-		<button type="button" class="second" onclick={() => window.print()}>Print</button>
+		{#if data.rig !== null}
+			<SwapPdf href="/api/swap-sheet/gimbal/{data.rig.id}/{data.payload.id}" also={[...added]} />
+		{/if}
 	</div>
 
 	{#if builds.length < 2}

@@ -100,8 +100,8 @@
 <SheetLinks
 	label="Sheets of this rig"
 	links={[
-		{ href: '/rigs', words: 'All rigs' },
-		{ href: `/rigs/${data.rig.id}`, words: 'Rig' },
+		{ href: '/rigs', words: 'All gimbals' },
+		{ href: `/rigs/${data.rig.id}`, words: 'Gimbal' },
 		{ href: `/rigs/${data.rig.id}/horizon`, words: 'Horizon' }
 	]}
 />

@@ -1,0 +1,233 @@
+import type { ElementHandle, Page } from 'puppeteer-core';
+import { expect } from 'vitest';
+import { startBrowser } from '../../../scripts/browser.mjs';
+import { type Served, serve } from '../application';
+
+/** How somebody works: with a mouse, with keys alone, or with a thumb on a phone. */
+export const ways = ['mouse', 'keys', 'thumb'] as const;
+export type Way = (typeof ways)[number];
+
+/**
+ * Somebody in front of the application who came in at the front door, types no address, and does only what can be seen. Whatever
+ * the browser complains about (a policy that blocks something, an error in a script, a request that fails) ends in `complaints`.
+ */
+export class Person {
+	readonly complaints: string[] = [];
+	/** Requests that the journey itself breaks, such as with a server that is stopped. */
+	expects = /^$/;
+
+	private constructor(
+		readonly page: Page,
+		readonly way: Way,
+		readonly origin: string
+	) {}
+
+	static async at(browser: import('puppeteer-core').Browser, origin: string, way: Way): Promise<Person> {
+		const context = await browser.createBrowserContext();
+		const page = await context.newPage();
+		const thumb = way === 'thumb';
+		await page.setViewport(
+			thumb ? { width: 390, height: 844, isMobile: true, hasTouch: true } : { width: 1280, height: 800 }
+		);
+		const person = new Person(page, way, origin);
+		const complain = (words: string) => {
+			if (!person.expects.test(words)) person.complaints.push(words);
+		};
+		page.on('pageerror', (thrown) => complain(String(thrown)));
+		page.on('console', (message) => {
+			if (message.type() === 'error') complain(`${message.text()} ${message.location().url ?? ''}`);
+		});
+		await page.goto(`${origin}/`, { waitUntil: 'load' });
+		await person.settled();
+		return person;
+	}
+
+	get path(): string {
+		return new URL(this.page.url()).pathname;
+	}
+	/** The page answers to hands, and no navigation is on its way. */
+	async settled(): Promise<void> {
+		await this.page.waitForSelector('main[data-hydrated="true"]');
+		await this.page.evaluate(() => new Promise((resolve) => requestAnimationFrame(() => setTimeout(resolve, 30))));
+	}
+	async arrives(pattern: RegExp): Promise<void> {
+		await this.page.waitForFunction(
+			(source: string) => new RegExp(source).test(location.pathname),
+			{ timeout: 15_000 },
+			pattern.source
+		);
+		await this.settled();
+	}
+
+	/** Everything that can be read, in one line. */
+	words(within = 'body'): Promise<string> {
+		return this.page.$eval(within, (element) => ((element as HTMLElement).innerText ?? '').replace(/\s+/g, ' ').trim());
+	}
+	async reads(wanted: RegExp, within = 'main'): Promise<void> {
+		const found = await this.page
+			.waitForFunction(
+				(css: string, source: string, flags: string) => {
+					const element = document.querySelector(css) as HTMLElement | null;
+					return new RegExp(source, flags).test((element?.innerText ?? '').replace(/\s+/g, ' '));
+				},
+				{ timeout: 15_000 },
+				within,
+				wanted.source,
+				wanted.flags
+			)
+			.catch(() => null);
+		if (found === null) throw new Error(`Nothing reads ${wanted} on ${this.path}:\n${await this.words(within)}`);
+	}
+
+	/** Presses what is called so: a link, a button, a summary, a label of a choice. */
+	async press(name: string | RegExp, within = 'body'): Promise<void> {
+		await this.act(await this.find(name, within, 'a[href], button, summary, [role="button"]'));
+		await this.settled();
+	}
+	async offers(name: string | RegExp, within = 'body'): Promise<boolean> {
+		return (await this.look(name, within, 'a[href], button, summary, [role="button"]')) !== null;
+	}
+
+	/** Replaces what stands in the field with that label. */
+	async types(label: string | RegExp, text: string): Promise<void> {
+		const field = await this.find(label, 'body', 'input:not([type="file"]), textarea');
+		await this.act(field, 'focus');
+		await this.page.keyboard.down('Control');
+		await this.page.keyboard.press('KeyA');
+		await this.page.keyboard.up('Control');
+		await this.page.keyboard.type(text);
+		await this.page.keyboard.press('Tab');
+		await this.settled();
+	}
+
+	/** Picks an entry of a list; with keys by its first letters, as a native list takes them. */
+	async picks(label: string | RegExp, option: RegExp): Promise<void> {
+		const list = (await this.find(label, 'body', 'select')) as ElementHandle<HTMLSelectElement>;
+		const [value, words] = await list.evaluate((select, source) => {
+			const found = [...select.options].find(({ text }) => new RegExp(source).test(text));
+			return [found?.value ?? '', found?.text ?? ''] as const;
+		}, option.source);
+		expect(words, `nothing like ${option} in the list`).not.toBe('');
+		if (this.way === 'keys') {
+			await this.act(list, 'focus');
+			await this.page.keyboard.type(words.slice(0, 40));
+			await this.page.keyboard.press('Tab');
+		} else await list.select(value);
+		await this.settled();
+	}
+
+	private async look(name: string | RegExp, within: string, css: string): Promise<ElementHandle<Element> | null> {
+		const [source, flags, exact] =
+			typeof name === 'string' ? [name, '', true] : ([name.source, name.flags, false] as const);
+		const handle = await this.page.evaluateHandle(
+			(scope: string, selector: string, wanted: string, regexFlags: string, whole: boolean) => {
+				const plain = (text: string) => text.replace(/\s+/g, ' ').trim();
+				const labelled = (element: Element): string => {
+					const labels = (element as HTMLInputElement).labels;
+					const told = [
+						element.getAttribute('aria-label') ?? '',
+						...(labels === null || labels === undefined ? [] : [...labels].map((label) => label.textContent ?? '')),
+						['INPUT', 'SELECT', 'TEXTAREA'].includes(element.tagName) ? '' : (element.textContent ?? '')
+					];
+					return plain(told.find((text) => plain(text) !== '') ?? '');
+				};
+				const seen = (element: Element) => {
+					const box = element.getBoundingClientRect();
+					const style = getComputedStyle(element);
+					return box.width > 1 && box.height > 1 && style.visibility !== 'hidden' && style.display !== 'none';
+				};
+				const all = [...document.querySelectorAll(`${scope} :is(${selector})`)].filter(seen);
+				const matches = (element: Element) =>
+					whole ? labelled(element) === wanted : new RegExp(wanted, regexFlags).test(labelled(element));
+				return (
+					all.find((element) => matches(element) && !(element as HTMLButtonElement).disabled) ??
+					all.find(matches) ??
+					null
+				);
+			},
+			within,
+			css,
+			source,
+			flags,
+			exact
+		);
+		return handle.asElement() as ElementHandle<Element> | null;
+	}
+
+	private async find(name: string | RegExp, within: string, css: string): Promise<ElementHandle<Element>> {
+		for (let tries = 0; tries < 80; tries += 1) {
+			const found = await this.look(name, within, css);
+			if (found !== null) return found;
+			await new Promise((resolve) => setTimeout(resolve, 100));
+		}
+		throw new Error(`Nothing called ${name} can be seen on ${this.path}:\n${await this.words()}`);
+	}
+
+	/** With the hand that this person has. Keys walk there with Tab, as far as the page lets them. */
+	private async act(element: ElementHandle<Element>, what: 'press' | 'focus' = 'press'): Promise<void> {
+		if (this.way === 'keys') {
+			await this.tabTo(element);
+			if (what === 'focus') return;
+			await this.page.keyboard.press('Enter');
+			return;
+		}
+		await element.evaluate((each) => each.scrollIntoView({ block: 'center', behavior: 'instant' }));
+		await new Promise((resolve) => setTimeout(resolve, 40));
+		if (this.way === 'thumb') {
+			if (what === 'press') {
+				const { width, height } = (await element.boundingBox()) ?? { width: 0, height: 0 };
+				// A thumb needs 44 px one way at least; a link within a sentence is read before it is pressed.
+				const inSentence = await element.evaluate(
+					(each) => each.tagName === 'A' && each.closest('p, li, td, th, span') !== null
+				);
+				if (!inSentence)
+					expect(
+						Math.max(width, height),
+						await element.evaluate((each) => each.outerHTML.slice(0, 120))
+					).toBeGreaterThanOrEqual(43);
+			}
+			await element.tap();
+		} else await element.click();
+	}
+
+	private async tabTo(element: ElementHandle<Element>): Promise<void> {
+		for (let steps = 0; steps < 260; steps += 1) {
+			const [here, drawn] = await element.evaluate((each) => {
+				const focused = document.activeElement === each;
+				return [focused, !focused || each.matches(':focus-visible')] as const;
+			});
+			if (here) {
+				expect(drawn, 'what has the focus must be seen to have it').toBe(true);
+				return;
+			}
+			await this.page.keyboard.press('Tab');
+		}
+		throw new Error(`Tab never comes to ${await element.evaluate((each) => each.outerHTML.slice(0, 160))}`);
+	}
+
+	async leaves(): Promise<void> {
+		await this.page.browserContext().close();
+	}
+}
+
+export interface Crew extends Served {
+	readonly browser: import('puppeteer-core').Browser;
+	person(way: Way): Promise<Person>;
+}
+
+/** A crew's application with a browser: one that owns nothing yet, or the demo's. */
+export async function crewWith(what: 'nothing' | 'demo'): Promise<Crew> {
+	const [served, { browser, stop }] = await Promise.all([
+		serve(what === 'nothing' ? { POISE_SCENARIO: 'empty' } : {}),
+		startBrowser()
+	]);
+	return {
+		...served,
+		browser,
+		person: (way) => Person.at(browser, served.origin, way),
+		stop: async () => {
+			await stop();
+			await served.stop();
+		}
+	};
+}
