@@ -22,6 +22,7 @@ export {
 	mPerSFromMph,
 	nFromLbf,
 	nmFromLbfFt,
+	nmFromOzfIn,
 	ozfInFromNm,
 	sqFtFromM2,
 	lbFromKg,

@@ -29,6 +29,7 @@ describe('units', () => {
 		['miles an hour', units.mphFromMPerS, units.mPerSFromMph],
 		['square feet', units.sqFtFromM2, units.m2FromSqFt],
 		['pounds of force', units.lbfFromN, units.nFromLbf],
+		['ounce-inches', units.ozfInFromNm, units.nmFromOzfIn],
 		['pound-feet', units.lbfFtFromNm, units.nmFromLbfFt],
 		['degrees Fahrenheit', units.fahrenheitFromCelsius, units.celsiusFromFahrenheit]
 	])('there and back gives the same: %s', (_name, there, back) => {

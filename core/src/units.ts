@@ -37,7 +37,9 @@ export const lbfFtFromNm = (newtonMetres: number): number => lbfFromN(ftFromM(ne
 export const nmFromLbfFt = (poundFeet: number): number => nFromLbf(mFromFt(poundFeet));
 /** One lbf·ft is 192 ozf·in. */
 export const ozfInFromNm = (newtonMetres: number): number => lbfFtFromNm(newtonMetres) * 192;
-export const lbIn2FromKgM2 = (kilogramMetresSquared: number): number => lbFromKg(inFromM(inFromM(kilogramMetresSquared)));
+export const nmFromOzfIn = (ounceInches: number): number => nmFromLbfFt(ounceInches / 192);
+export const lbIn2FromKgM2 = (kilogramMetresSquared: number): number =>
+	lbFromKg(inFromM(inFromM(kilogramMetresSquared)));
 
 export const fahrenheitFromCelsius = (celsius: number): number => (celsius * 9) / 5 + 32;
 export const celsiusFromFahrenheit = (fahrenheit: number): number => ((fahrenheit - 32) * 5) / 9;

@@ -140,7 +140,7 @@ describe.each([
 
 	it('reads no metric figure on any page once somebody works in inches and pounds', async () => {
 		await start(/^Hall crane|^Chapel jib/);
-		await person.press(/^Units: /, 'header');
+		await person.press(/^Units:/, 'header');
 		await person.reads(/in · lb/, 'header');
 		const parts = (await send(crew.origin, 'GET', '/api/parts')).body as Part[];
 		const named = await Promise.all(

@@ -11,7 +11,7 @@
 	import { goto } from '$app/navigation';
 	import { ask } from '$lib/api';
 	import type { UnitSystem } from '$lib/model/person';
-	import { showMass, together } from '$lib/units/display';
+	import { inUnits, showMass, together } from '$lib/units/display';
 	import type { Snippet } from 'svelte';
 	import { type GearKind, gearWords } from './editGear';
 
@@ -72,7 +72,7 @@
 			<div class="card">
 				<div class="preview" style:height="{previewHeight}px" aria-hidden="true">{@render preview(pattern)}</div>
 				<strong>{pattern.name}</strong>
-				<span class="quiet">{pattern.words} · {range(...pattern.payloadKg)}</span>
+				<span class="quiet">{inUnits(pattern.words, units)} · {range(...pattern.payloadKg)}</span>
 				<button
 					type="button"
 					class="second"

@@ -1,5 +1,18 @@
 import { describe, expect, it } from 'vitest';
-import { fieldText, readQuantity, showLength, showMass, showMove, showShare, showTurns, together } from './display';
+import {
+	fieldText,
+	fieldUnit,
+	inUnits,
+	readQuantity,
+	showLength,
+	showMass,
+	showMove,
+	showShare,
+	showTorque,
+	showTurns,
+	together,
+	unbroken
+} from './display';
 
 const read = (text: string, quantity: 'length' | 'mass' = 'length', units: 'metric' | 'imperial' = 'metric') => {
 	const result = readQuantity(text, quantity, units);
@@ -61,5 +74,45 @@ describe('what a person reads', () => {
 				expect(Math.abs((read(fieldText(value, 'length', units), 'length', units) as number) - value)).toBeLessThan(
 					5.1e-5
 				);
+	});
+
+	it('puts words that were written in other units into one’s own, and leaves all else', () => {
+		expect(inUnits('Slide the plate back 14 mm, 3½ turns', 'imperial')).toBe('Slide the plate back 0.55 in, 3½ turns');
+		expect(inUnits('3 to 9 m in four sections', 'imperial')).toBe('9.8 to 29.5 ft in four sections');
+		expect(inUnits('Hang 2 × 10 kg and 1 × 500 g', 'imperial')).toBe('Hang 2 × 22.05 lb and 1 × 1.10 lb');
+		expect(inUnits('to reading 36.5; 12 N·m; 5 m/s', 'imperial')).toBe('to reading 36.5; 12 N·m; 5 m/s');
+		expect(inUnits('back 0.55 in', 'metric')).toBe('back 14 mm');
+		expect(inUnits('back 14 mm', 'metric')).toBe('back 14 mm');
+	});
+
+	it('holds figures, times and units together where lines break', () => {
+		expect(unbroken('Hang 1 × 10 kg, 3 turns')).toBe('Hang 1\u00a0×\u00a010\u00a0kg, 3\u00a0turns');
+	});
+
+	it('rounds torques to what a hand feels', () => {
+		const told = (nm: number) => together(showTorque(nm, 'metric'));
+		expect([0.0004, 0.0312, 0.3, 1.939, 12.4].map(told)).toEqual([
+			'<0.01 N·m',
+			'0.03 N·m',
+			'0.30 N·m',
+			'1.9 N·m',
+			'12 N·m'
+		]);
+		expect(together(showTorque(1.939, 'imperial'))).toBe('1.4 lbf·ft');
+		expect(together(showTorque(0.02, 'imperial'))).toBe('2.8 ozf·in');
+	});
+
+	it.each([
+		['temperature', 20, '68'],
+		['speed', 10, '22.4'],
+		['area', 1.5, '16.15'],
+		['force', 80, '18'],
+		['torque', 0.02, '2.83']
+	] as const)('reads and writes %s in both systems', (quantity, value, imperial) => {
+		expect(fieldText(value, quantity, 'imperial')).toBe(imperial);
+		for (const units of ['metric', 'imperial'] as const) {
+			const back = readQuantity(`${fieldText(value, quantity, units)} ${fieldUnit(quantity, units)}`, quantity, units);
+			expect((back as { value: number }).value).toBeCloseTo(value, quantity === 'force' ? 0 : 1);
+		}
 	});
 });

@@ -10,6 +10,7 @@ import {
 	mPerSFromMph,
 	nFromLbf,
 	nmFromLbfFt,
+	nmFromOzfIn,
 	ozfInFromNm,
 	sqFtFromM2,
 	gFromKg,
@@ -48,21 +49,24 @@ export const unbroken = (words: string): string =>
  * are converted, all else stays; scales that are read as printed name no unit and stay too.
  */
 export function inUnits(words: string, units: UnitSystem): string {
-	const figure = '(\\d+(?:\\.\\d+)?)[ \u00a0]';
-	return units === 'imperial'
-		? words.replace(new RegExp(`${figure}(mm|kg|g|m)(?![\\w·/²³])`, 'g'), (_, text: string, unit: string) => {
-				const value = Number(text);
-				if (unit === 'mm') return together(showLength(mFromMm(value), units));
-				if (unit === 'm') return together(showDistance(value, units));
-				return together(showMass(unit === 'g' ? kgFromG(value) : value, units));
-			})
-		: words.replace(new RegExp(`${figure}(in|lb|ft)(?![\\w·/²³])`, 'g'), (_, text: string, unit: string) => {
-				const value = Number(text);
-				if (unit === 'in') return together(showLength(mFromIn(value), units));
-				if (unit === 'ft') return together(showDistance(mFromFt(value), units));
-				return together(showMass(kgFromLb(value), units));
-			});
+	const [known, shown] = units === 'imperial' ? [fromMetric, toImperial] : [fromImperial, toMetric];
+	const number = '(\\d+(?:\\.\\d+)?)';
+	const pattern = new RegExp(
+		`(?:${number}( to ))?${number}[ \u00a0](${Object.keys(known).join('|')})(?![\\w·/²³])`,
+		'g'
+	);
+	return words.replace(pattern, (_, low: string | undefined, to: string | undefined, high: string, unit: string) => {
+		const read = known[unit] ?? same;
+		const told = shown(read(Number(high)), unit);
+		return low === undefined ? together(told) : `${shown(read(Number(low)), unit).figure}${to}${together(told)}`;
+	});
 }
+const fromMetric: Readonly<Record<string, (value: number) => number>> = { mm: mFromMm, kg: same, g: kgFromG, m: same };
+const fromImperial: Readonly<Record<string, (value: number) => number>> = { in: mFromIn, lb: kgFromLb, ft: mFromFt };
+const toImperial = (si: number, unit: string): Shown =>
+	unit === 'mm' ? showLength(si, 'imperial') : unit === 'm' ? showDistance(si, 'imperial') : showMass(si, 'imperial');
+const toMetric = (si: number, unit: string): Shown =>
+	unit === 'in' ? showLength(si, 'metric') : unit === 'ft' ? showDistance(si, 'metric') : showMass(si, 'metric');
 
 /** Lengths as a hand can set them: whole millimetres, halves below 10; hundredths of an inch. Size only, no sign. */
 export function showLength(metres: number, units: UnitSystem): Shown {
@@ -209,7 +213,14 @@ const perUnit: Record<Quantity, Readonly<Record<string, (value: number) => numbe
 	mass: { g: kgFromG, kg: (kilograms) => kilograms, lb: kgFromLb, oz: kgFromOz },
 	angle: { '°': radFromDeg, deg: radFromDeg, rad: same },
 	time: { s: same, min: (minutes) => minutes * 60, h: (hours) => hours * 3600 },
-	torque: { 'n·m': same, nm: same, 'lbf·ft': nmFromLbfFt, lbfft: nmFromLbfFt },
+	torque: {
+		'n·m': same,
+		nm: same,
+		'lbf·ft': nmFromLbfFt,
+		lbfft: nmFromLbfFt,
+		'ozf·in': nmFromOzfIn,
+		ozfin: nmFromOzfIn
+	},
 	speed: { 'm/s': same, ms: same, 'km/h': (kmh) => kmh / 3.6, mph: mPerSFromMph },
 	area: { 'm²': same, m2: same, 'ft²': m2FromSqFt, ft2: m2FromSqFt },
 	force: { n: same, lbf: nFromLbf },
@@ -228,7 +239,6 @@ const fixedUnits: Partial<
 > = {
 	angle: { unit: '°', decimals: 1, shown: degFromRad },
 	time: { unit: 's', decimals: 2, shown: same },
-	torque: { unit: 'N·m', decimals: 3, shown: same },
 	energy: { unit: 'Wh', decimals: 1, shown: same },
 	voltage: { unit: 'V', decimals: 2, shown: same },
 	current: { unit: 'A', decimals: 2, shown: same },
@@ -247,7 +257,8 @@ const ownUnits = {
 	temperature: { metric: '°C', imperial: '°F' },
 	speed: { metric: 'm/s', imperial: 'mph' },
 	area: { metric: 'm²', imperial: 'ft²' },
-	force: { metric: 'N', imperial: 'lbf' }
+	force: { metric: 'N', imperial: 'lbf' },
+	torque: { metric: 'N·m', imperial: 'ozf·in' }
 } as const;
 
 const examples: Partial<Record<Quantity, string>> = {
@@ -287,6 +298,7 @@ export function fieldText(value: number, quantity: Quantity, units: UnitSystem):
 	const fixed = fixedUnits[quantity];
 	if (fixed !== undefined) return plain(fixed.shown(value), fixed.decimals);
 	if (quantity === 'length') return units === 'metric' ? plain(mmFromM(value), 1) : plain(inFromM(value), 3);
+	if (quantity === 'torque') return units === 'metric' ? plain(value, 3) : plain(ozfInFromNm(value), 2);
 	if (quantity === 'temperature') return plain(units === 'metric' ? value : fahrenheitFromCelsius(value), 1);
 	if (quantity === 'speed') return plain(units === 'metric' ? value : mphFromMPerS(value), 1);
 	if (quantity === 'area') return plain(units === 'metric' ? value : sqFtFromM2(value), 2);

@@ -74,6 +74,7 @@
 
 <svelte:head><title>What it learned · Poise</title></svelte:head>
 <div class="sheet">
+	<p class="screen"><a href="/logbook">The logbook</a>, or <a href="/shelf">the shelf</a> that learns from it.</p>
 	<h1>What the finished balances teach</h1>
 	<p class="big" data-testid="lesson">
 		{#if data.lesson.used === 0}<strong>Nothing yet</strong>: log a balance whose axes were seen to hold{:else if open.length === 0}<strong
@@ -131,7 +132,7 @@
 								<td class="number figure" data-head="now">{largest(proposal.afterSigmaM)}</td>
 							{:else}
 								<th>{proposal.rig.name}<small class="quiet">zero of the {slideOf(proposal)}’s scale</small></th>
-								<td
+								<td data-printed=""
 									>reads {Math.abs(mmFromM(proposal.afterM - proposal.beforeM)).toFixed(1)} mm {proposal.afterM >
 									proposal.beforeM
 										? 'too much'

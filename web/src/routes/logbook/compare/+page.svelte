@@ -126,12 +126,8 @@
 					<tbody>
 						{#each compared.lines as line (line.label)}
 							{@const told = inOwnUnits(line, units)}
-							<tr data-line={line.label}>
-								<th
-									>{line.label}{#if units === 'imperial' && line.printed}<small class="quiet">
-											as printed</small
-										>{/if}</th
-								>
+							<tr data-line={line.label} data-printed={line.printed === true ? '' : undefined}>
+								<th>{line.label}{units === 'imperial' && line.printed === true ? ', as printed' : ''}</th>
 								<td class="number figure">{shown(told.a, told)}</td>
 								<td class="number figure">{shown(told.b, told)}</td>
 								<td class="number figure">{difference(told)}</td>
