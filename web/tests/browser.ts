@@ -71,3 +71,17 @@ export async function drag(page: Page, selector: string, dx: number, dy: number)
 	await page.mouse.move(x + dx, y + dy, { steps: 4 });
 	await page.mouse.up();
 }
+
+/** Every axis of a gimbal that is in place is let go, one after the other, and holds. */
+export async function letGoOfAll(page: Page): Promise<void> {
+	for (let count = 0; count < 8; count += 1) {
+		const answer = await text(page, '.answer');
+		if (!answer.startsWith('Now let go')) return;
+		await page.click('[data-testid="holds"]');
+		await page.waitForFunction(
+			(before: string) => (document.querySelector('.answer')?.textContent ?? '').replace(/\s+/g, ' ').trim() !== before,
+			{ timeout: 10_000 },
+			answer
+		);
+	}
+}

@@ -43,12 +43,17 @@ beforeAll(async () => {
 afterAll(() => screen?.stop());
 
 describe('a crane crew', () => {
-	it('gets its weights, hangs them, and is balanced', async () => {
+	it('gets its weights, hangs them, is in place as computed, and poised once it was let go', async () => {
 		await go(page, bench('Hall', 'Cine'));
 		expect(await text(page, '.answer')).toMatch(/^Hang \d × 20 kg/);
 		expect(await text(page, '.slip')).toContain('nobody under it');
 		await page.click(id('accept'));
-		await waitForText(page, '.answer', 'Balanced');
+		await waitForText(page, '.answer', 'In place');
+		expect(await text(page, '.answer')).not.toContain('Poised');
+		// Right when level, and not at the top: said first, with the cure.
+		expect(await text(page, id('pulls'))).toMatch(/At full height its nose pulls (up|down) with .*upper line/);
+		await page.click(id('arm-stays'));
+		await waitForText(page, '.answer', 'Poised');
 		expect(await text(page, '[data-state="nose"] .now')).toMatch(/heavy/);
 	});
 	it('raises the arm by pulling the nose, and by the arrow keys, within its range', async () => {
@@ -118,7 +123,7 @@ describe('a crane crew', () => {
 		expect(await text(page, '.slip')).toContain('Piste side, by test.');
 		await page.click(id('set-up'));
 		await page.waitForFunction(() => location.pathname.startsWith('/balance/crane/'));
-		await waitForText(page, '.answer', 'Balanced');
+		await waitForText(page, '.answer', 'Poised');
 	});
 	it('has a sheet of one A4 page whose words are the crane’s own', async () => {
 		const at = `${screen.origin}/api/crane-sheet/${crane('Hall').id}/${payload('Cine').id}`;
@@ -162,7 +167,7 @@ describe('stability', () => {
 		await fill(page, id('ground-pushN'), '1400');
 		await waitForText(page, '.answer', 'Not safe as drawn');
 		await waitForText(page, id('danger'), 'ballast');
-		await page.click(id('put-ballast'));
+		await page.click(id('put-ballast-35'));
 		await page.waitForFunction(
 			(css) => document.querySelector(css)?.textContent?.includes('35 %'),
 			{},
@@ -268,7 +273,7 @@ describe('drift, levelling and head rate', () => {
 		await page.click(`${id('sections1')} .tool`);
 		await waitForText(page, id('sections1'), 'now');
 		await go(page, bench('Hall', 'Cine'));
-		await waitForText(page, '.answer', 'Balanced');
+		await waitForText(page, '.answer', 'In place');
 		expect(await text(page, '.roll')).toContain('Build it to 3.60 m');
 	});
 	it('swaps the head, the camera off before it', async () => {

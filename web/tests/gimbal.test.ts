@@ -80,7 +80,7 @@ describe('a full guided balance on a phone, by taps', () => {
 				await phone.tap(id('holds'));
 			} else await phone.tap(id(along > 0 ? 'falls-plus' : 'falls-minus'));
 		}
-		expect(await text(phone, '.answer')).toContain('All vials poised');
+		expect(await text(phone, '.answer')).toContain('Poised. Power on');
 		expect([...done]).toEqual(on.geometry.slides.map((slide) => slide.id));
 		// The true rig rests wherever it is put: that is what the taps were for.
 		axisStates({ chain: real, positionsM: stands }).forEach((state) => {

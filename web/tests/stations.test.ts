@@ -5,7 +5,7 @@ import type { Part } from '../src/lib/model/part';
 import type { Payload } from '../src/lib/model/payload';
 import type { Rig } from '../src/lib/model/rig';
 import { send } from './application';
-import { fill, go, ready, type Screen, serveScreen, text, waitForText, waitSaved } from './browser';
+import { fill, go, letGoOfAll, ready, type Screen, serveScreen, text, waitForText, waitSaved } from './browser';
 
 const complaints: string[] = [];
 let screen: Screen;
@@ -150,6 +150,7 @@ describe('a rig out of travel', () => {
 		await page.waitForSelector('[data-testid="accept"]');
 		for (let count = 0; count < 8 && (await page.$('[data-testid="accept"]')); count += 1)
 			await page.click('[data-testid="accept"]');
+		await letGoOfAll(page);
 		await waitForText(page, '[data-testid="slip-strong"]', 'Poised');
 	});
 });
@@ -160,9 +161,11 @@ describe('the day line', () => {
 		await go(page, `${screen.origin}/balance/${rigs[0]!.id}/${monitor.id}`);
 		await clickText(page, 'Start over');
 		const tube = '[data-station="balance"] [role="img"]';
-		await page.waitForSelector(`${tube}[aria-label="not poised yet"]`);
+		await page.waitForSelector(`${tube}[aria-label="not in place yet"]`);
 		for (let count = 0; count < 8 && (await page.$('[data-testid="accept"]')); count += 1)
 			await page.click('[data-testid="accept"]');
+		await page.waitForSelector(`${tube}[aria-label="in place, not let go yet"]`);
+		await letGoOfAll(page);
 		await page.waitForSelector(`${tube}[aria-label="poised"]`);
 		await page.click('[data-testid="log"]');
 		await page.waitForSelector('[data-testid="open-log"]');
@@ -216,6 +219,7 @@ describe('with a thumb, on a phone', () => {
 			expect(box.y + box.height).toBeLessThanOrEqual(844);
 			await phone.tap('[data-testid="accept"]');
 		}
+		await letGoOfAll(phone);
 		await waitForText(phone, '[data-testid="slip-strong"]', 'Poised');
 
 		await go(phone, `${screen.origin}/payload/${wide.id}`);

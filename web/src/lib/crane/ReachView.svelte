@@ -29,6 +29,14 @@
 	const wanted = ({ what }: RoomFinding) => (what === 'line' ? 10 : what === 'floor' ? 0.05 : aroundM);
 	/** Something beside the floor that not every boom keeps from. */
 	const crowded = $derived(reach.findings.some((each) => each.what !== 'floor' && each.clearM < wanted(each)));
+	/** The lowest boom that keeps off the floor, where lower ones strike it; null: none does. */
+	const floor = $derived(reach.findings.find(({ what }) => what === 'floor'));
+	const strikesBelow = $derived(floor !== undefined && floor.clearM < 0 && floor.keep !== null ? floor.keep[0] : null);
+	const clearLensLowM = $derived(
+		Math.min(
+			...reach.samples.filter(({ boomRad }) => boomRad >= (strikesBelow ?? -Infinity)).map(({ lensM }) => lensM[1])
+		)
+	);
 	const fields: readonly {
 		readonly field: 'ceilingM' | 'wallM' | 'rowsFromM' | 'lineM';
 		readonly words: string;
@@ -103,10 +111,16 @@
 						>{unbroken(`${degreesSigned(reach.keep[0])} to ${degreesSigned(reach.keep[1])}`)}</strong
 					>
 				{:else if crowded}No boom is <strong data-testid="reach-strong">clear of it all</strong>
-				{:else}Lens from <strong data-testid="reach-strong"
+				{:else if strikesBelow !== null}Strikes <strong data-testid="reach-strong"
+						>{unbroken(`the floor below ${degreesSigned(strikesBelow)}`)}</strong
+					>{:else}Lens from <strong data-testid="reach-strong"
 						>{unbroken(`${metres(reach.lensLowM)} to ${metres(reach.lensHighM)}`)}</strong
 					>{/if}
 			{/snippet}
+			{#if strikesBelow !== null}<p>
+					Kept above that, the lens goes from <strong>{metres(Math.max(0, clearLensLowM))}</strong> to
+					<strong>{metres(reach.lensHighM)}</strong>. Set the lower stop of the boom there.
+				</p>{/if}
 			{#each reach.findings as finding (finding.what)}
 				<div class="near" data-finding={finding.what}>
 					<span>{names[finding.what]}</span>

@@ -149,8 +149,8 @@ export function rigSteps(
 		{
 			id: 'static',
 			name: 'Static',
-			lead: plateLines[0]?.lead ?? 'Fore-aft and side, ',
-			strong: plateLines[0]?.strong ?? 'it stands upright',
+			lead: plateLines[0]?.lead ?? 'As computed it stands; ',
+			strong: plateLines[0]?.strong ?? 'open your fingers',
 			detail: 'Coarse before fine, fore-aft before side. Then open your fingers and say what it does.',
 			lines: words(plateLines),
 			operator: 'moves the plate, then lets the post stand between open fingers',
@@ -162,7 +162,7 @@ export function rigSteps(
 		{
 			id: 'drop',
 			name: 'Drop time',
-			lead: drop.kind === 'right' ? 'It drops in ' : 'Set the gimbal ',
+			lead: drop.kind === 'right' ? 'As computed it drops in ' : 'Set the gimbal ',
 			strong: drop.kind === 'right' ? `${drop.nowS.toFixed(1)} s` : `${dropBy > 0 ? 'up' : 'down'} ${by(dropBy)}`,
 			detail: `Wanted ${state.dropTimeS.toFixed(1)} s. Hold the post while the clamp is open; then time it.`,
 			lines: [],
@@ -175,8 +175,8 @@ export function rigSteps(
 		{
 			id: 'dynamic',
 			name: 'Dynamic',
-			lead: spin[0]?.lead ?? 'Spun by hand ',
-			strong: spin[0]?.strong ?? (figures.spinGood ? 'it stays upright' : 'it leans still'),
+			lead: spin[0]?.lead ?? (figures.spinGood ? 'As computed it spins true; ' : 'It still leans in a spin: '),
+			strong: spin[0]?.strong ?? (figures.spinGood ? 'spin it once by hand' : 'see the bench'),
 			detail: mayMove
 				? 'One slip: what cures the spin, with the plate and the gimbal that go with it.'
 				: 'Nothing may move to cure it: choose on the bench what may.',

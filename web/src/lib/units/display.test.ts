@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import {
 	fieldText,
 	fieldUnit,
+	inNumber,
 	inUnits,
 	readQuantity,
 	showLength,
@@ -87,6 +88,19 @@ describe('what a person reads', () => {
 
 	it('holds figures, times and units together where lines break', () => {
 		expect(unbroken('Hang 1 × 10 kg, 3 turns')).toBe('Hang 1\u00a0×\u00a010\u00a0kg, 3\u00a0turns');
+	});
+
+	it('counts one and many', () => {
+		expect([0, 1, 2].map((count) => inNumber(count, 'block battery'))).toEqual([
+			'block batteries',
+			'block battery',
+			'block batteries'
+		]);
+		expect([inNumber(2, 'gimbal box'), inNumber(3, 'plate'), inNumber(2, 'key')]).toEqual([
+			'gimbal boxes',
+			'plates',
+			'keys'
+		]);
 	});
 
 	it('rounds torques to what a hand feels', () => {

@@ -110,6 +110,16 @@ export function axisOf(
 	return imperial ? { unit: 'lb·in²', of: lbIn2FromKgM2 } : { unit: 'g·m²', of: gFromKg };
 }
 
+/** A thing as one or as many: "1 block battery", "2 block batteries". */
+export const inNumber = (count: number, one: string): string =>
+	count === 1
+		? one
+		: /[^aeiou]y$/.test(one)
+			? `${one.slice(0, -1)}ies`
+			: /(s|x|ch|sh)$/.test(one)
+				? `${one}es`
+				: `${one}s`;
+
 const quarters = ['', '¼', '½', '¾'];
 
 /** Angles to half a degree below ten, else whole; no sign. */

@@ -44,7 +44,13 @@ export async function loadCranes(
 					payloadId: payload.id,
 					craneId: crane.id,
 					payloadVersion: payload.version,
-					state: { ...bare, setting, slips: [slip.lines.map(lineInWords)] },
+					// It was let go at level and stayed.
+					state: {
+						...bare,
+						setting,
+						slips: [slip.lines.map(lineInWords)],
+						looks: [{ what: 'stays', setting, payloadVersion: payload.version }]
+					},
 					note
 				},
 				new Date(Date.now() - daysAgo * 24 * 3600 * 1000).toISOString()

@@ -76,5 +76,14 @@ const seenPoised = (setting: SledSetting, payloadVersion: number, dropTimeS: num
 		setting,
 		payloadVersion
 	})),
+	...sledPlanes.map((plane) => ({
+		kind: 'spin' as const,
+		plane,
+		leanRad: 0,
+		sigmaRad: radFromDeg(1),
+		spinRadPerS: Math.PI,
+		setting,
+		payloadVersion
+	})),
 	{ kind: 'drop', plane: 'fore', dropTimeS, sigmaS: 0.05, runsS: [dropTimeS], setting, payloadVersion }
 ];

@@ -10,7 +10,7 @@
 	import { payloadSheets } from '$lib/payload/sheets';
 	import { PaperKeeper } from '$lib/state/paperKeeper.svelte';
 	import SheetLinks from '$lib/state/SheetLinks.svelte';
-	import { type Quantity, showDuration, showShare, together } from '$lib/units/display';
+	import { type Quantity, showDuration, showShare, together, inNumber } from '$lib/units/display';
 	import Vial from '$lib/vial/Vial.svelte';
 	import { onMount } from 'svelte';
 	import { v7 as newId } from 'uuid';
@@ -150,6 +150,7 @@
 			.filter(({ setRunTimeS }) => setRunTimeS !== null)
 			.sort((a, b) => (a.totalRunTimeS ?? 0) - (b.totalRunTimeS ?? 0))[0]
 	);
+	const missing = $derived(figures?.plan.sources.reduce((sum, { missing: each }) => sum + each, 0) ?? 0);
 	const nameOf = (id: string) => paper.sources.find((each) => each.id === id)?.name ?? '';
 	const stepsText = $derived(paper.indicator.map((share) => Math.round(share * 100)).join(', '));
 	let stepsTyped = $state<string | null>(null);
@@ -184,11 +185,7 @@
 		<p class="big" data-testid="power-answer">
 			{#if figures.plan.lastsTheJob}The batteries <strong>last the job</strong>, {showDuration(
 					(worst.totalRunTimeS ?? 0) - paper.jobS
-				)} to spare{:else}Bring <strong
-					>{figures.plan.sources.reduce((sum, { missing }) => sum + missing, 0)} more {nameOf(
-						worst.id
-					).toLowerCase()}</strong
-				>{/if}
+				)} to spare{:else}Bring <strong>{missing} more {inNumber(missing, nameOf(worst.id).toLowerCase())}</strong>{/if}
 		</p>
 		<div class="vial">
 			<span>short</span>
