@@ -9,6 +9,8 @@ export interface Served {
 	readonly databaseUrl: string;
 	/** Kills the process without a word, as a power cut would, and starts it again on the same database. */
 	killAndRestart(): Promise<void>;
+	/** Runs something while nothing listens on its address, then starts it again. */
+	away(work: () => Promise<void>): Promise<void>;
 	stop(): Promise<void>;
 }
 
@@ -30,6 +32,14 @@ export async function serve(env: Record<string, string> = {}): Promise<Served> {
 			application.process.kill('SIGKILL');
 			await application.stop();
 			application = await start();
+		},
+		away: async (work) => {
+			await application.stop();
+			try {
+				await work();
+			} finally {
+				application = await start();
+			}
 		},
 		stop: () => application.stop()
 	};

@@ -204,6 +204,79 @@ describe('the logbook', () => {
 			expect((await ask('GET', `/api/balances?search=${odd}`)).status, odd).toBeLessThan(500);
 	});
 
+	it('tells computed from seen: only what was let go where it stands counts as found', async () => {
+		const at = (extra: object) => entry({ note: 'Computed or found', ...extra });
+		const { slides } = rigs[0]!.geometry;
+		const plain = at({});
+		const holds = slides.map(({ id, balances }) => ({
+			axisId: balances,
+			kind: 'way',
+			slideId: id,
+			observation: 'holds',
+			positionsM: plain.positionsM
+		}));
+		expect((await ask('POST', '/api/balances', plain)).body.found).toEqual([]);
+		const one = (await ask('POST', '/api/balances', at({ looks: [holds[0]] }))).body;
+		expect([one.found, one.poised]).toEqual([[slides[0]!.id], false]);
+		const struck = (await ask('POST', '/api/balances', at({ looks: [{ ...holds[0], struck: true }] }))).body;
+		expect(struck.found).toEqual([]);
+		const elsewhere = { ...holds[0], positionsM: { ...plain.positionsM, [slides[0]!.id]: 0.01 } };
+		expect((await ask('POST', '/api/balances', at({ looks: [elsewhere] }))).body.found).toEqual([]);
+	});
+
+	it('is corrected and struck out with who, when and why, two at once, and nothing is lost', async () => {
+		const sent = entry({ note: 'Before' });
+		await ask('POST', '/api/balances', sent);
+		const at = `/api/balances/${sent.id}`;
+		for (const [body, field] of [
+			[{ note: 'No reason given' }, 'why'],
+			[{ why: '   ', note: 'x' }, 'why'],
+			[{ why: 'Nothing said' }, ''],
+			[{ why: 'x', positionsM: { plate: 0 } }, 'positionsM.cradle'],
+			[{ why: 'x', positionsM: { ...sent.positionsM, plate: 0.9 } }, 'positionsM.plate']
+		] as const) {
+			const refused = await ask('PATCH', at, body);
+			expect([refused.status, Object.keys(refused.body.error.fields)], JSON.stringify(body)).toEqual([
+				422,
+				expect.arrayContaining([field])
+			]);
+		}
+		const both = await Promise.all([
+			ask('PATCH', at, { why: 'One', note: 'After one' }),
+			ask('PATCH', at, { why: 'Two', positionsM: { ...sent.positionsM, plate: 0.012 } })
+		]);
+		expect(both.map(({ status }) => status)).toEqual([200, 200]);
+		const changed = (await ask('GET', at)).body;
+		expect([changed.note, changed.positionsM.plate]).toEqual(['After one', 0.012]);
+		const changes = (await ask('PATCH', at, { why: 'Wrong rig', struck: true })).body;
+		expect(changes.map(({ kind, why }: { kind: string; why: string }) => [kind, why]).sort()).toEqual([
+			['corrected', 'One'],
+			['corrected', 'Two'],
+			['struck', 'Wrong rig']
+		]);
+		expect(changes.find(({ why }: { why: string }) => why === 'One').before).toEqual({ note: 'Before' });
+		expect(changes.find(({ why }: { why: string }) => why === 'Two').before.positionsM.plate).toBe(0);
+		for (const { personName, at: when } of changes) {
+			expect(personName).toMatch(/\w/);
+			expect(Math.abs(Date.parse(when) - Date.now())).toBeLessThan(60_000);
+		}
+		const listed = (await ask('GET', '/api/balances?search=After%20one')).body;
+		expect(listed).toHaveLength(1);
+		expect(listed[0].struck).toBe(true);
+		await ask('PATCH', at, { why: 'It was the right one', struck: false });
+		expect((await ask('GET', at)).body.struck).toBe(false);
+	});
+
+	it('is found by its day and by its lens, with any dash', async () => {
+		const today = new Date().toLocaleDateString('en-GB', { day: 'numeric', month: 'short' });
+		const found = async (search: string) =>
+			(await ask('GET', `/api/balances?search=${encodeURIComponent(search)}`)).body as { note: string }[];
+		expect((await found(today)).some(({ note }) => note.includes('eaves'))).toBe(true);
+		expect((await found(`${today} 1999`)).some(({ note }) => note.includes('eaves'))).toBe(false);
+		expect((await found('25-120')).length).toBeGreaterThan(0);
+		expect((await found('25–120')).length).toBe((await found('25-120')).length);
+	});
+
 	it('logs once, however often the same entry is sent', async () => {
 		const sent = entry({ note: 'Sent three times' });
 		for (let time = 0; time < 3; time += 1) expect((await ask('POST', '/api/balances', sent)).status).toBe(200);
@@ -342,5 +415,36 @@ describe('a power cut', () => {
 		expect(saved.status).toBe(200);
 		await served.killAndRestart();
 		expect((await ask('GET', `/api/payloads/${made.id}`)).body).toEqual(saved.body);
+	});
+});
+
+describe('when the database dies with transactions in flight', () => {
+	it('the application lives, says so, and comes back by itself', async () => {
+		const admin = postgres(served.databaseUrl, { max: 1, onnotice: () => {} });
+		let going = true;
+		const writers = payloads.slice(0, 5).map(async (payload) => {
+			while (going) {
+				const { body } = await ask('GET', `/api/payloads/${payload.id}`).catch(() => ({ body: null }));
+				if (body?.placements === undefined) continue;
+				const { name, platePartId, placements, correction, version } = body as Payload;
+				await ask('PUT', `/api/payloads/${payload.id}`, { name, platePartId, placements, correction, version }).catch(
+					() => null
+				);
+			}
+		});
+		try {
+			for (let round = 0; round < 25; round += 1) {
+				await new Promise((resolve) => setTimeout(resolve, 40));
+				// Every connection of the application is cut at once, whatever it is in the middle of.
+				await admin`select pg_terminate_backend(pid) from pg_stat_activity
+					where datname = current_database() and pid <> pg_backend_pid()`;
+			}
+		} finally {
+			going = false;
+			await Promise.all(writers);
+			await admin.end();
+		}
+		expect((await ask('GET', '/health')).status).toBe(200);
+		expect((await ask('GET', '/api/payloads')).status).toBe(200);
 	});
 });

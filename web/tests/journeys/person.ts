@@ -110,7 +110,13 @@ export class Person {
 		expect(words, `nothing like ${option} in the list`).not.toBe('');
 		if (this.way === 'keys') {
 			await this.act(list, 'focus');
-			await this.page.keyboard.type(words.slice(0, 40));
+			// As many letters as tell it from the others: the first that does picks it, and may lead to another page at once.
+			const all = await list.evaluate((select) => [...select.options].map(({ text }) => text));
+			const letters = [...words].findIndex(
+				(_, index) =>
+					all.filter((text) => text.toLowerCase().startsWith(words.slice(0, index + 1).toLowerCase())).length === 1
+			);
+			await this.page.keyboard.type(words.slice(0, letters + 1));
 			await this.page.keyboard.press('Tab');
 		} else await list.select(value);
 		await this.settled();

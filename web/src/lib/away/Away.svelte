@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { goto } from '$app/navigation';
+	import { beforeNavigate, goto } from '$app/navigation';
 	import { navigating, page } from '$app/state';
 	import { onMount } from 'svelte';
 	import { away, waitForServer } from './away.svelte';
@@ -8,8 +8,10 @@
 	onMount(waitForServer);
 	let stayed = $state(false);
 	const shown = $derived(away.waiting > 0 && navigating.to !== null && !stayed);
-	$effect(() => {
-		if (away.waiting === 0) stayed = false;
+	/** Another link is another wait; the page that is stayed on is none. */
+	let staying = false;
+	beforeNavigate(() => {
+		if (!staying) stayed = false;
 	});
 	let stay = $state<HTMLButtonElement>();
 	$effect(() => {
@@ -17,8 +19,9 @@
 	});
 	/** The page that is open is gone to again, which the link that waits then gives way to. */
 	async function stayHere() {
-		stayed = true;
+		stayed = staying = true;
 		await goto(page.url, { replaceState: true, noScroll: true, keepFocus: true });
+		staying = false;
 	}
 </script>
 

@@ -1,3 +1,5 @@
+import { sendAll } from '$lib/state/unsent';
+
 /**
  * Following a link asks the server for the next page's data. Without the server that would end on the browser's own error
  * page; instead the request is repeated here until the server is back, and the page that is open stays, with all that is
@@ -24,7 +26,10 @@ export function waitForServer(): () => void {
 				try {
 					const response = await plain(input, init);
 					// A proxy in between answers for a server that is away.
-					if (stopped || ![502, 503, 504].includes(response.status)) return response;
+					if (stopped || ![502, 503, 504].includes(response.status)) {
+						if (counted) await sendAll();
+						return response;
+					}
 				} catch (thrown) {
 					if (stopped || !(thrown instanceof TypeError)) throw thrown;
 				}

@@ -6,6 +6,7 @@ import type { Positions, Rig } from '$lib/model/rig';
 import { begin, change, type History, redo, settle, undo } from '$lib/state/history';
 import { keepSoon, recall } from '$lib/state/kept';
 import { holds } from '$lib/state/saveOver';
+import { sendsItself, sendsNoMore } from '$lib/state/unsent';
 import {
 	type BenchFigures,
 	benchFigures,
@@ -46,6 +47,7 @@ interface Kept {
 export class GimbalBench {
 	#history = $state.raw<History<BenchState>>(begin({ positionsM: {}, nudges: [] }));
 	#dirty = false;
+	readonly #saveNow = () => this.save();
 	#timer: ReturnType<typeof setTimeout> | undefined;
 	/** The rig as its makers made it; {@link rig} is how it is put together today. */
 	readonly bareRig: Rig;
@@ -109,6 +111,7 @@ export class GimbalBench {
 
 	/** Takes back what this browser kept and the server never confirmed. Call once, in the browser. */
 	restore(): void {
+		sendsItself(this.#saveNow);
 		const kept = recall<Kept>(this.#key);
 		if (kept === null) return;
 		if (kept.dirty) {
@@ -243,6 +246,7 @@ export class GimbalBench {
 	}
 
 	stop(): void {
+		sendsNoMore(this.#saveNow);
 		clearTimeout(this.#timer);
 	}
 

@@ -5,7 +5,7 @@
 	import { BalanceLog } from '$lib/logbook/balanceLog.svelte';
 	import LogBalance from '$lib/logbook/LogBalance.svelte';
 	import Slip from '$lib/slip/Slip.svelte';
-	import { showMass, showMove, together, unbroken } from '$lib/units/display';
+	import { inUnits, showMass, showMove, together, unbroken } from '$lib/units/display';
 	import Vial from '$lib/vial/Vial.svelte';
 	import { sharedCraneBench } from './craneBench.svelte';
 	import CraneDrawing from './CraneDrawing.svelte';
@@ -205,7 +205,9 @@
 				</p>{/if}
 			{#if bench.state.slips.length > 0}
 				<ol class="roll" aria-label="Done before">
-					{#each [...bench.state.slips.entries()].reverse() as [index, words] (index)}<li>{words.join('; ')}</li>{/each}
+					{#each [...bench.state.slips.entries()].reverse() as [index, words] (index)}<li>
+							{inUnits(words.join('; '), units)}
+						</li>{/each}
 				</ol>
 			{/if}
 			<p class="count">

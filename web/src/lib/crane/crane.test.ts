@@ -1,11 +1,13 @@
 import { craneMoment, PhysicsInputError, stabilityAt, stabilityEnvelope } from '@poise/core';
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import type { CraneLook, CraneSetting, CraneStep } from '$lib/model/crane';
 import { craneBenchState, craneDraft } from '$lib/server/schemas/crane';
 import { bodies, payload, shelf } from '$lib/testing/scenario';
 import { crane, craneState } from '$lib/testing/crane';
 import { wrongWith } from './craneColumns';
-import { craneFigures } from './figures';
-import { checkedOrder, onHandInWords, refusalInWords, tippingInWords } from './order';
+import { countedLooks, craneFigures } from './figures';
+import { checkedOrder, onHandInWords, refusalInWords, sharedOut, tippingInWords, whipCaution } from './order';
 import { changedHead, headsOf, withHead } from './heads';
 import { cranePatterns } from './patterns';
 import { craneSlip, lineInWords, linesBetween, platesInWords, settableTrim, staysInWords } from './slip';
@@ -341,5 +343,99 @@ describe('what is wrong with a crane', () => {
 		const on = crane('sectional');
 		const state = craneState(on, { ground: { ...levelGround, windMPerS: 200 } });
 		expect(craneBenchState.validate(state, { convert: false }).error?.message).toContain('wind');
+	});
+});
+
+describe('plates shared out over an order', () => {
+	const plates = [20, 10, 5, 2.5, 1.25].map((massKg) => ({ massKg, count: 9 }));
+	const portion = (id: string, share: number): CraneStep => ({ id, what: 'plates', on: true, share, held: true });
+
+	it('are whole plates, all of them, each portion as near to its share as they come', () => {
+		fc.assert(
+			fc.property(
+				fc.array(fc.integer({ min: 0, max: 6 }), { minLength: 5, maxLength: 5 }),
+				fc.integer({ min: 1, max: 4 }),
+				(hung, count) => {
+					const steps = Array.from({ length: count }, (_, index) => portion(`p${index}`, 1 / count));
+					const shares = sharedOut({ plates }, hung, steps);
+					expect(shares).toHaveLength(count);
+					for (const share of shares)
+						for (const each of share) {
+							expect(Number.isInteger(each)).toBe(true);
+							expect(each).toBeGreaterThanOrEqual(0);
+						}
+					hung.forEach((whole, index) =>
+						expect(shares.reduce((sum, share) => sum + (share[index] ?? 0), 0)).toBe(whole)
+					);
+					// No further from the half than the largest plate.
+					const total = hungKg({ plates }, hung);
+					const first = hungKg({ plates }, shares[0]!);
+					expect(Math.abs(first - total / count)).toBeLessThanOrEqual(20);
+				}
+			)
+		);
+	});
+	it('are named plate by plate in every step, never as a mass that cannot be hung', () => {
+		const { on, state, figures } = done('sectional');
+		for (const loading of [true, false]) {
+			const { rows } = checkedOrder(
+				on.geometry,
+				state.setting,
+				cine,
+				figures,
+				loading ? usualLoading : usualUnloading,
+				loading,
+				'metric',
+				state.ground
+			);
+			const words = rows.filter(({ step }) => step.what === 'plates').map(({ words: each }) => each);
+			expect(words).toHaveLength(2);
+			for (const each of words) expect(each).toMatch(/^(Hang|Take off) \d × [\d.]+ kg/);
+			// Weights go before the camera does, in part at least: the order keeps to the caution.
+			const at = (what: string) => rows.findIndex(({ step }) => step.what === what);
+			if (!loading) expect(at('plates')).toBeLessThan(at('camera'));
+		}
+		expect(whipCaution).toMatch(/weights off before the camera/);
+	});
+});
+
+describe('what the arm was seen to do', () => {
+	const look = (what: CraneLook['what'], setting: CraneSetting): CraneLook => ({ what, setting, payloadVersion: 1 });
+	it('makes it poised only when it stays with everything as it hangs now', () => {
+		const { on, state, figures } = done('sectional');
+		expect([figures.balanced, figures.seen, figures.poised]).toEqual([true, null, false]);
+		const seen = (looks: readonly CraneLook[], setting = state.setting) =>
+			craneFigures(on, cine, { ...state, setting }, looks);
+		expect(seen([look('stays', state.setting)]).poised).toBe(true);
+		expect(seen([look('stays', state.setting), look('sinks', state.setting)]).poised).toBe(false);
+		const moved = { ...state.setting, trimU: state.setting.trimU - 0.05 };
+		expect(seen([look('stays', moved)]).seen).toBeNull();
+	});
+	it('outweighs what was written: where it stays, the figures follow, to the right side', () => {
+		const { on, state } = done('sectional');
+		for (const by of [-0.3, 0.3]) {
+			const setting = { ...state.setting, trimU: state.setting.trimU + by };
+			const figures = craneFigures(on, cine, { ...state, setting }, [look('stays', setting)]);
+			// It stays with the trim further forward: it must carry more at the tail than is written, and the other way round.
+			expect(Math.sign(figures.unwrittenKg)).toBe(-Math.sign(by));
+			expect(figures.balanced).toBe(true);
+			expect(figures.poised).toBe(true);
+			const told = craneSlip(on, { ...state, setting }, figures, 'metric');
+			expect(told.kind === 'poised' || told.kind === 'tips').toBe(true);
+			// Believing the figures again takes it all back.
+			const looks = [look('stays', setting)];
+			expect(countedLooks({ looks, believeDrawing: true }, 1)).toEqual([]);
+			expect(countedLooks({ looks: [{ ...looks[0]!, struck: true }] }, 1)).toEqual([]);
+			expect(countedLooks({ looks }, 2)).toEqual([]);
+		}
+	});
+	it('says first that it pulls at the top though it is right when level, and what cures it', () => {
+		const { on, figures, state } = done('sectional');
+		const slip = craneSlip(on, state, figures, 'metric');
+		if (figures.staysThroughout) return expect(slip.pulls).toBeNull();
+		const [low, high] = figures.noseAtEndsKg;
+		const worse = Math.abs(high) >= Math.abs(low) ? high : low;
+		expect(slip.pulls).toContain(worse === high ? 'At full height' : 'All the way down');
+		expect(slip.pulls).toContain(worse > 0 ? 'pulls down' : 'pulls up');
 	});
 });

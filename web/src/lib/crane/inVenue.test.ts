@@ -74,6 +74,24 @@ describe('a crane on a venue’s plan', () => {
 		expect(tried(low, { ...at, boomsRad: booms }).all).toBe(true);
 		expect(found.shares.some(({ share }) => share > 0 && share < 1)).toBe(true);
 	});
+	it('proposes no boom past the limits it was given, and one figure that is set as it is said', () => {
+		const round = withOne('obstacle', box(0, 0, reach + 0.5));
+		const low = { ...round, shapes: round.shapes.map((each) => ({ ...each, topM: 0.2 })) };
+		for (const boomsRad of [
+			[-0.0817, 0.35],
+			[-0.21, 0.2033]
+		] as const) {
+			const { keepTo } = tried(low, { ...at, boomsRad });
+			if (keepTo?.booms == null) continue;
+			expect(keepTo.booms[0]).toBeGreaterThanOrEqual(boomsRad[0] - 1e-9);
+			expect(keepTo.booms[1]).toBeLessThanOrEqual(boomsRad[1] + 1e-9);
+			for (const end of keepTo.booms) {
+				const tenths = (end * 1800) / Math.PI;
+				expect(Math.abs(tenths - Math.round(tenths))).toBeLessThan(1e-6);
+			}
+			expect(tried(low, { ...at, boomsRad: keepTo.booms }).all).toBe(true);
+		}
+	});
 	it('names the people under it, however high it passes', () => {
 		const people = withOne('people', box(reach, 0, 0.5));
 		const high = { ...at, boomsRad: [0.6, 0.7] as const, overPeople: true };

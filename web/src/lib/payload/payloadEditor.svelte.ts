@@ -14,6 +14,7 @@ import {
 } from '$lib/model/payload';
 import { begin, change, type History, redo, settle, undo } from '$lib/state/history';
 import { forget, keepSoon, recall } from '$lib/state/kept';
+import { sendsItself, sendsNoMore } from '$lib/state/unsent';
 import { allMoved, duplicated, grouped, mirroredOver, moved, withAttitude } from './arrange';
 import { differences, merge, type Merged } from './merge';
 import { placeFor } from './placeFor';
@@ -53,6 +54,7 @@ export class PayloadEditor {
 	#base: PayloadDraft;
 	#timer: ReturnType<typeof setTimeout> | undefined;
 	#sending: Promise<void> | undefined;
+	readonly #saveNow = () => this.save();
 	readonly id: string;
 
 	state = $state<SaveState>('saved');
@@ -72,6 +74,7 @@ export class PayloadEditor {
 
 	/** Takes back what this browser kept and the server never confirmed. Call once, in the browser. */
 	restore(server: Payload): void {
+		sendsItself(this.#saveNow);
 		const kept = recall<Kept>(this.#key);
 		if (kept === null) return;
 		this.#sent = kept.sent;
@@ -242,6 +245,7 @@ export class PayloadEditor {
 	}
 
 	stop(): void {
+		sendsNoMore(this.#saveNow);
 		clearTimeout(this.#timer);
 	}
 

@@ -3,7 +3,7 @@
 	import LogBalance from '$lib/logbook/LogBalance.svelte';
 	import type { SledBenchState } from '$lib/model/sled';
 	import Slip from '$lib/slip/Slip.svelte';
-	import { unbroken } from '$lib/units/display';
+	import { inUnits, unbroken } from '$lib/units/display';
 	import Vial from '$lib/vial/Vial.svelte';
 	import DayWishes from './DayWishes.svelte';
 	import type { SledFigures } from './figures';
@@ -33,7 +33,9 @@
 
 {#snippet roll()}
 	<ol class="roll" aria-label="Done before">
-		{#each [...state.slips.entries()].reverse() as [index, lines] (index)}<li>{lines.join('; ')}</li>{/each}
+		{#each [...state.slips.entries()].reverse() as [index, lines] (index)}<li>
+				{inUnits(lines.join('; '), bench.units)}
+			</li>{/each}
 	</ol>
 	<SledSeenRoll {bench} />
 	<p class="count">

@@ -33,6 +33,28 @@ describe('a paper being written', () => {
 		expect(sent[0]!.body).toEqual({ items: [], waived: expect.objectContaining({ reason: 'Rehearsal' }) });
 		expect(keeper.state).toBe('saved');
 	});
+	it('is undone after a reload too, unless somebody else has changed it since', async () => {
+		stubServer(() => saved);
+		const start = list();
+		const keeper = new PaperKeeper('p', 'checklist', start);
+		keeper.change({ items: start.items.slice(1) });
+		keeper.change({ items: [] });
+		await vi.advanceTimersByTimeAsync(2000);
+		expect(keeper.state).toBe('saved');
+		keeper.stop();
+		const after = new PaperKeeper('p', 'checklist', { ...start, items: [] });
+		after.restore();
+		expect(after.canUndo).toBe(true);
+		after.undo();
+		expect(after.paper.items).toHaveLength(start.items.length - 1);
+		after.undo();
+		expect(after.paper.items).toHaveLength(start.items.length);
+		await vi.advanceTimersByTimeAsync(2000);
+		after.stop();
+		const others = new PaperKeeper('p', 'checklist', { ...start, items: start.items.slice(3) });
+		others.restore();
+		expect([others.canUndo, others.paper.items.length]).toEqual([false, start.items.length - 3]);
+	});
 	it('outlives a lost link and a reload, and is undone step by step', async () => {
 		let link = false;
 		stubServer(() => (link ? saved : away));

@@ -3,6 +3,7 @@ import { refused } from '$lib/fields/refused.svelte';
 import { begin, change, type History, redo, settle, undo } from './history';
 import { forget, keepSoon, recall } from './kept';
 import { holds } from './saveOver';
+import { sendsItself, sendsNoMore } from './unsent';
 
 const restMs = 500;
 const retryMs = 3000;
@@ -29,6 +30,7 @@ export class KeptDocument<T> {
 	#version: number;
 	readonly #key: string;
 	#sending: Promise<void> | undefined;
+	readonly #saveNow = () => this.save();
 	readonly #put: (value: T, version: number) => Promise<Outcome<{ readonly version?: number }>>;
 
 	saving = $state<SaveState>('saved');
@@ -64,6 +66,7 @@ export class KeptDocument<T> {
 	 * it since, the steps to undo. Call once, in the browser.
 	 */
 	restore(): void {
+		sendsItself(this.#saveNow);
 		const kept = recall<Kept<T>>(this.#key);
 		// What an older page kept in another shape is nothing to go by.
 		if (kept === null || kept.history?.present === undefined) return;
@@ -134,6 +137,7 @@ export class KeptDocument<T> {
 	}
 
 	stop(): void {
+		sendsNoMore(this.#saveNow);
 		clearTimeout(this.#timer);
 	}
 

@@ -11,6 +11,7 @@ import {
 	nFromLbf,
 	nmFromLbfFt,
 	nmFromOzfIn,
+	ozFromKg,
 	ozfInFromNm,
 	sqFtFromM2,
 	gFromKg,
@@ -42,7 +43,7 @@ export const unbroken = (words: string): string =>
 	words
 		// "1 × 10 kg" stays together, and so does every figure with its unit.
 		.replace(/(\d) × (\d)/g, '$1\u00a0×\u00a0$2')
-		.replace(/([\d½¼¾]) (mm|m|in|ft|g|kg|lb|%|turns?|°|s|W|h|min)\b/g, '$1\u00a0$2');
+		.replace(/([\d½¼¾]) (mm|m|in|ft|g|kg|lb|oz|%|turns?|°|s|W|h|min)\b/g, '$1\u00a0$2');
 
 /**
  * Words that were written down in one person's units, in another's: "back 14 mm" as "back 0.55 in". Figures in front of a unit
@@ -62,7 +63,12 @@ export function inUnits(words: string, units: UnitSystem): string {
 	});
 }
 const fromMetric: Readonly<Record<string, (value: number) => number>> = { mm: mFromMm, kg: same, g: kgFromG, m: same };
-const fromImperial: Readonly<Record<string, (value: number) => number>> = { in: mFromIn, lb: kgFromLb, ft: mFromFt };
+const fromImperial: Readonly<Record<string, (value: number) => number>> = {
+	in: mFromIn,
+	lb: kgFromLb,
+	oz: kgFromOz,
+	ft: mFromFt
+};
 const toImperial = (si: number, unit: string): Shown =>
 	unit === 'mm' ? showLength(si, 'imperial') : unit === 'm' ? showDistance(si, 'imperial') : showMass(si, 'imperial');
 const toMetric = (si: number, unit: string): Shown =>
@@ -82,9 +88,15 @@ export const showMove = (metres: number, units: UnitSystem): Shown =>
 		? showLength(metres, units)
 		: { figure: plain(Math.round(mmFromM(Math.abs(metres)) * 2) / 2, 1), unit: 'mm' };
 
-/** Masses: grams below a kilogram, else kilograms to 10 g; pounds to a hundredth. */
+/** Masses: grams below a kilogram, else kilograms to 10 g; pounds to a hundredth, ounces below a tenth of one. */
 export function showMass(kilograms: number, units: UnitSystem): Shown {
-	if (units === 'imperial') return { figure: plain(lbFromKg(kilograms), 2, true), unit: 'lb' };
+	if (units === 'imperial') {
+		// Below a tenth of a pound a hundredth of it says too little.
+		const ounces = ozFromKg(kilograms);
+		return kilograms !== 0 && Math.abs(ounces) < 1.595
+			? { figure: plain(ounces, 1, true), unit: 'oz' }
+			: { figure: plain(lbFromKg(kilograms), 2, true), unit: 'lb' };
+	}
 	return kilograms < 0.9995
 		? { figure: plain(gFromKg(kilograms), 0), unit: 'g' }
 		: { figure: plain(kilograms, 2, true), unit: 'kg' };
