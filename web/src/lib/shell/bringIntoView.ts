@@ -12,17 +12,17 @@ export const showAnswer = (): Promise<void> => bringIntoView(answer);
 
 /**
  * What answers a press comes into view and takes the focus, once it stands on the page; on a phone it may be a screen away from
- * the finger. Nothing moves that is in view already, and nothing glides where a person asked for still pages.
+ * the finger. Nothing moves that is in view already, and the page is
+ * there at once: a target that glides is missed by the next tap.
  */
 export async function bringIntoView(element: HTMLElement | null | undefined): Promise<void> {
 	await tick();
 	if (element == null) return;
 	const { top, bottom } = element.getBoundingClientRect();
-	const still = window.matchMedia('(prefers-reduced-motion: reduce)').matches;
 	if (top < 0 || bottom > window.innerHeight)
 		element.scrollIntoView({
 			block: top < 0 || bottom - top > window.innerHeight ? 'start' : 'center',
-			behavior: still ? 'auto' : 'smooth'
+			behavior: 'instant'
 		});
 	element.focus({ preventScroll: true });
 }

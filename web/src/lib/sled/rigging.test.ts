@@ -59,11 +59,12 @@ describe('the rigging sequence', () => {
 		expect(step('dynamic').lines.length).toBeGreaterThan(0);
 		expect(step('undock').detail).toContain('19.28 kg');
 	});
-	it('has nothing left to move once it is poised', () => {
+	it('has nothing left to move once it is in place, and says that it is only computed', () => {
 		const steps = stepsOf(poisedFrom(heavy, cine, benchState(heavy)));
 		const [fixed, timed, spun] = ['static', 'drop', 'dynamic'].map((id) => steps.find((step) => step.id === id)!);
 		expect([fixed!.right, timed!.right, spun!.right]).toEqual([true, true, true]);
-		expect([fixed!.strong, spun!.strong]).toEqual(['it stands upright', 'it stays upright']);
+		expect([fixed!.lead, timed!.lead, spun!.lead].every((lead) => lead.startsWith('As computed'))).toBe(true);
+		expect([fixed!.strong, spun!.strong]).toEqual(['open your fingers', 'spin it once by hand']);
 		expect(timed!.strong).toMatch(/^2\.[45] s$/);
 	});
 });
