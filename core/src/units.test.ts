@@ -13,7 +13,7 @@ describe('units', () => {
 		expect(units.mFromCm(250)).toBe(2.5);
 		expect(units.mPerSFromMph(1)).toBe(0.44704);
 		expect(units.nFromLbf(1)).toBeCloseTo(4.4482216152605, 12);
-		expect(units.lbfFtFromNm(1.3558179483314004)).toBeCloseTo(1, 12);
+		expect(units.lbfFtFromNm(1.35581794833)).toBeCloseTo(1, 11);
 		expect(units.ozfInFromNm(0.00706155181422604)).toBeCloseTo(1, 9);
 		expect(units.lbIn2FromKgM2(0.00029263965343)).toBeCloseTo(1, 9);
 		expect([units.fahrenheitFromCelsius(-40), units.fahrenheitFromCelsius(100)]).toEqual([-40, 212]);

@@ -1,5 +1,4 @@
 import { readdirSync } from 'node:fs';
-import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { Part } from '../../src/lib/model/part';

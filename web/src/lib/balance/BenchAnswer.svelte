@@ -56,7 +56,6 @@
 				hunt.history[hunt.history.length - 1]?.observation === 'holds' &&
 				Math.abs(hunt.nudge.positionM - (bench.positionsM[slideId] ?? 0)) <= 0.0005
 		);
-	const labelOf = (id: string) => rig.geometry.axes.find((axis) => axis.id === id)?.label ?? id;
 	const fitted = $derived([
 		...(bench.state.weights ?? []).map(({ placeId, massKg }, weight) => ({
 			text: `${together(showMass(massKg, units))} at ${rig.geometry.counterweightPlaces.find(({ id }) => id === placeId)?.label ?? placeId}.`,

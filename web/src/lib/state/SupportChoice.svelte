@@ -97,7 +97,9 @@
 		}
 		select {
 			font-size: 15px;
-			flex: 1 1 50%;
+			/* No width of its own, or a long name widens the page. */
+			flex: 1 1 0;
+			width: 0;
 			padding-inline: 6px 28px;
 		}
 		.choose > .quiet,
