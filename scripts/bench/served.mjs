@@ -23,9 +23,10 @@ const spread = (/** @type {number[]} */ values) => ({
 /** Saves of a whole payload through the server, beside bare INSERTs through the same driver, taken in turns. */
 export async function savesBesideInserts(/** @type {string} */ origin, /** @type {string} */ databaseUrl) {
 	const require = createRequire(join(root, 'web', 'package.json'));
-	const { default: postgres } = await import(pathToFileURL(require.resolve('postgres')).href);
-	const sql = postgres(databaseUrl, { max: 1, onnotice: () => {} });
-	await sql`create table bench_rows (id uuid primary key, body jsonb not null)`;
+	const { default: pg } = await import(pathToFileURL(require.resolve('pg')).href);
+	const client = new pg.Client({ connectionString: databaseUrl });
+	await client.connect();
+	await client.query('create table bench_rows (id uuid primary key, body jsonb not null)');
 	const payloads = await (await fetch(`${origin}/api/payloads`)).json();
 	let payload = payloads.find((/** @type {{ placements: unknown[] }} */ each) => each.placements.length >= 7);
 
@@ -45,15 +46,15 @@ export async function savesBesideInserts(/** @type {string} */ origin, /** @type
 		payload = await response.json();
 		const afterSave = performance.now();
 		if (!response.ok) throw new Error(JSON.stringify(payload));
-		await sql`insert into bench_rows (id, body) values (${randomUUID()}, ${sql.json(body)})`;
+		await client.query('insert into bench_rows (id, body) values ($1, $2)', [randomUUID(), JSON.stringify(body)]);
 		const afterInsert = performance.now();
 		// The first twenty warm both sides up.
 		if (round < 20) continue;
 		saves.push(afterSave - beforeSave);
 		inserts.push(afterInsert - afterSave);
 	}
-	await sql`drop table bench_rows`;
-	await sql.end();
+	await client.query('drop table bench_rows');
+	await client.end();
 	print('server save of a payload of 7 parts', { unit: 'ms', ...spread(saves) });
 	print('bare INSERT through the same driver', { unit: 'ms', ...spread(inserts) });
 }
@@ -133,6 +134,51 @@ export async function dragLatency(/** @type {string} */ origin) {
 		handle: '[data-testid="nose"]',
 		way: (step) => [0, -60 * Math.sin(step / 9)]
 	});
+}
+
+/**
+ * What a slow machine feels: the same drag of a part with the processor at a quarter of its speed, as the browser's own long
+ * tasks, from the press to the release.
+ */
+export async function dragOnSlowMachine(/** @type {string} */ origin) {
+	const payloads = await (await fetch(`${origin}/api/payloads`)).json();
+	const payload = payloads.find((/** @type {{ placements: unknown[] }} */ each) => each.placements.length >= 7);
+	const { browser, stop } = await startBrowser();
+	try {
+		const page = await browser.newPage();
+		await page.setViewport({ width: 1280, height: 800 });
+		await page.goto(`${origin}/payload/${payload.id}`);
+		await page.waitForSelector('main[data-hydrated="true"]');
+		await page.emulateCPUThrottling(4);
+		await new Promise((resolve) => setTimeout(resolve, 3000));
+		const pulled = await page.waitForSelector('[data-part="Cine body"][data-view="side"]');
+		const box = /** @type {import('puppeteer-core').BoundingBox} */ (await pulled?.boundingBox());
+		const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+		await page.mouse.move(x, y);
+		await page.evaluate(() => {
+			const tasks = /** @type {number[]} */ ([]);
+			Object.assign(window, { tasks });
+			new PerformanceObserver((list) => list.getEntries().forEach(({ duration }) => tasks.push(duration))).observe({
+				type: 'longtask'
+			});
+		});
+		await page.mouse.down();
+		for (let step = 0; step < 120; step += 1) {
+			await page.mouse.move(x + 40 * Math.sin(step / 9), y + 12 * Math.cos(step / 7));
+			await new Promise((resolve) => setTimeout(resolve, 16));
+		}
+		await page.mouse.up();
+		await new Promise((resolve) => setTimeout(resolve, 2000));
+		const tasks = await page.evaluate(() => /** @type {{ tasks: number[] }} */ (/** @type {unknown} */ (window)).tasks);
+		print('drag at a quarter of the speed: tasks over 50 ms', {
+			unit: 'ms',
+			count: tasks.length,
+			worst: Math.max(0, ...tasks),
+			all: tasks
+		});
+	} finally {
+		await stop();
+	}
 }
 
 /** JavaScript that a first visit to each route loads, gzip. */
