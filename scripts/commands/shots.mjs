@@ -91,7 +91,7 @@ export default async function shots() {
 		await take('sled-bench', onSled);
 		await take('sled-spin', `${onSled}/spin`, { theme: 'house' });
 		await take('sled-drop-phone', `/balance/sled/${light}/${wide}/drop`, { phone: true });
-		await take('sled', `/sleds/${heavy}`, { before: click('[data-testid="pick-batteries"]') });
+		await take('chooser', '/balance?choose', { theme: 'blackout' });
 		await take('crane-weights', hall, { before: accept(1) });
 		await take('crane-loading', `${hall}/order`);
 		await take('crane-stability', `${hall}/stand`, { theme: 'house' });

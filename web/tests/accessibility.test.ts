@@ -41,6 +41,7 @@ beforeAll(async () => {
 		payloads: '/payload',
 		payload: `/payload/${payloads[0]!.id}`,
 		'choosing what to balance': '/balance',
+		'choosing what carries it': '/balance?choose',
 		'gimbal bench': `/balance/${rigs[0]!.id}/${payloads[0]!.id}`,
 		'gimbal bench out of travel': `/balance/${rigs[0]!.id}/${tele.id}`,
 		guide: `/balance/${rigs[0]!.id}/${payloads[0]!.id}/guide`,
@@ -90,7 +91,7 @@ beforeAll(async () => {
 });
 afterAll(() => screen?.stop());
 
-describe.each(['day', 'house'])('by %s light', (theme) => {
+describe.each(['day', 'house', 'blackout'])('by %s light', (theme) => {
 	it('no view has a serious accessibility finding', async () => {
 		expect((await send(screen.origin, 'PATCH', '/api/me', { theme })).status).toBe(200);
 		const findings: string[] = [];

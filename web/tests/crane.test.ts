@@ -97,6 +97,7 @@ describe('a crane crew', () => {
 	it('drags a step by its handle', async () => {
 		const order = () =>
 			page.$$eval('[data-testid="order"] li', (all) => all.map((each) => each.getAttribute('data-step')));
+		await glided();
 		const before = await order();
 		const grip = (await (await page.$('[data-step="trim"] .grip'))!.boundingBox())!;
 		const [x, y] = [grip.x + grip.width / 2, grip.y + grip.height / 2];

@@ -57,6 +57,8 @@ describe('units and lights', () => {
 		await waitForText(page, '[data-testid="units"]', 'in · lb');
 		await page.click('[data-testid="units"]');
 		await page.click('[data-testid="theme"]');
+		await page.waitForSelector('html[data-theme="blackout"]');
+		await page.click('[data-testid="theme"]');
 		await page.waitForSelector('html[data-theme="day"]');
 	});
 
@@ -191,7 +193,7 @@ describe('a payload', () => {
 		const kept = (await get<LoggedBalance[]>('/api/balances')).find(({ payloadName }) => payloadName === monitor.name)!;
 		await go(page, `${screen.origin}/logbook/${kept.id}`);
 		expect(await text(page, 'h1')).toBe(monitor.name);
-		expect(Number(await text(page, '[data-testid="logged-plate"]'))).toBeGreaterThan(0);
+		expect(parseFloat(await text(page, '[data-testid="logged-plate"]'))).toBeGreaterThan(0);
 	});
 
 	it('needs a name, says so, and keeps the rest until it has one', async () => {
@@ -253,6 +255,7 @@ describe('who is working', () => {
 		await clickText(page, 'Start over');
 		for (let count = 0; count < 8 && (await page.$('[data-testid="accept"]')); count += 1)
 			await page.click('[data-testid="accept"]');
+		await page.$eval('textarea', (note) => note.closest('details')?.setAttribute('open', ''));
 		await page.type('textarea', 'Taken over by somebody else');
 		await page.click('[data-testid="log"]');
 		await page.waitForSelector('[data-testid="open-log"]');

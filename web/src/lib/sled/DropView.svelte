@@ -148,7 +148,7 @@
 		{/if}
 	</section>
 	<div class="answer-column">
-		<Slip heading="Drop time · fore-aft">
+		<Slip heading="Drop time, {figures.seen.drop ? 'as seen' : 'as computed'} · fore-aft">
 			{#snippet answer()}
 				{#if plan.kind === 'right'}Drops in <strong data-testid="drop-strong"
 						>{unbroken(`${plan.nowS.toFixed(1)} s`)}</strong

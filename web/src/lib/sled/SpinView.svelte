@@ -139,7 +139,11 @@
 		</div>
 	</section>
 	<div class="answer-column">
-		<Slip heading="Spin · this day forgives {degrees(figures.toleranceRad)}">
+		<Slip
+			heading="Spin, {figures.seen.spin ? 'as seen' : 'as computed'} · this day forgives {degrees(
+				figures.toleranceRad
+			)}"
+		>
 			{#snippet answer()}
 				{#if figures.spinGood}Spins true, <strong data-testid="spin-strong"
 						>{unbroken(degrees(worstLean(figures.report)))} off</strong

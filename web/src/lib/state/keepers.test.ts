@@ -194,3 +194,25 @@ describe('saving over a version', () => {
 		expect(holds({ a: [] }, { a: {} })).toBe(false);
 	});
 });
+
+describe('a page that is being left', () => {
+	it('leaves what was unconfirmed for the next page to send, though its answer comes on the way out', async () => {
+		const on: Record<string, () => void> = {};
+		const addEventListener = (name: string, listen: () => void) => (on[name] = listen);
+		vi.stubGlobal('window', { addEventListener });
+		vi.stubGlobal('document', { addEventListener, visibilityState: 'visible' });
+		vi.resetModules();
+		const { keepSoon, recall } = await import('./kept');
+		let dirty = true;
+		keepSoon('left', () => ({ dirty, step: 1 }));
+		on.beforeunload!();
+		dirty = false;
+		keepSoon('left', () => ({ dirty, step: 1 }));
+		on.pagehide!();
+		expect(recall('left')).toEqual({ dirty: true, step: 1 });
+		// It stayed after all: a download, say. From then on what is confirmed is kept as such again.
+		await vi.advanceTimersByTimeAsync(11_000);
+		keepSoon('left', () => ({ dirty, step: 2 }));
+		expect(recall('left')).toEqual({ dirty: false, step: 2 });
+	});
+});

@@ -48,18 +48,29 @@ function keepWhenIdle(): void {
 function keepNow(): void {
 	clearTimeout(timer);
 	timer = undefined;
-	for (const [key, read] of waiting) keep(key, read());
+	for (const [key, read] of waiting) {
+		const value = read();
+		if (leaving && confirmed(value)) continue;
+		keep(key, value);
+	}
 	waiting.clear();
 }
+const confirmed = (value: unknown): boolean => (value as { dirty?: unknown } | null)?.dirty === false;
 
 /**
  * The page is being left for another document. The next one may have been made before the last save arrived, so what is
- * kept stays for it to find; it sends that once more and forgets it then.
+ * kept unconfirmed stays so for it to find; it sends that once more and forgets it then.
  */
 let leaving = false;
+/** A link that only downloads says that it leaves, and stays. */
+const leavesWithinMs = 10_000;
 
 if (typeof window !== 'undefined') {
-	window.addEventListener('beforeunload', () => (leaving = true));
+	window.addEventListener('beforeunload', () => {
+		keepNow();
+		leaving = true;
+		setTimeout(() => (leaving = false), leavesWithinMs);
+	});
 	window.addEventListener('pageshow', () => (leaving = false));
 	window.addEventListener('pagehide', keepNow);
 	document.addEventListener('visibilitychange', () => {
