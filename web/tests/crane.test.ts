@@ -136,7 +136,7 @@ describe('a crane crew', () => {
 		const words = execFileSync('pdftotext', ['-layout', file, '-'], { encoding: 'utf8' }).replace(/\s+/g, ' ');
 		expect(words).toMatch(/Hang \d × 20 kg/);
 		expect(words).toMatch(/Trim weight \d+(\.\d)? mm behind the pivot/);
-		expect(words).toContain('Unloading: weights off first');
+		expect(words).toContain('Unloading: weights before the camera');
 		expect(words).toContain('nobody catches a swinging arm');
 		expect(words).not.toContain('REFUSED');
 		expect(execFileSync('pdfinfo', [file], { encoding: 'utf8' })).toMatch(/Pages:\s+1\n/);

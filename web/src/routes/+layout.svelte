@@ -32,7 +32,10 @@
 	}
 	const notBuilt = (name: string) => say(`${name} is not built yet. Payload, Balance and Logbook are.`);
 
-	const person = $derived(data.person);
+	/** Taken at the press; the server's word follows, in the order of the presses. */
+	let taken = $state.raw<Partial<Pick<Person, 'units' | 'theme'>>>({});
+	let sent: Promise<unknown> = Promise.resolve();
+	const person = $derived({ ...data.person, ...taken });
 	const current = $derived(page.url.pathname.split('/')[1] ?? '');
 	const hrefs = $derived<Record<StationKey, string>>({
 		payload: person.payloadId === null ? '/payload' : `/payload/${person.payloadId}`,
@@ -53,11 +56,16 @@
 	});
 
 	async function changeMe(change: Partial<Pick<Person, 'units' | 'theme'>>) {
-		if (change.theme !== undefined) document.documentElement.dataset.theme = change.theme;
-		const outcome = await ask<Person>('PATCH', '/api/me', change);
+		const mine = (taken = { ...taken, ...change });
+		document.documentElement.dataset.theme = person.theme;
+		const answer = sent.then(() => ask<Person>('PATCH', '/api/me', change));
+		sent = answer;
+		const outcome = await answer;
 		trouble = outcome.ok ? '' : outcome.error.message;
 		if (outcome.ok) await invalidateAll();
-		else document.documentElement.dataset.theme = person.theme;
+		if (taken !== mine) return;
+		taken = {};
+		document.documentElement.dataset.theme = person.theme;
 	}
 
 	async function becomePerson(personId: string) {

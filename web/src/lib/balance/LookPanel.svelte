@@ -265,9 +265,9 @@
 		padding: 4px;
 	}
 	.three .holds {
-		background: var(--spirit);
+		background: var(--fill);
 		border-color: var(--spirit-line);
-		color: #20261f;
+		color: var(--fill-ink);
 	}
 	.ways {
 		display: flex;

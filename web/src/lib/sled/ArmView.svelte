@@ -503,9 +503,9 @@
 	}
 	.sees .stays {
 		grid-column: 1 / 3;
-		background: var(--spirit);
+		background: var(--fill);
 		border-color: var(--spirit-line);
-		color: #20261f;
+		color: var(--fill-ink);
 	}
 	.note {
 		display: grid;

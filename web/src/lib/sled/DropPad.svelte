@@ -108,8 +108,8 @@
 		color: var(--quiet);
 	}
 	.pad[data-phase='held'] {
-		background: var(--spirit);
-		color: #20261f;
+		background: var(--fill);
+		color: var(--fill-ink);
 	}
 	.pad[data-phase='falling'] {
 		background: var(--press);

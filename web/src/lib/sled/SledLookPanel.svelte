@@ -139,9 +139,9 @@
 	}
 	.sees .stands {
 		grid-column: 1 / 3;
-		background: var(--spirit);
+		background: var(--fill);
 		border-color: var(--spirit-line);
-		color: #20261f;
+		color: var(--fill-ink);
 	}
 	.row {
 		display: flex;
