@@ -17,7 +17,9 @@
 
 <span class="vial {size}" class:empty={offset === null} class:poised role="img" aria-label={label}>
 	{#if offset !== null}
-		<span class="bubble" style:left={percent(bubblePlace(offset, tube))} style:width="{tube.bubbleShare * 100}%"></span>
+		<span class="way" style:transform="translateX({bubblePlace(offset, tube) * 50}%)"
+			><span class="bubble" style:width="{tube.bubbleShare * 100}%"></span></span
+		>
 		<span class="mark" style:left={percent(-tube.markShare)}></span>
 		<span class="mark" style:left={percent(tube.markShare)}></span>
 	{/if}
@@ -33,6 +35,7 @@
 		border-radius: 999px;
 		background: linear-gradient(var(--spirit-lit) 0 28%, var(--spirit) 28%);
 		overflow: hidden;
+		contain: layout paint;
 	}
 	.tiny {
 		width: 52px;
@@ -54,15 +57,21 @@
 		margin-left: -0.75px;
 		background: var(--spirit-line);
 	}
+	/* As wide as the tube, and moved as a whole: the bubble glides without the page being laid out anew for each frame. */
+	.way {
+		position: absolute;
+		inset: 0;
+		transition: transform 0.55s cubic-bezier(0.22, 0.7, 0.25, 1);
+	}
 	.bubble {
 		position: absolute;
+		left: 50%;
 		top: 17%;
 		bottom: 17%;
 		transform: translateX(-50%);
 		border-radius: 50%;
 		background: radial-gradient(ellipse at 40% 25%, #fff 0 10%, var(--bubble) 45%);
 		border: 1.25px solid var(--spirit-line);
-		transition: left 0.55s cubic-bezier(0.22, 0.7, 0.25, 1);
 	}
 	:global([data-theme='house']) .bubble {
 		background: var(--bubble);
@@ -72,7 +81,7 @@
 		border-width: 1px;
 	}
 	@media (prefers-reduced-motion: reduce) {
-		.bubble {
+		.way {
 			transition: none;
 		}
 	}
