@@ -1,7 +1,7 @@
 <script lang="ts">
 	import '../app.css';
 	import { goto, invalidateAll } from '$app/navigation';
-	import { page } from '$app/state';
+	import { navigating, page } from '$app/state';
 	import { ask } from '$lib/api';
 	import DayLine from '$lib/dayline/DayLine.svelte';
 	import KeyCard from '$lib/dayline/KeyCard.svelte';
@@ -62,6 +62,8 @@
 		sent = answer;
 		const outcome = await answer;
 		trouble = outcome.ok ? '' : outcome.error.message;
+		// Asking for the page anew would call off a way to another that is being opened.
+		await navigating.complete;
 		if (outcome.ok) await invalidateAll();
 		if (taken !== mine) return;
 		taken = {};
