@@ -1,6 +1,7 @@
 <script lang="ts">
 	import type { Look } from '$lib/model/balance';
 	import type { Rig } from '$lib/model/rig';
+	import SeenList from '$lib/slip/SeenList.svelte';
 	import { fallsWord } from './benchSlip';
 	import type { GimbalBench } from './gimbalBench.svelte';
 	import { printedReading } from './reading';
@@ -16,39 +17,15 @@
 		const did = { holds: 'holds', 'falls+': fallsWord(slide, 1), 'falls-': fallsWord(slide, -1) };
 		return `${slide.label} at ${printedReading(slide, look.positionsM[slide.id] ?? 0)}: ${did[look.observation]}`;
 	}
-	const looked = $derived(
-		bench.looks.map((look, index) => ({ index, text: words(look), struck: look.struck === true })).reverse()
+	const seen = $derived(
+		bench.looks
+			.map((look, index) => ({
+				text: words(look),
+				struck: look.struck === true,
+				strike: (struck: boolean) => bench.strike(index, struck)
+			}))
+			.reverse()
 	);
 </script>
 
-{#if looked.length > 0}
-	<ol class="looked" aria-label="Seen so far">
-		{#each looked as { index, text, struck } (index)}
-			<li data-testid="seen">
-				<span class:struck>{text}</span>
-				<button type="button" class="link" onclick={() => bench.strike(index, !struck)}
-					>{struck ? 'Count it' : 'Strike out'}<span class="sr-only">: {text}</span></button
-				>
-			</li>
-		{/each}
-	</ol>
-{/if}
-
-<style>
-	li {
-		display: flex;
-		justify-content: space-between;
-		align-items: center;
-		gap: 10px;
-	}
-	.struck {
-		text-decoration: line-through;
-		opacity: 0.75;
-	}
-	.link {
-		min-height: 44px;
-		flex: none;
-		color: var(--press);
-		text-decoration: underline;
-	}
-</style>
+<SeenList {seen} />

@@ -1,5 +1,6 @@
 <script lang="ts">
 	import type { SledSeen } from '$lib/model/sled';
+	import SeenList from '$lib/slip/SeenList.svelte';
 	import { seenInWords } from './seen';
 	import type { SledBench } from './sledBench.svelte';
 
@@ -9,44 +10,16 @@
 		kinds?: readonly SledSeen['kind'][];
 	}
 	let { bench, kinds }: Props = $props();
-	const seen = $derived(bench.seen.filter(({ kind }) => kinds === undefined || kinds.includes(kind)).reverse());
+	const seen = $derived(
+		bench.seen
+			.filter(({ kind }) => kinds === undefined || kinds.includes(kind))
+			.map((look) => ({
+				text: seenInWords(look),
+				struck: look.struck === true,
+				strike: (struck: boolean) => bench.strike(look, struck)
+			}))
+			.reverse()
+	);
 </script>
 
-{#if seen.length > 0}
-	<ol class="looked" aria-label="Seen so far">
-		{#each seen as look, index (index)}
-			{@const text = seenInWords(look)}
-			<li data-testid="seen">
-				<span class:struck={look.struck}>{text}</span>
-				<button type="button" class="link" onclick={() => bench.strike(look, look.struck !== true)}
-					>{look.struck === true ? 'Count it' : 'Strike out'}<span class="sr-only">: {text}</span></button
-				>
-			</li>
-		{/each}
-	</ol>
-{/if}
-
-<style>
-	.looked {
-		max-height: 190px;
-		overflow-y: auto;
-		font-size: 14px;
-		color: var(--quiet);
-	}
-	li {
-		display: flex;
-		justify-content: space-between;
-		align-items: center;
-		gap: 10px;
-	}
-	.struck {
-		text-decoration: line-through;
-		opacity: 0.75;
-	}
-	.link {
-		min-height: 44px;
-		flex: none;
-		color: var(--press);
-		text-decoration: underline;
-	}
-</style>
+<SeenList {seen} />
