@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { Positions, Rig } from '$lib/model/rig';
 import type { Payload } from '$lib/model/payload';
 import { bodies, payload, rig, targetsOf } from '$lib/testing/scenario';
-import { benchSlip, lightWarning, slideOf } from './benchSlip';
+import { benchSlip, fallsWord, lightWarning, slideOf } from './benchSlip';
 import { printablePosition, printedReading } from './reading';
 import { benchFigures, completePositions } from './figures';
 
@@ -86,5 +86,26 @@ describe('readings', () => {
 		expect(printedReading(plate, -0.01832)).toBe('36.5');
 		expect(printablePosition(plate, -0.01832)).toBeCloseTo(-0.0185, 12);
 		expect(printablePosition(plate, -0.0551)).toBe(-0.055);
+	});
+});
+
+describe('what an axis does when it is let go', () => {
+	const small = rig('Small');
+	const side = (id: string) => ([1, -1] as const).map((way) => fallsWord(slideOf(small, id), way));
+
+	it('is named for the side that goes down', () => {
+		expect(side('plate')).toEqual(['falls forward', 'falls back']);
+		expect(side('crossbar')).toEqual(['falls left', 'falls right']);
+	});
+	it('is named for top and underside where it is looked at lens up: what stands high falls over backwards', () => {
+		expect(side('cradle')).toEqual(['top side drops', 'underside drops']);
+	});
+	it('is the plus side where the payload stands too far to plus', () => {
+		const wide = payload('wide');
+		const targets = targetsOf(small, wide);
+		const far = { ...targets, plate: targets.plate! + 0.015 };
+		const figures = benchFigures(small, bodies(wide), far);
+		const row = figures.axes.find(({ id }) => id === slideOf(small, 'plate').balances)!;
+		expect(row.offsetM[0]).toBeGreaterThan(0.005);
 	});
 });
