@@ -105,6 +105,7 @@
 	{current}
 	{hrefs}
 	{person}
+	units={data.person.units}
 	states={data.stations}
 	people={data.people}
 	onunits={(units) => changeMe({ units })}

@@ -10,6 +10,8 @@
 		hrefs: Readonly<Record<StationKey, string>>;
 		states: StationStates;
 		person: Person;
+		/** In which the page below is written: they turn with it and not before, since typed figures are read in them. */
+		units: UnitSystem;
 		people: readonly Person[];
 		onunits: (units: UnitSystem) => void;
 		ontheme: (theme: Theme) => void;
@@ -18,7 +20,7 @@
 		/** A station that has no page yet. */
 		onclosed: (name: string) => void;
 	}
-	let { current, hrefs, states, person, people, onunits, ontheme, onperson, onkeys, onclosed }: Props = $props();
+	let { current, hrefs, states, person, units, people, onunits, ontheme, onperson, onkeys, onclosed }: Props = $props();
 
 	const nextTheme = $derived(themes[(themes.indexOf(person.theme) + 1) % themes.length] as Theme);
 	const stateOf = (key: StationKey) => liveStations[key] ?? states[key] ?? { offset: null, words: 'nothing yet' };
@@ -101,7 +103,7 @@
 			title="Change units (u)"
 			data-testid="units"
 		>
-			<span class="sr-only">Units: </span>{person.units === 'metric' ? 'mm · g' : 'in · lb'}
+			<span class="sr-only">Units: </span>{units === 'metric' ? 'mm · g' : 'in · lb'}
 		</button>
 		<button type="button" onclick={() => ontheme(nextTheme)} title="Change lights, to {nextTheme}" data-testid="theme">
 			<span class="sr-only">Lights: </span>{person.theme}
