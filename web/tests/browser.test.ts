@@ -1,7 +1,7 @@
 import { balanceGimbal, mmFromM, mountPayload, readingAt } from '@poise/core';
 import type { Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { compareBalance } from '../src/lib/logbook/compare';
+import { compareBalance } from '../src/lib/supports/gimbal/compare';
 import type { BalanceRecord } from '../src/lib/model/balance';
 import type { Part } from '../src/lib/model/part';
 import { mountedBodies, type Payload, standingParts } from '../src/lib/model/payload';

@@ -8,7 +8,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { CraneRecord, LoggedBalance } from '../src/lib/model/balance';
 import type { CraneDraft, CraneRig } from '../src/lib/model/crane';
 import type { Payload } from '../src/lib/model/payload';
-import { freshCraneState } from '../src/lib/crane/state';
+import { freshCraneState } from '../src/lib/supports/crane/state';
 import { send } from './application';
 import { drag, fill, go, ready, type Screen, serveScreen, text, waitForText } from './browser';
 

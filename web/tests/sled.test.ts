@@ -5,7 +5,7 @@ import type { LoggedBalance } from '../src/lib/model/balance';
 import type { Part } from '../src/lib/model/part';
 import { mountedBodies, type Payload, standingParts } from '../src/lib/model/payload';
 import type { SledBenchState, SledRig } from '../src/lib/model/sled';
-import { cameraId, sledOf } from '../src/lib/sled/standing';
+import { cameraId, sledOf } from '../src/lib/supports/sled/standing';
 import { send } from './application';
 import { drag, fill, go, ready, type Screen, serveScreen, text, waitForText } from './browser';
 

@@ -2,16 +2,16 @@
 	import '../app.css';
 	import { goto, invalidateAll } from '$app/navigation';
 	import { navigating, page } from '$app/state';
-	import { ask } from '$lib/api';
-	import DayLine from '$lib/dayline/DayLine.svelte';
-	import KeyCard from '$lib/dayline/KeyCard.svelte';
-	import { isTyping } from '$lib/dayline/keys';
-	import { lamp } from '$lib/dayline/lamp.svelte';
-	import { type StationKey, stations } from '$lib/dayline/stations';
-	import Hatching from '$lib/drawing/Hatching.svelte';
+	import { ask } from '$lib/keeping/ask';
+	import DayLine from '$lib/shell/DayLine.svelte';
+	import KeyCard from '$lib/shell/KeyCard.svelte';
+	import { isTyping } from '$lib/sheet/keys';
+	import { lamp } from '$lib/shell/lamp.svelte';
+	import { type StationKey, stations } from '$lib/shell/stations';
+	import Hatching from '$lib/sheet/drawing/Hatching.svelte';
 	import type { Person } from '$lib/model/person';
 
-	import Away from '$lib/away/Away.svelte';
+	import Away from '$lib/shell/Away.svelte';
 	import { onMount } from 'svelte';
 
 	let { data, children } = $props();

@@ -1,6 +1,6 @@
 import { combineBodies, type Vec3 } from '@poise/core';
 import { describe, expect, it } from 'vitest';
-import { laid } from '$lib/drawing/standing';
+import { laid } from '$lib/sheet/drawing/standing';
 import { part } from '$lib/testing/scenario';
 import { armReachM, mirrored, plainAttitude, quarterTurned, type Attitude } from './attitude';
 import { bodyOf, cornersM, middleM, payloadSigmaM, snappedToHoles, type StandingPart } from './payload';

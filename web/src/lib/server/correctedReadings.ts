@@ -1,5 +1,5 @@
 import { PhysicsInputError } from '@poise/core';
-import { benchFigures } from '$lib/balance/figures';
+import { benchFigures } from '$lib/supports/gimbal/figures';
 import type { Part } from '$lib/model/part';
 import { mountedBodies, type Payload, standingParts } from '$lib/model/payload';
 import type { Positions } from '$lib/model/rig';

@@ -1,6 +1,6 @@
 import { PhysicsInputError } from '@poise/core';
-import { benchFigures, solveWithLooks } from '$lib/balance/figures';
-import { setUpRig } from '$lib/balance/setUp';
+import { benchFigures, solveWithLooks } from '$lib/supports/gimbal/figures';
+import { setUpRig } from '$lib/supports/gimbal/setUp';
 import type { BalanceRecord } from '$lib/model/balance';
 import { mountedBodies, standingParts } from '$lib/model/payload';
 import { createBalance } from './db/balances';

@@ -1,6 +1,6 @@
 import { PhysicsInputError } from '@poise/core';
-import { countedLooks, craneFigures } from '$lib/crane/figures';
-import { settledOn } from '$lib/crane/standing';
+import { countedLooks, craneFigures } from '$lib/supports/crane/figures';
+import { settledOn } from '$lib/supports/crane/standing';
 import type { CraneRecord } from '$lib/model/balance';
 import { mountedBodies, standingParts } from '$lib/model/payload';
 import { createCraneBalance } from './db/balances';

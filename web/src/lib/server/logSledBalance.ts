@@ -1,8 +1,8 @@
 import { PhysicsInputError } from '@poise/core';
 import type { SledRecord } from '$lib/model/balance';
 import { mountedBodies, standingParts } from '$lib/model/payload';
-import { countedSeen, estimateFromSeen, sledFigures } from '$lib/sled/figures';
-import { settledOn } from '$lib/sled/standing';
+import { countedSeen, estimateFromSeen, sledFigures } from '$lib/supports/sled/figures';
+import { settledOn } from '$lib/supports/sled/standing';
 import { createSledBalance } from './db/balances';
 import { listParts } from './db/parts';
 import { findPayload } from './db/payloads';

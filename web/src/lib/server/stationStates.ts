@@ -1,7 +1,7 @@
 import { combineBodies } from '@poise/core';
-import { benchFigures, solveWithLooks } from '$lib/balance/figures';
-import { countedLooks } from '$lib/balance/looks';
-import { setUpRig } from '$lib/balance/setUp';
+import { benchFigures, solveWithLooks } from '$lib/supports/gimbal/figures';
+import { countedLooks } from '$lib/supports/gimbal/looks';
+import { setUpRig } from '$lib/supports/gimbal/setUp';
 import {
 	balanceStation,
 	craneLogStation,
@@ -10,14 +10,14 @@ import {
 	payloadStation,
 	sledLogStation,
 	sledStation
-} from '$lib/dayline/states';
-import type { StationStates } from '$lib/dayline/stations';
+} from '$lib/supports/states';
+import type { StationStates } from '$lib/shell/stations';
 import { mountedBodies, type Payload, standingParts } from '$lib/model/payload';
 import type { Person } from '$lib/model/person';
-import { countedLooks as countedCrane, craneFigures } from '$lib/crane/figures';
-import { settledOn as settledCrane } from '$lib/crane/standing';
-import { countedSeen, estimateFromSeen, sledFigures } from '$lib/sled/figures';
-import { settledOn } from '$lib/sled/standing';
+import { countedLooks as countedCrane, craneFigures } from '$lib/supports/crane/figures';
+import { settledOn as settledCrane } from '$lib/supports/crane/standing';
+import { countedSeen, estimateFromSeen, sledFigures } from '$lib/supports/sled/figures';
+import { settledOn } from '$lib/supports/sled/standing';
 import { latestBalance, latestCraneBalance, latestSledBalance } from './db/balances';
 import { findCrane, findCraneBench } from './db/cranes';
 import { findBench } from './db/benches';

@@ -1,5 +1,5 @@
-import { craneFromPattern, cranePatterns } from '$lib/crane/patterns';
-import { freshCraneState } from '$lib/crane/state';
+import { craneFromPattern, cranePatterns } from '$lib/supports/crane/patterns';
+import { freshCraneState } from '$lib/supports/crane/state';
 import type { CraneBenchState, CraneRig } from '$lib/model/crane';
 
 /** One of the patterns as a crew would have it. */

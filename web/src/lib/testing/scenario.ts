@@ -1,5 +1,5 @@
 import { scenario } from '@poise/demo';
-import { completePositions, solveBench } from '$lib/balance/figures';
+import { completePositions, solveBench } from '$lib/supports/gimbal/figures';
 import type { BalanceRecord } from '$lib/model/balance';
 import type { Part } from '$lib/model/part';
 import { mountedBodies, type Payload, type StandingPart, standingParts } from '$lib/model/payload';

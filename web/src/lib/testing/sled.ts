@@ -1,6 +1,6 @@
 import type { SledBenchState, SledRig } from '$lib/model/sled';
-import { sledFromPattern, sledPatterns } from '$lib/sled/patterns';
-import { freshSledState } from '$lib/sled/state';
+import { sledFromPattern, sledPatterns } from '$lib/supports/sled/patterns';
+import { freshSledState } from '$lib/supports/sled/state';
 
 /** One of the patterns as a crew would have it. */
 export function sled(pattern: 'light' | 'medium' | 'heavy'): SledRig {

@@ -1,6 +1,6 @@
 <script lang="ts">
-	import { kindWords, supportKinds, whyNot } from '$lib/state/onOffer';
-	import { showMass, together } from '$lib/units/display';
+	import { kindWords, supportKinds, whyNot } from '$lib/supports/onOffer';
+	import { showMass, together } from '$lib/sheet/units/display';
 
 	let { data } = $props();
 	const units = $derived(data.person.units);

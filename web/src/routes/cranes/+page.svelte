@@ -1,8 +1,8 @@
 <script lang="ts">
-	import CraneDrawing from '$lib/crane/CraneDrawing.svelte';
-	import { craneFromPattern, cranePatterns } from '$lib/crane/patterns';
-	import { bareSetting } from '$lib/crane/standing';
-	import GearShelf from '$lib/state/GearShelf.svelte';
+	import CraneDrawing from '$lib/supports/crane/CraneDrawing.svelte';
+	import { craneFromPattern, cranePatterns } from '$lib/supports/crane/patterns';
+	import { bareSetting } from '$lib/supports/crane/standing';
+	import GearShelf from '$lib/supports/GearShelf.svelte';
 
 	let { data } = $props();
 	const units = $derived(data.person.units);

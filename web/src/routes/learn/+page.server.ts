@@ -1,4 +1,4 @@
-import { lessonFrom } from '$lib/learn/lesson';
+import { lessonFrom } from '$lib/stations/logbook/lesson';
 import { balancesWith } from '$lib/server/db/balances';
 import { listGearChanges } from '$lib/server/db/gearChanges';
 import { listParts } from '$lib/server/db/parts';

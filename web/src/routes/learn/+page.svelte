@@ -1,11 +1,11 @@
 <script lang="ts">
-	import '$lib/state/sheet.css';
+	import '$lib/shell/sheet.css';
 	import { invalidateAll } from '$app/navigation';
 	import { mmFromM, type Vec3 } from '@poise/core';
-	import { ask } from '$lib/api';
-	import type { Proposal } from '$lib/learn/lesson';
-	import { when } from '$lib/logbook/when';
-	import { showLength, together } from '$lib/units/display';
+	import { ask } from '$lib/keeping/ask';
+	import type { Proposal } from '$lib/stations/logbook/lesson';
+	import { when } from '$lib/sheet/when';
+	import { showLength, together } from '$lib/sheet/units/display';
 	import { SvelteSet } from 'svelte/reactivity';
 
 	let { data } = $props();

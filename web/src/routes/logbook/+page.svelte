@@ -1,9 +1,9 @@
 <script lang="ts">
 	import { afterNavigate, goto } from '$app/navigation';
 	import { page } from '$app/state';
-	import { stoodWords } from '$lib/logbook/stood';
-	import { when } from '$lib/logbook/when';
-	import { showMass, together } from '$lib/units/display';
+	import { stoodWords } from '$lib/supports/log/stood';
+	import { when } from '$lib/sheet/when';
+	import { showMass, together } from '$lib/sheet/units/display';
 	import { onMount } from 'svelte';
 
 	let { data } = $props();

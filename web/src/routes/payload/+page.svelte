@@ -1,10 +1,10 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
-	import { ask } from '$lib/api';
+	import { ask } from '$lib/keeping/ask';
 	import type { NewPart, Part } from '$lib/model/part';
 	import type { Payload } from '$lib/model/payload';
-	import { showLength, showMass, together } from '$lib/units/display';
-	import PayloadCard from '$lib/payload/PayloadCard.svelte';
+	import { showLength, showMass, together } from '$lib/sheet/units/display';
+	import PayloadCard from '$lib/stations/payload/PayloadCard.svelte';
 
 	let { data } = $props();
 	const shelf = $derived(new Map(data.shelf.map((part) => [part.id, part])));

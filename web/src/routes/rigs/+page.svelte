@@ -1,7 +1,7 @@
 <script lang="ts">
-	import RigDrawing from '$lib/balance/RigDrawing.svelte';
-	import { patterns, rigFromPattern } from '$lib/rig/patterns';
-	import GearShelf from '$lib/state/GearShelf.svelte';
+	import RigDrawing from '$lib/supports/gimbal/RigDrawing.svelte';
+	import { patterns, rigFromPattern } from '$lib/supports/gimbal/patterns';
+	import GearShelf from '$lib/supports/GearShelf.svelte';
 
 	let { data } = $props();
 	const units = $derived(data.person.units);

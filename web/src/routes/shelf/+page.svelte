@@ -1,12 +1,12 @@
 <script lang="ts">
 	import { invalidateAll } from '$app/navigation';
-	import { ask } from '$lib/api';
-	import { glyph } from '$lib/drawing/glyph';
-	import PartGlyph from '$lib/drawing/PartGlyph.svelte';
+	import { ask } from '$lib/keeping/ask';
+	import { glyph } from '$lib/sheet/drawing/glyph';
+	import PartGlyph from '$lib/sheet/drawing/PartGlyph.svelte';
 	import { outerSizeM, type Part, partKinds } from '$lib/model/part';
-	import PartForm from '$lib/shelf/PartForm.svelte';
-	import { kindWords, supportKinds } from '$lib/state/onOffer';
-	import { showLength, showMass, together } from '$lib/units/display';
+	import PartForm from '$lib/stations/payload/shelf/PartForm.svelte';
+	import { kindWords, supportKinds } from '$lib/supports/onOffer';
+	import { showLength, showMass, together } from '$lib/sheet/units/display';
 
 	let { data } = $props();
 	const units = $derived(data.person.units);

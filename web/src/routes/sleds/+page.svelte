@@ -1,8 +1,8 @@
 <script lang="ts">
-	import { sledFromPattern, sledPatterns } from '$lib/sled/patterns';
-	import SledDrawing from '$lib/sled/SledDrawing.svelte';
-	import { dockedSetting } from '$lib/sled/standing';
-	import GearShelf from '$lib/state/GearShelf.svelte';
+	import { sledFromPattern, sledPatterns } from '$lib/supports/sled/patterns';
+	import SledDrawing from '$lib/supports/sled/SledDrawing.svelte';
+	import { dockedSetting } from '$lib/supports/sled/standing';
+	import GearShelf from '$lib/supports/GearShelf.svelte';
 
 	let { data } = $props();
 	const units = $derived(data.person.units);

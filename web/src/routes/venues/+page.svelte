@@ -1,12 +1,12 @@
 <script lang="ts">
-	import '$lib/state/sheet.css';
+	import '$lib/shell/sheet.css';
 	import { goto } from '$app/navigation';
-	import { ask } from '$lib/api';
+	import { ask } from '$lib/keeping/ask';
 	import type { VenueDraft } from '$lib/model/venue';
-	import { showDistance, together } from '$lib/units/display';
-	import { boundsOfPlan } from '$lib/venue/plan';
-	import PlanLayer from '$lib/venue/PlanLayer.svelte';
-	import { viewOf } from '$lib/venue/view';
+	import { showDistance, together } from '$lib/sheet/units/display';
+	import { boundsOfPlan } from '$lib/places/plan';
+	import PlanLayer from '$lib/places/PlanLayer.svelte';
+	import { viewOf } from '$lib/places/view';
 
 	let { data } = $props();
 	const units = $derived(data.person.units);

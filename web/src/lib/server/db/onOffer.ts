@@ -1,5 +1,5 @@
 import { asc, desc, eq } from 'drizzle-orm';
-import type { SupportOnOffer } from '$lib/state/onOffer';
+import type { SupportOnOffer } from '$lib/supports/onOffer';
 import { database } from './client';
 import { cranes, payloads, rigs, sleds } from './schema';
 

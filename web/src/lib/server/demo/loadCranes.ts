@@ -1,10 +1,10 @@
 import { scenario } from '@poise/demo';
 import { v7 as newId } from 'uuid';
-import { craneFigures } from '$lib/crane/figures';
-import { craneFromPattern, cranePatterns } from '$lib/crane/patterns';
-import { craneSlip, lineInWords } from '$lib/crane/slip';
-import { settledOn } from '$lib/crane/standing';
-import { freshCraneState } from '$lib/crane/state';
+import { craneFigures } from '$lib/supports/crane/figures';
+import { craneFromPattern, cranePatterns } from '$lib/supports/crane/patterns';
+import { craneSlip, lineInWords } from '$lib/supports/crane/slip';
+import { settledOn } from '$lib/supports/crane/standing';
+import { freshCraneState } from '$lib/supports/crane/state';
 import type { CraneDraft } from '$lib/model/crane';
 import { mountedBodies, type Payload, standingParts } from '$lib/model/payload';
 import type { Part } from '$lib/model/part';

@@ -1,11 +1,11 @@
 import { degFromRad, stabilityAt } from '@poise/core';
-import { craneFigures, leastReserve } from '$lib/crane/figures';
-import { checkedOrder, refusalInWords, tippingInWords } from '$lib/crane/order';
-import { craneSlip, dangerOf, platesInWords, pullsInWords, staysInWords } from '$lib/crane/slip';
-import { drawnAreaM2, envelopeOf, hungKg, type MountedBody, settledOn } from '$lib/crane/standing';
+import { craneFigures, leastReserve } from '$lib/supports/crane/figures';
+import { checkedOrder, refusalInWords, tippingInWords } from '$lib/supports/crane/order';
+import { craneSlip, dangerOf, platesInWords, pullsInWords, staysInWords } from '$lib/supports/crane/slip';
+import { drawnAreaM2, envelopeOf, hungKg, type MountedBody, settledOn } from '$lib/supports/crane/standing';
 import type { CraneBenchState, CraneRig, Span } from '$lib/model/crane';
 import type { UnitSystem } from '$lib/model/person';
-import { showArea, showForce, showMass, showMove, showSpeed, together } from '$lib/units/display';
+import { showArea, showForce, showMass, showMove, showSpeed, together } from '$lib/sheet/units/display';
 import type { PdfDocument } from './pdf';
 
 /** One page that a crew can tape to the base: what hangs, in which order, who holds, what it must not do. */

@@ -1,7 +1,7 @@
 <script lang="ts">
-	import '$lib/state/sheet.css';
+	import '$lib/shell/sheet.css';
 	import { page } from '$app/state';
-	import CraneEditor from '$lib/crane/CraneEditor.svelte';
+	import CraneEditor from '$lib/supports/crane/CraneEditor.svelte';
 
 	let { data } = $props();
 </script>

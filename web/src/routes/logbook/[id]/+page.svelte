@@ -1,8 +1,8 @@
 <script lang="ts">
-	import CraneRecordView from '$lib/logbook/CraneRecordView.svelte';
-	import GimbalRecordView from '$lib/logbook/GimbalRecordView.svelte';
-	import SledRecordView from '$lib/logbook/SledRecordView.svelte';
-	import { when } from '$lib/logbook/when';
+	import CraneRecordView from '$lib/supports/crane/CraneRecordView.svelte';
+	import GimbalRecordView from '$lib/supports/gimbal/GimbalRecordView.svelte';
+	import SledRecordView from '$lib/supports/sled/SledRecordView.svelte';
+	import { when } from '$lib/sheet/when';
 
 	let { data } = $props();
 </script>

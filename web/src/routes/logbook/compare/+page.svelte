@@ -1,18 +1,18 @@
 <script lang="ts">
-	import '$lib/state/sheet.css';
+	import '$lib/shell/sheet.css';
 	import { goto } from '$app/navigation';
-	import CraneDrawing from '$lib/crane/CraneDrawing.svelte';
-	import { armOf } from '$lib/crane/standing';
-	import RigDrawing from '$lib/balance/RigDrawing.svelte';
-	import { craneRecordParts, craneTwoUp } from '$lib/logbook/craneCompare';
-	import { sledRecordParts, sledTwoUp } from '$lib/logbook/sledCompare';
-	import { inOwnUnits, recordParts, twoUp, type TwoUpLine } from '$lib/logbook/twoUp';
-	import { stoodWords } from '$lib/logbook/stood';
-	import { when } from '$lib/logbook/when';
+	import CraneDrawing from '$lib/supports/crane/CraneDrawing.svelte';
+	import { armOf } from '$lib/supports/crane/standing';
+	import RigDrawing from '$lib/supports/gimbal/RigDrawing.svelte';
+	import { craneRecordParts, craneTwoUp } from '$lib/supports/crane/craneCompare';
+	import { sledRecordParts, sledTwoUp } from '$lib/supports/sled/sledCompare';
+	import { inOwnUnits, recordParts, twoUp, type TwoUpLine } from '$lib/supports/gimbal/twoUp';
+	import { stoodWords } from '$lib/supports/log/stood';
+	import { when } from '$lib/sheet/when';
 	import type { BalanceRecord, CraneRecord, SledRecord } from '$lib/model/balance';
 	import { mountedBodies } from '$lib/model/payload';
-	import SledDrawing from '$lib/sled/SledDrawing.svelte';
-	import Vial from '$lib/vial/Vial.svelte';
+	import SledDrawing from '$lib/supports/sled/SledDrawing.svelte';
+	import Vial from '$lib/sheet/vial/Vial.svelte';
 
 	let { data } = $props();
 	const units = $derived(data.person.units);

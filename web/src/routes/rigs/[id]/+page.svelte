@@ -1,7 +1,7 @@
 <script lang="ts">
-	import '$lib/state/sheet.css';
+	import '$lib/shell/sheet.css';
 	import { page } from '$app/state';
-	import RigEditor from '$lib/rig/RigEditor.svelte';
+	import RigEditor from '$lib/supports/gimbal/RigEditor.svelte';
 
 	let { data } = $props();
 </script>

@@ -1,7 +1,7 @@
 <script lang="ts">
-	import '$lib/state/sheet.css';
+	import '$lib/shell/sheet.css';
 	import { page } from '$app/state';
-	import SledEditor from '$lib/sled/SledEditor.svelte';
+	import SledEditor from '$lib/supports/sled/SledEditor.svelte';
 
 	let { data } = $props();
 </script>

@@ -1,7 +1,7 @@
 <script lang="ts">
-	import '$lib/state/sheet.css';
+	import '$lib/shell/sheet.css';
 	import { page } from '$app/state';
-	import VenueEditor from '$lib/venue/VenueEditor.svelte';
+	import VenueEditor from '$lib/places/VenueEditor.svelte';
 
 	let { data } = $props();
 </script>

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { page } from '$app/state';
-	import GimbalBenchView from '$lib/balance/GimbalBenchView.svelte';
+	import GimbalBenchView from '$lib/supports/gimbal/GimbalBenchView.svelte';
 
 	let { data } = $props();
 </script>

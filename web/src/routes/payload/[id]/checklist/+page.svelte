@@ -1,11 +1,11 @@
 <script lang="ts">
-	import '$lib/state/sheet.css';
+	import '$lib/shell/sheet.css';
 	import { beforeNavigate } from '$app/navigation';
-	import { when } from '$lib/logbook/when';
+	import { when } from '$lib/sheet/when';
 	import { checksLeft, freshChecklist } from '$lib/model/paper';
-	import { payloadSheets } from '$lib/payload/sheets';
-	import { PaperKeeper } from '$lib/state/paperKeeper.svelte';
-	import SheetLinks from '$lib/state/SheetLinks.svelte';
+	import { payloadSheets } from '$lib/stations/payload/sheets';
+	import { PaperKeeper } from '$lib/keeping/paperKeeper.svelte';
+	import SheetLinks from '$lib/shell/SheetLinks.svelte';
 	import { onMount } from 'svelte';
 	import { v7 as newId } from 'uuid';
 

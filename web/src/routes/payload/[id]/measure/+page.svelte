@@ -1,9 +1,9 @@
 <script lang="ts">
-	import '$lib/state/sheet.css';
+	import '$lib/shell/sheet.css';
 	import { goto } from '$app/navigation';
-	import MeasureSheet from '$lib/measure/MeasureSheet.svelte';
-	import { payloadSheets } from '$lib/payload/sheets';
-	import SheetLinks from '$lib/state/SheetLinks.svelte';
+	import MeasureSheet from '$lib/stations/payload/measure/MeasureSheet.svelte';
+	import { payloadSheets } from '$lib/stations/payload/sheets';
+	import SheetLinks from '$lib/shell/SheetLinks.svelte';
 
 	let { data } = $props();
 </script>

@@ -1,17 +1,17 @@
 <script lang="ts">
-	import '$lib/state/sheet.css';
+	import '$lib/shell/sheet.css';
 	import { beforeNavigate } from '$app/navigation';
-	import { type Column, positive } from '$lib/fields/columns';
-	import FigureTable from '$lib/fields/FigureTable.svelte';
-	import QuantityField from '$lib/fields/QuantityField.svelte';
+	import { type Column, positive } from '$lib/sheet/fields/columns';
+	import FigureTable from '$lib/sheet/fields/FigureTable.svelte';
+	import QuantityField from '$lib/sheet/fields/QuantityField.svelte';
 	import type { PowerPaper } from '$lib/model/paper';
 	import { standingParts } from '$lib/model/payload';
-	import { freshPower, powerFigures } from '$lib/payload/powerSheet';
-	import { payloadSheets } from '$lib/payload/sheets';
-	import { PaperKeeper } from '$lib/state/paperKeeper.svelte';
-	import SheetLinks from '$lib/state/SheetLinks.svelte';
-	import { type Quantity, showDuration, showShare, together, inNumber } from '$lib/units/display';
-	import Vial from '$lib/vial/Vial.svelte';
+	import { freshPower, powerFigures } from '$lib/stations/payload/powerSheet';
+	import { payloadSheets } from '$lib/stations/payload/sheets';
+	import { PaperKeeper } from '$lib/keeping/paperKeeper.svelte';
+	import SheetLinks from '$lib/shell/SheetLinks.svelte';
+	import { type Quantity, showDuration, showShare, together, inNumber } from '$lib/sheet/units/display';
+	import Vial from '$lib/sheet/vial/Vial.svelte';
 	import { onMount } from 'svelte';
 	import { v7 as newId } from 'uuid';
 

@@ -1,16 +1,16 @@
 <script lang="ts">
-	import '$lib/state/sheet.css';
+	import '$lib/shell/sheet.css';
 	import { goto } from '$app/navigation';
-	import { printedReading } from '$lib/balance/reading';
-	import { moveInWords } from '$lib/balance/benchSlip';
-	import { payloadSheets } from '$lib/payload/sheets';
-	import { swapBuilds, swapMoves } from '$lib/payload/swap';
-	import { offMiddle } from '$lib/payload/words';
-	import SheetLinks from '$lib/state/SheetLinks.svelte';
-	import AlsoWith from '$lib/payload/AlsoWith.svelte';
-	import SwapPdf from '$lib/payload/SwapPdf.svelte';
-	import { familyOf } from '$lib/payload/family';
-	import { showMass, showTurns, together } from '$lib/units/display';
+	import { printedReading } from '$lib/supports/gimbal/reading';
+	import { moveInWords } from '$lib/supports/gimbal/benchSlip';
+	import { payloadSheets } from '$lib/stations/payload/sheets';
+	import { swapBuilds, swapMoves } from '$lib/stations/payload/swap';
+	import { offMiddle } from '$lib/stations/payload/words';
+	import SheetLinks from '$lib/shell/SheetLinks.svelte';
+	import AlsoWith from '$lib/stations/payload/AlsoWith.svelte';
+	import SwapPdf from '$lib/stations/payload/SwapPdf.svelte';
+	import { familyOf } from '$lib/stations/payload/family';
+	import { showMass, showTurns, together } from '$lib/sheet/units/display';
 	import { SvelteSet } from 'svelte/reactivity';
 
 	let { data } = $props();

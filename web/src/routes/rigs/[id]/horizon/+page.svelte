@@ -1,14 +1,14 @@
 <script lang="ts">
-	import '$lib/state/sheet.css';
+	import '$lib/shell/sheet.css';
 	import { degFromRad, horizonTrend, radFromDeg } from '@poise/core';
-	import { ask } from '$lib/api';
-	import Chart from '$lib/drawing/Chart.svelte';
-	import QuantityField from '$lib/fields/QuantityField.svelte';
-	import { when } from '$lib/logbook/when';
+	import { ask } from '$lib/keeping/ask';
+	import Chart from '$lib/sheet/drawing/Chart.svelte';
+	import QuantityField from '$lib/sheet/fields/QuantityField.svelte';
+	import { when } from '$lib/sheet/when';
 	import { type HorizonEntry, type NewHorizonEntry, sinceCalibration } from '$lib/model/horizon';
-	import { showTemperature, together } from '$lib/units/display';
-	import SheetLinks from '$lib/state/SheetLinks.svelte';
-	import Vial from '$lib/vial/Vial.svelte';
+	import { showTemperature, together } from '$lib/sheet/units/display';
+	import SheetLinks from '$lib/shell/SheetLinks.svelte';
+	import Vial from '$lib/sheet/vial/Vial.svelte';
 
 	let { data } = $props();
 	const units = $derived(data.person.units);

@@ -1,5 +1,5 @@
 import { PhysicsInputError } from '@poise/core';
-import { freshCraneState } from '$lib/crane/state';
+import { freshCraneState } from '$lib/supports/crane/state';
 import { mountedBodies, standingParts } from '$lib/model/payload';
 import { idOf, refuse } from '$lib/server/api';
 import { findCrane, findCraneBench } from '$lib/server/db/cranes';

@@ -1,7 +1,7 @@
 <script lang="ts">
-	import '$lib/state/sheet.css';
+	import '$lib/shell/sheet.css';
 	import { page } from '$app/state';
-	import FitView from '$lib/balance/FitView.svelte';
+	import FitView from '$lib/supports/gimbal/FitView.svelte';
 
 	let { data } = $props();
 </script>

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { page } from '$app/state';
-	import GuideView from '$lib/balance/GuideView.svelte';
+	import GuideView from '$lib/supports/gimbal/GuideView.svelte';
 
 	let { data } = $props();
 </script>

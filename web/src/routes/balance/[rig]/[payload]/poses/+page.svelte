@@ -1,7 +1,7 @@
 <script lang="ts">
-	import '$lib/state/sheet.css';
+	import '$lib/shell/sheet.css';
 	import { page } from '$app/state';
-	import PosesView from '$lib/balance/PosesView.svelte';
+	import PosesView from '$lib/supports/gimbal/PosesView.svelte';
 
 	let { data } = $props();
 </script>

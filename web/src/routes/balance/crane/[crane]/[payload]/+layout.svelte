@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { page } from '$app/state';
-	import CraneShell from '$lib/crane/CraneShell.svelte';
+	import CraneShell from '$lib/supports/crane/CraneShell.svelte';
 	import type { Person } from '$lib/model/person';
 
 	let { data, children } = $props();

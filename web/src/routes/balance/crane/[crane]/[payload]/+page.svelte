@@ -1,5 +1,5 @@
 <script lang="ts">
-	import WeightsView from '$lib/crane/WeightsView.svelte';
+	import WeightsView from '$lib/supports/crane/WeightsView.svelte';
 
 	let { data } = $props();
 </script>

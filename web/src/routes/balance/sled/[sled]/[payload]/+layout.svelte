@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { page } from '$app/state';
 	import type { Person } from '$lib/model/person';
-	import SledShell from '$lib/sled/SledShell.svelte';
+	import SledShell from '$lib/supports/sled/SledShell.svelte';
 
 	let { data, children } = $props();
 </script>

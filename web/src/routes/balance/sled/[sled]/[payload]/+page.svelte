@@ -1,5 +1,5 @@
 <script lang="ts">
-	import SledBenchView from '$lib/sled/SledBenchView.svelte';
+	import SledBenchView from '$lib/supports/sled/SledBenchView.svelte';
 
 	let { data } = $props();
 </script>

@@ -1,5 +1,5 @@
 import { PhysicsInputError } from '@poise/core';
-import { familyOf } from '$lib/payload/family';
+import { familyOf } from '$lib/stations/payload/family';
 import { idOf, refuse } from '$lib/server/api';
 import { listParts } from '$lib/server/db/parts';
 import { findPayload, listPayloads } from '$lib/server/db/payloads';

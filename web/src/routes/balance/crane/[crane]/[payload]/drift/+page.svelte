@@ -1,5 +1,5 @@
 <script lang="ts">
-	import DriftView from '$lib/crane/DriftView.svelte';
+	import DriftView from '$lib/supports/crane/DriftView.svelte';
 
 	let { data } = $props();
 </script>

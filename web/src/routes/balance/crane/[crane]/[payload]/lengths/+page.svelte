@@ -1,5 +1,5 @@
 <script lang="ts">
-	import LengthsView from '$lib/crane/LengthsView.svelte';
+	import LengthsView from '$lib/supports/crane/LengthsView.svelte';
 
 	let { data } = $props();
 </script>

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import LevelView from '$lib/crane/LevelView.svelte';
+	import LevelView from '$lib/supports/crane/LevelView.svelte';
 
 	let { data } = $props();
 </script>

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import OrderView from '$lib/crane/OrderView.svelte';
+	import OrderView from '$lib/supports/crane/OrderView.svelte';
 
 	let { data } = $props();
 </script>

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import PassView from '$lib/crane/PassView.svelte';
+	import PassView from '$lib/supports/crane/PassView.svelte';
 
 	let { data } = $props();
 </script>

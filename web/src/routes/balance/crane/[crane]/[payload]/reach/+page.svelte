@@ -1,5 +1,5 @@
 <script lang="ts">
-	import ReachView from '$lib/crane/ReachView.svelte';
+	import ReachView from '$lib/supports/crane/ReachView.svelte';
 
 	let { data } = $props();
 </script>

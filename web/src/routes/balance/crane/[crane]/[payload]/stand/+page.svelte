@@ -1,5 +1,5 @@
 <script lang="ts">
-	import StandView from '$lib/crane/StandView.svelte';
+	import StandView from '$lib/supports/crane/StandView.svelte';
 
 	let { data } = $props();
 </script>

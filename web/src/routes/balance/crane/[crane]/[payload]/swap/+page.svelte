@@ -1,5 +1,5 @@
 <script lang="ts">
-	import CraneSwapView from '$lib/crane/CraneSwapView.svelte';
+	import CraneSwapView from '$lib/supports/crane/CraneSwapView.svelte';
 
 	let { data } = $props();
 </script>

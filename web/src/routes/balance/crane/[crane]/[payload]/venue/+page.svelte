@@ -1,5 +1,5 @@
 <script lang="ts">
-	import VenueView from '$lib/crane/VenueView.svelte';
+	import VenueView from '$lib/supports/crane/VenueView.svelte';
 
 	let { data } = $props();
 </script>

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import ArmView from '$lib/sled/ArmView.svelte';
+	import ArmView from '$lib/supports/sled/ArmView.svelte';
 
 	let { data } = $props();
 </script>

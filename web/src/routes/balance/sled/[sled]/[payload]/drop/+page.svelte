@@ -1,5 +1,5 @@
 <script lang="ts">
-	import DropView from '$lib/sled/DropView.svelte';
+	import DropView from '$lib/supports/sled/DropView.svelte';
 
 	let { data } = $props();
 </script>

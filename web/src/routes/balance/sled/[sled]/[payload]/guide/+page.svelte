@@ -1,5 +1,5 @@
 <script lang="ts">
-	import SledGuideView from '$lib/sled/SledGuideView.svelte';
+	import SledGuideView from '$lib/supports/sled/SledGuideView.svelte';
 
 	let { data } = $props();
 </script>

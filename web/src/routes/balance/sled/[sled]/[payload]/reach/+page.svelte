@@ -1,5 +1,5 @@
 <script lang="ts">
-	import ReachView from '$lib/sled/ReachView.svelte';
+	import ReachView from '$lib/supports/sled/ReachView.svelte';
 
 	let { data } = $props();
 </script>

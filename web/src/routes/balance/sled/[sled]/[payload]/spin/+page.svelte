@@ -1,5 +1,5 @@
 <script lang="ts">
-	import SpinView from '$lib/sled/SpinView.svelte';
+	import SpinView from '$lib/supports/sled/SpinView.svelte';
 
 	let { data } = $props();
 </script>

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import SledSwapView from '$lib/sled/SledSwapView.svelte';
+	import SledSwapView from '$lib/supports/sled/SledSwapView.svelte';
 
 	let { data } = $props();
 </script>

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import TrimView from '$lib/sled/TrimView.svelte';
+	import TrimView from '$lib/supports/sled/TrimView.svelte';
 
 	let { data } = $props();
 </script>

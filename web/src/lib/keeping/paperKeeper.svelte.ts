@@ -1,0 +1,48 @@
+import { ask } from './ask';
+import type { PaperKind, Papers } from '$lib/model/paper';
+import { KeptDocument } from './keptDocument.svelte';
+
+/** One paper of a payload being written: a kept document whose last word wins on the server. */
+export class PaperKeeper<Kind extends PaperKind> {
+	readonly document: KeptDocument<Papers[Kind]>;
+
+	constructor(payloadId: string, kind: Kind, paper: Papers[Kind]) {
+		this.document = new KeptDocument(`paper.${kind}.${payloadId}`, paper, (value) =>
+			ask('PUT', `/api/payloads/${payloadId}/papers/${kind}`, value)
+		);
+	}
+
+	get paper(): Papers[Kind] {
+		return this.document.value;
+	}
+	get state(): 'saved' | 'unsaved' {
+		return this.document.saving === 'saved' ? 'saved' : 'unsaved';
+	}
+	get trouble(): string {
+		return this.document.message;
+	}
+	get canUndo(): boolean {
+		return this.document.canUndo;
+	}
+	restore(): void {
+		this.document.restore();
+	}
+	change(next: Partial<Papers[Kind]>, about: string | null = null): void {
+		this.document.set({ ...this.paper, ...next }, about);
+	}
+	settle(): void {
+		this.document.settle();
+	}
+	undo(): void {
+		this.document.undo();
+	}
+	redo(): void {
+		this.document.redo();
+	}
+	save(): Promise<void> {
+		return this.document.save();
+	}
+	stop(): void {
+		this.document.stop();
+	}
+}

@@ -1,0 +1,144 @@
+<script lang="ts" generics="Draft extends Named">
+	import './sheet.css';
+	import { beforeNavigate, goto } from '$app/navigation';
+	import { ask } from '$lib/keeping/ask';
+	import { isTyping } from '$lib/sheet/keys';
+	import type { Named } from '$lib/model/gear';
+	import { onMount, type Snippet } from 'svelte';
+	import { gearKey, type GearKind, gearPath, gearWords, settleWith } from '$lib/keeping/editGear';
+	import { forget } from '$lib/keeping/kept';
+	import type { KeptDocument } from '$lib/keeping/keptDocument.svelte';
+	import { refused, refusedWords } from '$lib/sheet/fields/refused.svelte';
+	import SheetLinks from './SheetLinks.svelte';
+
+	/** What every editor of a support or a venue has around its fields: links, name, undo, saving, two people at once, deleting. */
+	interface Props {
+		kind: GearKind;
+		id: string;
+		document: KeptDocument<Draft>;
+		/** After "all" and the editor itself. */
+		links: readonly { readonly href: string; readonly words: string }[];
+		/** What does not fit together, in words; null when all is well. */
+		wrong?: string | null;
+		/** What is deleted along with it. */
+		goesToo: string;
+		children: Snippet;
+	}
+	let { kind, id, document, links, wrong = null, goesToo, children }: Props = $props();
+	let confirmDelete = $state(false);
+	const draft = $derived(document.value);
+	const saveWords = {
+		saved: 'Saved',
+		unsaved: 'Saving …',
+		refused: 'Not saved',
+		stale: 'Not saved',
+		away: 'Kept here, sent when the link is back'
+	};
+
+	onMount(() => {
+		document.restore();
+		return () => document.stop();
+	});
+	beforeNavigate(() => void document.save());
+
+	async function remove() {
+		document.stop();
+		const outcome = await ask('DELETE', gearPath(kind, id));
+		if (!outcome.ok) {
+			document.message = outcome.error.message;
+			return;
+		}
+		forget(gearKey(kind, id));
+		await goto(`/${kind}s`, { invalidateAll: true });
+	}
+	function keys(event: KeyboardEvent) {
+		if (!(event.ctrlKey || event.metaKey) || isTyping(event) || event.key.toLowerCase() !== 'z') return;
+		if (event.shiftKey) document.redo();
+		else document.undo();
+		event.preventDefault();
+	}
+</script>
+
+<svelte:window onkeydown={keys} />
+
+<SheetLinks
+	label="Sheets of this {kind}"
+	heading={draft.name}
+	links={[
+		{ href: `/${kind}s`, words: `All ${gearWords[kind]}s` },
+		{ href: `/${kind}s/${id}`, words: `${gearWords[kind][0]?.toUpperCase()}${gearWords[kind].slice(1)}` },
+		...(kind === 'venue' ? [] : [{ href: '/balance?choose', words: 'Put a payload on it' }]),
+		...links
+	]}
+/>
+<div class="sheet">
+	<div class="top">
+		<label class="stack grow"
+			><span class="sr-only">Name of the {kind}</span>
+			<input
+				class="name"
+				type="text"
+				value={draft.name}
+				maxlength={120}
+				aria-invalid={draft.name.trim() === ''}
+				oninput={(event) => document.set({ ...draft, name: event.currentTarget.value }, 'name')}
+				onblur={() => document.settle()}
+				data-testid="{kind}-name"
+			/>
+		</label>
+		<span
+			class={refused.count > 0 ? 'problem' : 'quiet'}
+			data-testid="{kind}-save"
+			data-state={refused.count > 0 ? 'refused' : document.saving}
+			>{refused.count > 0 ? refusedWords(refused.count) : saveWords[document.saving]}</span
+		>
+		<button type="button" class="tool" onclick={() => document.undo()} disabled={!document.canUndo}>Undo</button>
+		<button type="button" class="tool" onclick={() => document.redo()} disabled={!document.canRedo}>Redo</button>
+	</div>
+	{#if document.message !== ''}<p class="problem" role="alert">{document.message}</p>{/if}
+	{#if wrong !== null}<p class="problem" role="alert" data-testid="{kind}-wrong">{wrong}</p>{/if}
+	{#if document.saving === 'stale'}
+		<p class="caution" role="alert">
+			Somebody else has changed this {kind} since you opened it. Yours is kept here until you choose.
+			<button type="button" class="tool" onclick={() => settleWith(document, kind, id, 'theirs')}>Show theirs</button>
+			<button type="button" class="tool" onclick={() => settleWith(document, kind, id, 'mine')}
+				>Save mine over it</button
+			>
+		</p>
+	{/if}
+	{@render children()}
+	<div class="actions">
+		{#if confirmDelete}
+			<span>Delete “{draft.name}” with {goesToo}? The logbook keeps its copies.</span>
+			<button type="button" class="second" onclick={remove} data-testid="delete-{kind}">Delete it</button>
+			<button type="button" class="tool" onclick={() => (confirmDelete = false)}>Keep it</button>
+		{:else}
+			<button type="button" class="tool" onclick={() => (confirmDelete = true)}>Delete this {gearWords[kind]} …</button>
+		{/if}
+	</div>
+</div>
+
+<style>
+	.top {
+		display: flex;
+		flex-wrap: wrap;
+		align-items: center;
+		gap: 0 12px;
+	}
+	.grow {
+		flex: 1 1 300px;
+		min-width: 220px;
+	}
+	.name {
+		font-size: 24px;
+		font-weight: 700;
+		width: 100%;
+		border-color: transparent !important;
+		background: transparent !important;
+		padding-left: 0;
+	}
+	.name:focus,
+	.name:hover {
+		border-color: var(--edge) !important;
+	}
+</style>

@@ -1,0 +1,93 @@
+<script
+	lang="ts"
+	generics="Pattern extends {
+		readonly id: string;
+		readonly name: string;
+		readonly words: string;
+		readonly payloadKg: readonly [number, number];
+	}"
+>
+	import '$lib/shell/sheet.css';
+	import { goto } from '$app/navigation';
+	import { ask } from '$lib/keeping/ask';
+	import type { UnitSystem } from '$lib/model/person';
+	import { inUnits, showMass, together } from '$lib/sheet/units/display';
+	import type { Snippet } from 'svelte';
+	import { type GearKind, gearWords } from '$lib/keeping/editGear';
+
+	/** The supports of one kind, and the patterns to start another from. */
+	interface Props {
+		kind: GearKind;
+		gear: readonly {
+			readonly id: string;
+			readonly name: string;
+			readonly leastPayloadKg: number;
+			readonly greatestPayloadKg: number;
+		}[];
+		patterns: readonly Pattern[];
+		make: (pattern: Pattern, name: string) => object;
+		preview: Snippet<[Pattern]>;
+		previewHeight: number;
+		/** What the patterns are, in a word or two. */
+		generic: string;
+		units: UnitSystem;
+		/** Of one piece, before what it carries. */
+		about?: (id: string) => string;
+	}
+	let { kind, gear, patterns, make, preview, previewHeight, generic, units, about }: Props = $props();
+	let trouble = $state('');
+	let busy = $state(false);
+	const title = $derived(`${gearWords[kind][0]?.toUpperCase()}${gearWords[kind].slice(1)}s`);
+
+	async function start(pattern: Pattern) {
+		const taken = new Set(gear.map(({ name }) => name));
+		let name = pattern.name;
+		for (let count = 2; taken.has(name); count += 1) name = `${pattern.name} ${count}`;
+		busy = true;
+		const outcome = await ask<{ readonly id: string }>('POST', `/api/${kind}s`, make(pattern, name));
+		busy = false;
+		if (outcome.ok) await goto(`/${kind}s/${outcome.value.id}`);
+		else trouble = outcome.error.message;
+	}
+	const range = (least: number, greatest: number) =>
+		`${together(showMass(least, units))} to ${together(showMass(greatest, units))}`;
+</script>
+
+<svelte:head><title>{title} · Poise</title></svelte:head>
+<div class="sheet">
+	<h1>{title}</h1>
+	<p class="lead"><a href="/shelf">The shelf</a>, or <a href="/balance?choose">put a payload on one</a>.</p>
+	<div class="cards">
+		{#each gear as { id, name, leastPayloadKg, greatestPayloadKg } (id)}
+			<a class="card" href="/{kind}s/{id}">
+				<strong>{name}</strong>
+				<span class="quiet">{about?.(id) ?? 'carries '}{range(leastPayloadKg, greatestPayloadKg)}</span>
+			</a>
+		{/each}
+	</div>
+	<h2>A new {gearWords[kind]}, from a pattern</h2>
+	<p class="lead">Generic {generic} to scale; every figure is then yours to change.</p>
+	<div class="cards">
+		{#each patterns as pattern (pattern.id)}
+			<div class="card">
+				<div class="preview" style:height="{previewHeight}px" aria-hidden="true">{@render preview(pattern)}</div>
+				<strong>{pattern.name}</strong>
+				<span class="quiet">{inUnits(pattern.words, units)} · {range(...pattern.payloadKg)}</span>
+				<button
+					type="button"
+					class="second"
+					disabled={busy}
+					onclick={() => start(pattern)}
+					data-testid="start-{pattern.id}">Start from this</button
+				>
+			</div>
+		{/each}
+	</div>
+	{#if trouble !== ''}<p class="problem" role="alert">{trouble}</p>{/if}
+</div>
+
+<style>
+	.preview {
+		overflow: hidden;
+	}
+</style>

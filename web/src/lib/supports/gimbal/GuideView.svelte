@@ -1,0 +1,356 @@
+<script lang="ts">
+	import { beforeNavigate } from '$app/navigation';
+	import { isTyping } from '$lib/sheet/keys';
+	import { putOnBench } from '$lib/supports/onBench';
+	import type { BenchState } from '$lib/model/balance';
+	import type { Part } from '$lib/model/part';
+	import { mountedBodies, type Payload, standingParts } from '$lib/model/payload';
+	import type { Person } from '$lib/model/person';
+	import type { Rig } from '$lib/model/rig';
+	import Slip from '$lib/sheet/slip/Slip.svelte';
+	import SheetLinks from '$lib/shell/SheetLinks.svelte';
+	import SupportChoice from '$lib/supports/SupportChoice.svelte';
+	import { unbroken } from '$lib/sheet/units/display';
+	import Vial from '$lib/sheet/vial/Vial.svelte';
+	import { onMount } from 'svelte';
+	import { SvelteSet } from 'svelte/reactivity';
+	import { GimbalBench } from './gimbalBench.svelte';
+	import { huntInWords } from './benchSlip';
+	import { guideSteps, spoken } from './guide';
+	import LookPanel from './LookPanel.svelte';
+	import { printedReading } from './reading';
+	import SeenBeside from './SeenBeside.svelte';
+	import { benchSheets } from './sheets';
+
+	interface Props {
+		data: {
+			readonly rig: Rig;
+			readonly payload: Payload;
+			readonly bench: BenchState | null;
+			readonly parts: readonly Part[];
+			readonly person: Person;
+			readonly checksOpen: number;
+		};
+	}
+	let { data }: Props = $props();
+
+	// The page mounts a new guide for another rig, payload or version, so these never change under the hand.
+	// svelte-ignore state_referenced_locally
+	const parts = standingParts(data.payload, new Map(data.parts.map((part) => [part.id, part])));
+	// svelte-ignore state_referenced_locally
+	const bench = new GimbalBench(data.rig, data.payload.id, mountedBodies(parts), data.bench);
+	const rig = $derived(bench.rig);
+	const units = $derived(data.person.units);
+	const figures = $derived(bench.figures);
+	const steps = $derived(figures === null ? [] : guideSteps(rig, figures, bench.state, units));
+	const bodyBench = $derived(`/balance/${data.rig.id}/${data.payload.id}`);
+
+	let motorsOff = $state(false);
+	let aloud = $state(false);
+	/** A step the person went back or ahead to; null: the first that is not done. */
+	let chosen = $state<number | null>(null);
+	/** Axes left as they are, knowingly: their slides. */
+	const left = new SvelteSet<string>();
+	const firstOpen = $derived(steps.findIndex(({ stage, slide }) => stage !== 'done' && !left.has(slide.id)));
+	const at = $derived(chosen ?? (firstOpen < 0 ? steps.length : firstOpen));
+	const step = $derived(steps[at]);
+	const hunt = $derived(figures?.hunts.find(({ slideId }) => slideId === step?.slide.id));
+	const stuck = $derived(figures !== null && !figures.solution.balanced && !bench.waived);
+	const vials = $derived(
+		(figures?.steps ?? []).map((each, index) => ({
+			label: steps[index]?.slide.purpose ?? '',
+			offset: -each.offsetM / each.bandM,
+			done: steps[index]?.stage === 'done'
+		}))
+	);
+	const allPoised = $derived(steps.length > 0 && steps.every(({ stage }) => stage === 'done'));
+
+	onMount(() => {
+		bench.restore();
+		return () => {
+			bench.stop();
+			if ('speechSynthesis' in window) speechSynthesis.cancel();
+		};
+	});
+	$effect(() => void putOnBench(data.person, { payloadId: data.payload.id, rigId: data.rig.id }));
+	beforeNavigate(() => void bench.save());
+
+	const words = $derived(
+		!motorsOff
+			? 'Motors off. Take the battery out or switch it off before you loosen anything.'
+			: step === undefined
+				? allPoised
+					? 'Every axis was seen to hold. Power on, with the camera on.'
+					: 'Power on, with the camera on. Not every axis was seen to hold.'
+				: spoken(step)
+	);
+	$effect(() => {
+		if (!aloud || words === '' || !('speechSynthesis' in window)) return;
+		speechSynthesis.cancel();
+		speechSynthesis.speak(new SpeechSynthesisUtterance(words));
+	});
+
+	function stands() {
+		if (step === undefined) return;
+		const toM = figures?.targetsM[step.slide.id];
+		if (toM === undefined) return;
+		bench.nudgeTo(step.slide.id, toM);
+	}
+	function keys(event: KeyboardEvent) {
+		const onControl = (event.target as HTMLElement | null)?.closest('button, a, select, summary') != null;
+		if (isTyping(event) || onControl) return;
+		if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z') bench.undo();
+		else if (event.key === 'Enter' && !motorsOff) motorsOff = true;
+		else if (event.key === 'Enter' && step?.stage === 'set') stands();
+		else return;
+		event.preventDefault();
+	}
+</script>
+
+<svelte:window onkeydown={keys} />
+
+<div class="guide">
+	<SupportChoice payloadId={data.payload.id} support={data.rig.id} />
+	<SheetLinks
+		label="Sheets of this bench"
+		heading="Guide: {data.payload.name} on {data.rig.name}"
+		links={benchSheets(data.rig.id, data.payload.id)}
+	/>
+	{#if figures === null || figures.fit === 'tooHeavy' || stuck}
+		<Slip heading="Before the sequence">
+			{#snippet answer()}This needs the <strong>bench</strong> first{/snippet}
+			<p>
+				{figures === null
+					? 'The plate is empty.'
+					: 'The rig cannot balance this as it stands. The bench names what would cure it, or lets you carry on.'}
+			</p>
+			<a class="go" href={bodyBench}>To the bench</a>
+		</Slip>
+	{:else if !motorsOff}
+		<Slip heading="Step 0 of {steps.length + 1} · power">
+			{#snippet answer()}<strong>Motors off.</strong> Everything on, as it will shoot{/snippet}
+			<p>Take the battery out or switch it off: a motor that wakes while an axis is loose strikes faces and lenses.</p>
+			{#if data.checksOpen > 0}
+				<p class="checks">
+					<a href="/payload/{data.payload.id}/checklist"
+						>{data.checksOpen} {data.checksOpen === 1 ? 'check is' : 'checks are'} still open</a
+					>: a card, a cap or a filter put on later upsets the balance.
+				</p>
+			{/if}
+			<button type="button" class="go" onclick={() => (motorsOff = true)} data-testid="motors-off"
+				>Motors are off</button
+			>
+		</Slip>
+	{:else if step !== undefined}
+		<Slip heading="Step {at + 1} of {steps.length + 1} · {step.slide.purpose} · motors off">
+			{#snippet answer()}{step.lead}<strong data-testid="guide-strong">{unbroken(step.strong)}</strong>{/snippet}
+			{#if step.detail !== null}<p class="detail" data-testid="guide-detail">{step.detail}</p>{/if}
+			<div class="tube">
+				<span>{step.slide.minusWord}</span>
+				<Vial size="large" offset={vials[at]?.offset ?? 0} label={step.slide.purpose} />
+				<span>{step.slide.plusWord}</span>
+			</div>
+			<dl>
+				<div>
+					<dt>Free</dt>
+					<dd>{step.free}</dd>
+				</div>
+				<div>
+					<dt>Held</dt>
+					<dd>{step.held}</dd>
+				</div>
+				<div>
+					<dt>Camera</dt>
+					<dd>{step.camera}</dd>
+				</div>
+			</dl>
+			{#if hunt?.open}<p class="hunt" data-testid="hunt">{huntInWords(step.slide, hunt)}</p>{/if}
+			<SeenBeside {bench} {rig} {figures} {units} slide={step.slide} />
+			<p class="caution">{step.caution}</p>
+			{#if step.stage === 'set'}
+				<button type="button" class="go" onclick={stands} data-testid="stands">
+					It stands at {printedReading(step.slide, figures.targetsM[step.slide.id] ?? 0)}, tightened
+				</button>
+			{:else if step.stage === 'look' && bench.solved !== null}
+				<LookPanel
+					{rig}
+					chain={bench.solved.chain}
+					positionsM={bench.positionsM}
+					slide={step.slide}
+					{units}
+					onlook={(look) => {
+						bench.look(look);
+						chosen = null;
+					}}
+				/>
+			{:else}
+				<button type="button" class="go" onclick={() => (chosen = null)}>Go on</button>
+				<button
+					type="button"
+					class="link"
+					data-testid="seek"
+					onclick={() => {
+						const { slide } = step;
+						bench.look({ axisId: slide.balances, kind: 'way', slideId: slide.id, observation: 'holds', seek: true });
+					}}>Find both edges of where it holds, and its middle</button
+				>
+			{/if}
+			{#if step.stage !== 'done'}
+				<button
+					type="button"
+					class="link"
+					data-testid="leave"
+					onclick={() => {
+						left.add(step.slide.id);
+						bench.waive(true);
+						chosen = null;
+					}}>Leave {step.slide.purpose} as it is: the motor will have to hold it</button
+				>
+			{/if}
+			<p class="quiet">{step.right} {step.upsets}</p>
+		</Slip>
+	{:else}
+		<Slip heading="Step {steps.length + 1} of {steps.length + 1} · power on">
+			{#snippet answer()}{#if allPoised}Poised. <strong>Power on</strong>{:else}<strong>Power on</strong>, waived{/if}{/snippet}
+			<p>Camera on first, rig level and still, a hand on the grip: the motors take hold at once.</p>
+			<a class="go" href={bodyBench} data-testid="to-log">Log this balance</a>
+		</Slip>
+	{/if}
+
+	<ol class="vials" aria-label="All vials">
+		{#each vials as { label, offset, done }, index (label)}
+			<li class:here={index === at} class:done>
+				<button type="button" onclick={() => (chosen = index)} aria-label="Go to {label}"
+					>{label}{#if done}<span class="tick" aria-label="done">✓</span>{/if}</button
+				>
+				<Vial
+					{offset}
+					label="{label}: {done ? 'seen to hold' : Math.abs(offset) <= 1 ? 'in place, as computed' : 'not in place'}"
+				/>
+			</li>
+		{/each}
+	</ol>
+	<div class="foot">
+		<button type="button" class="undo" onclick={() => bench.undo()} disabled={!bench.canUndo} data-testid="guide-undo"
+			>Undo</button
+		>
+		<span class="quiet"
+			>{bench.nudges.length}
+			{bench.nudges.length === 1 ? 'nudge' : 'nudges'}, {bench.looks.length}
+			{bench.looks.length === 1 ? 'look' : 'looks'}</span
+		>
+		<label class="order"
+			>vertical tilt
+			<select
+				value={bench.order}
+				onchange={(event) => {
+					chosen = null;
+					bench.setOrder(event.currentTarget.value === 'verticalLast' ? 'verticalLast' : 'verticalNext');
+				}}
+			>
+				<option value="verticalNext">right after fore-aft</option>
+				<option value="verticalLast">last</option>
+			</select>
+		</label>
+		<label><input type="checkbox" bind:checked={aloud} data-testid="aloud" /> read aloud</label>
+	</div>
+	{#if bench.linkLost}<p class="caution" role="status">
+			No link to the server. Everything is kept here and sent when it is back.
+		</p>{/if}
+</div>
+
+<style>
+	.guide {
+		width: 100%;
+		max-width: 720px;
+		margin: 0 auto;
+		padding: 0 12px 30px;
+		display: grid;
+		gap: 10px;
+	}
+	/* Read from a metre away, with the other hand on the rig. */
+	.guide :global(.answer) {
+		font-size: clamp(48px, 7vw, 60px);
+		line-height: 1.04;
+	}
+	.undo {
+		min-height: 48px;
+		min-width: 96px;
+		border: 1.5px solid var(--press);
+		border-radius: 6px;
+		color: var(--press);
+		font-weight: 700;
+	}
+	.undo:disabled {
+		border-color: var(--rule);
+		color: var(--edge);
+	}
+	.detail {
+		font-size: 19px;
+		color: var(--quiet);
+		margin-top: -6px;
+	}
+	.tube {
+		display: grid;
+		grid-template-columns: auto 1fr auto;
+		align-items: center;
+		gap: 10px;
+		font-size: 14px;
+		color: var(--quiet);
+	}
+	dl {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 2px 22px;
+		font-size: 16px;
+	}
+	dl div {
+		display: flex;
+		gap: 7px;
+	}
+	dt {
+		color: var(--quiet);
+	}
+	dd {
+		font-weight: 700;
+	}
+	.hunt,
+	.guide :global(.go) {
+		min-height: 68px;
+	}
+	.vials {
+		display: grid;
+		grid-template-columns: repeat(2, 1fr);
+		gap: 6px 16px;
+		padding: 4px;
+	}
+	.vials button {
+		min-height: 44px;
+		font-size: 14px;
+		color: var(--quiet);
+		display: flex;
+		gap: 6px;
+	}
+	.here button {
+		color: var(--ink);
+		font-weight: 700;
+	}
+	.tick {
+		color: var(--press);
+	}
+	.foot {
+		display: flex;
+		align-items: center;
+		gap: 6px 18px;
+		font-size: 15px;
+		padding: 0 4px;
+		flex-wrap: wrap;
+	}
+	.foot label {
+		margin-left: auto;
+		min-height: 44px;
+		display: inline-flex;
+		align-items: center;
+		gap: 8px;
+	}
+</style>

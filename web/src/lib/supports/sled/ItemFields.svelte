@@ -1,0 +1,194 @@
+<script lang="ts">
+	import QuantityField from '$lib/sheet/fields/QuantityField.svelte';
+	import type { UnitSystem } from '$lib/model/person';
+	import { type SledItem, sledItemKinds, type Travel } from '$lib/model/sled';
+	import { type Mounting, mounted, mountingOf } from './shape';
+
+	/** Everything about one thing on the post, in figures. */
+	interface Props {
+		item: SledItem;
+		units: UnitSystem;
+		onchange: (next: Partial<SledItem>, about: string) => void;
+		onsettle: () => void;
+		ondrop: () => void;
+	}
+	let { item, units, onchange, onsettle, ondrop }: Props = $props();
+
+	const kindWords = {
+		monitor: 'monitor',
+		battery: 'battery',
+		electronics: 'electronics',
+		accessory: 'accessory',
+		cable: 'cable'
+	};
+	const mountingWords: Readonly<Record<Mounting, string>> = {
+		fixed: 'fixed',
+		slide: 'one, on a slide',
+		pair: 'two, side by side',
+		swing: 'two, on swing arms'
+	};
+	const sizes = ['length', 'width', 'height'] as const;
+	const places = ['forward', 'left', 'up'] as const;
+	const travels = [
+		['foreM', 'fore-aft', 'back', 'forward'],
+		['sideM', 'side', 'right', 'left'],
+		['upM', 'up and down', 'down', 'up']
+	] as const;
+	const replaced = <T extends readonly number[]>(list: T, index: number, value: number): T =>
+		list.map((old, k) => (k === index ? value : old)) as unknown as T;
+	const within = (least: number, greatest: number, words: string) => (value: number) =>
+		value >= least && value <= greatest ? null : words;
+	const endRule = (travel: Travel, which: 0 | 1) => (value: number) =>
+		Math.abs(value) > 1
+			? 'Within 1 m.'
+			: (which === 0 ? value <= travel[1] : value >= travel[0])
+				? null
+				: 'The ends have changed places.';
+</script>
+
+<fieldset data-testid="item-fields">
+	<legend>{item.label}</legend>
+	<div class="row">
+		<label class="stack grow"
+			>Name
+			<input
+				type="text"
+				value={item.label}
+				maxlength="80"
+				oninput={(event) => onchange({ label: event.currentTarget.value }, 'name')}
+				onblur={onsettle}
+			/>
+		</label>
+		<label class="stack"
+			>What
+			<select
+				value={item.kind}
+				onchange={(event) => onchange({ kind: event.currentTarget.value as SledItem['kind'] }, 'kind')}
+			>
+				{#each sledItemKinds as kind (kind)}<option value={kind}>{kindWords[kind]}</option>{/each}
+			</select>
+		</label>
+		<label class="stack"
+			>Held
+			<select
+				value={mountingOf(item)}
+				onchange={(event) => onchange(mounted(item, event.currentTarget.value as Mounting), 'mounting')}
+				data-testid="mounting"
+			>
+				{#each Object.entries(mountingWords) as [value, words] (value)}<option {value}>{words}</option>{/each}
+			</select>
+		</label>
+		<QuantityField
+			label={item.pair ? 'mass of one' : 'mass'}
+			value={item.massKg}
+			quantity="mass"
+			{units}
+			check={within(0.001, 60, 'Between 1 g and 60 kg.')}
+			onvalue={(massKg) => onchange({ massKg }, 'mass')}
+			oncommit={onsettle}
+			testId="item-mass"
+		/>
+		<label class="tilts"
+			><input
+				type="checkbox"
+				checked={item.tilts === true}
+				onchange={(event) => onchange({ tilts: event.currentTarget.checked }, 'tilts')}
+			/> tilts</label
+		>
+	</div>
+	<div class="row">
+		{#each sizes as words, index (words)}
+			<QuantityField
+				label={words}
+				value={item.sizeM[index] ?? 0}
+				quantity="length"
+				{units}
+				check={within(0.001, 2, 'Between 1 mm and 2 m.')}
+				onvalue={(value) => onchange({ sizeM: replaced(item.sizeM, index, value) }, `size ${index}`)}
+				oncommit={onsettle}
+			/>
+		{/each}
+		{#each places as words, index (words)}
+			<QuantityField
+				label="its middle, {words}"
+				value={item.atM[index] ?? 0}
+				quantity="length"
+				{units}
+				check={within(-2, 2, 'Within 2 m.')}
+				onvalue={(value) => onchange({ atM: replaced(item.atM, index, value) }, `at ${index}`)}
+				oncommit={onsettle}
+				testId="item-at-{index}"
+			/>
+		{/each}
+		{#if item.swingM != null}
+			<QuantityField
+				label="arm’s length"
+				value={item.swingM}
+				quantity="length"
+				{units}
+				check={within(0.02, 0.6, 'Between 20 mm and 0.6 m.')}
+				onvalue={(swingM) => onchange({ swingM }, 'swing')}
+				oncommit={onsettle}
+			/>
+		{/if}
+	</div>
+	<div class="row">
+		{#each travels as [field, words, minus, plus] (field)}
+			{@const travel = item[field]}
+			{#if !(field === 'sideM' && item.pair)}
+				<label class="tilts"
+					><input
+						type="checkbox"
+						checked={travel !== null}
+						onchange={(event) =>
+							onchange({ [field]: event.currentTarget.checked ? [-0.05, 0.05] : null }, `slide ${field}`)}
+					/>
+					slides {words}</label
+				>
+				{#if travel !== null}
+					{#each [0, 1] as const as which (which)}
+						<QuantityField
+							label={which === 0 ? `to ${minus}` : `to ${plus}`}
+							value={travel[which]}
+							quantity="length"
+							{units}
+							check={endRule(travel, which)}
+							onvalue={(value) => onchange({ [field]: replaced(travel, which, value) }, `${field} ${which}`)}
+							oncommit={onsettle}
+							testId="item-{field}-{which}"
+						/>
+					{/each}
+				{/if}
+			{/if}
+		{/each}
+		<button type="button" class="tool" onclick={ondrop} data-testid="item-drop">Take it off the sled</button>
+	</div>
+</fieldset>
+
+<style>
+	fieldset {
+		border: 1px solid var(--rule);
+		background: var(--panel);
+		padding: 8px 14px 14px;
+		display: grid;
+		gap: 10px;
+	}
+	legend {
+		font-weight: 700;
+		padding: 0 6px;
+	}
+	.row :global(.field) {
+		width: 112px;
+		font-size: 13px;
+	}
+	.grow {
+		flex: 1 1 180px;
+	}
+	.tilts {
+		display: inline-flex;
+		gap: 8px;
+		align-items: center;
+		min-height: 44px;
+		font-size: 15px;
+	}
+</style>

@@ -1,0 +1,421 @@
+<script lang="ts">
+	import FigureTable from '$lib/sheet/fields/FigureTable.svelte';
+	import QuantityField from '$lib/sheet/fields/QuantityField.svelte';
+	import type { Part } from '$lib/model/part';
+	import { mountedBodies, type Payload, standingParts } from '$lib/model/payload';
+	import type { Person } from '$lib/model/person';
+	import { carriedOn } from '$lib/stations/payload/carried';
+	import { type SledDraft, type SledGeometry, sledItemKinds, type SledRig, type Travel } from '$lib/model/sled';
+	import { tryFigures } from '$lib/supports/gimbal/figures';
+	import { sledReport } from '@poise/core';
+	import { editGear } from '$lib/keeping/editGear';
+	import GearFrame from '$lib/shell/GearFrame.svelte';
+	import { showMass, together } from '$lib/sheet/units/display';
+	import ItemFields from './ItemFields.svelte';
+	import { pulled, withItem, withNewItem, withNewPlace, withNewSection, withoutItem, wrongWith } from './shape';
+	import { armColumns, placeColumns, sectionColumns } from './sledColumns';
+	import SledDrawing from './SledDrawing.svelte';
+	import { dockedSetting, sledOf } from './standing';
+
+	interface Props {
+		data: {
+			readonly sled: SledRig;
+			readonly payloads: readonly Payload[];
+			readonly shelf: readonly Part[];
+			readonly person: Person;
+		};
+	}
+	let { data }: Props = $props();
+	// The page mounts a new editor for another sled.
+	// svelte-ignore state_referenced_locally
+	const { id } = data.sled;
+	// svelte-ignore state_referenced_locally
+	const kept = editGear<SledDraft>('sled', data.sled);
+
+	const units = $derived(data.person.units);
+	const draft = $derived(kept.value);
+	const geometry = $derived(draft.geometry);
+	const docked = $derived(dockedSetting(geometry));
+	const wrong = $derived(wrongWith(draft));
+	let width = $state(760);
+	let selectedId = $state<string | null>(null);
+	const selected = $derived(geometry.items.find((item) => item.id === selectedId));
+
+	/** A payload drawn on the plate, so that the sled can be judged by eye. */
+	const byId = $derived(new Map(data.shelf.map((part) => [part.id, part])));
+	const shown = $derived(carriedOn(draft, data.payloads, byId, data.person.payloadId));
+	const parts = $derived(shown === undefined ? [] : standingParts(shown, byId));
+	const report = $derived(tryFigures(() => sledReport({ sled: sledOf(geometry, docked, mountedBodies(parts)) })));
+	const bareKg = $derived(
+		geometry.sections.reduce((sum, { massKg }) => sum + massKg, 0) +
+			geometry.items.reduce((sum, { massKg, pair }) => sum + massKg * (pair ? 2 : 1), 0) +
+			geometry.stage.massKg +
+			geometry.stage.plateKg
+	);
+
+	const set = (next: Partial<SledDraft>, about: string | null = null) => kept.set({ ...draft, ...next }, about);
+	const shape = (next: SledGeometry, about: string | null = null) => set({ geometry: next }, about);
+	const settle = () => kept.settle();
+	/** The sled as it was when the hand took hold: a drag counts from there, an arrow key from now. */
+	let held: SledGeometry | null = null;
+	const within = (least: number, greatest: number, words: string) => (value: number) =>
+		value >= least && value <= greatest ? null : words;
+	const stage = (next: Partial<SledGeometry['stage']>, about: string) =>
+		shape({ ...geometry, stage: { ...geometry.stage, ...next } }, about);
+	const end = (travel: Travel, which: 0 | 1, value: number): Travel =>
+		which === 0 ? [value, travel[1]] : [travel[0], value];
+	const endRule = (travel: Travel, which: 0 | 1, most: number) => (value: number) =>
+		Math.abs(value) > most
+			? `Within ${most} m.`
+			: (which === 0 ? value <= travel[1] : value >= travel[0])
+				? null
+				: 'The ends have changed places.';
+	const stageTravels = [
+		['coarseForeM', 'clamp', 'back', 'forward'],
+		['fineForeM', 'fore-aft knob', 'back', 'forward'],
+		['fineSideM', 'side knob', 'right', 'left']
+	] as const;
+	const addWords = {
+		monitor: 'a monitor',
+		battery: 'a battery',
+		electronics: 'electronics',
+		accessory: 'an accessory',
+		cable: 'a cable'
+	};
+</script>
+
+<GearFrame
+	kind="sled"
+	{id}
+	document={kept}
+	links={shown === undefined ? [] : [{ href: `/balance/sled/${id}/${shown.id}`, words: 'Bench' }]}
+	{wrong}
+	goesToo="its benches, thread counts and vest log"
+>
+	<div class="two">
+		<div class="drawn" bind:clientWidth={width}>
+			<SledDrawing
+				{geometry}
+				setting={docked}
+				{parts}
+				{report}
+				{units}
+				{width}
+				height={480}
+				{selectedId}
+				onselect={(each) => (selectedId = each)}
+				onstand={(next, about) => {
+					if (held === null || about.startsWith('keys')) held = geometry;
+					shape(pulled(held, next), about);
+				}}
+				onsettle={() => {
+					held = null;
+					settle();
+				}}
+			/>
+		</div>
+		<div class="side">
+			<h2>On the post</h2>
+			<p class="quiet">
+				Pull a thing in the drawing, or pick it here and type. {together(showMass(bareKg, units))} without the camera{shown
+					? `; drawn with ${shown.name}`
+					: ''}.
+			</p>
+			<div class="chips">
+				{#each geometry.items as item (item.id)}
+					<button
+						type="button"
+						class="tool"
+						aria-pressed={selectedId === item.id}
+						onclick={() => (selectedId = item.id)}
+						data-testid="pick-{item.id}">{item.label}</button
+					>
+				{/each}
+			</div>
+			<h2>Put on</h2>
+			<div class="chips">
+				{#each sledItemKinds as kind (kind)}
+					<button
+						type="button"
+						class="tool"
+						disabled={geometry.items.length >= 16}
+						onclick={() => {
+							const made = withNewItem(geometry, kind);
+							shape(made.geometry);
+							selectedId = made.id;
+						}}
+						data-testid="add-{kind}">{addWords[kind]}</button
+					>
+				{/each}
+			</div>
+			<h2>Carries on its plate</h2>
+			<div class="row">
+				<QuantityField
+					label="At least"
+					value={draft.leastPayloadKg}
+					quantity="mass"
+					{units}
+					check={(value) =>
+						value >= 0 && value < draft.greatestPayloadKg ? null : 'From 0, and less than the greatest.'}
+					onvalue={(leastPayloadKg) => set({ leastPayloadKg }, 'least')}
+					oncommit={settle}
+					testId="sled-least"
+				/>
+				<QuantityField
+					label="At most"
+					value={draft.greatestPayloadKg}
+					quantity="mass"
+					{units}
+					check={(value) => (value > draft.leastPayloadKg && value <= 60 ? null : 'More than the least, up to 60 kg.')}
+					onvalue={(greatestPayloadKg) => set({ greatestPayloadKg }, 'greatest')}
+					oncommit={settle}
+					testId="sled-greatest"
+				/>
+			</div>
+			<p class="quiet small">The maker’s manual has the last word on what a sled and its arm may carry.</p>
+		</div>
+	</div>
+	{#if selected !== undefined}
+		<ItemFields
+			item={selected}
+			{units}
+			onchange={(next, about) => shape(withItem(geometry, selected.id, next), `${about} ${selected.id}`)}
+			onsettle={settle}
+			ondrop={() => {
+				shape(withoutItem(geometry, selected.id));
+				selectedId = null;
+			}}
+		/>
+	{/if}
+
+	<div class="two even">
+		<div>
+			<h2>Post</h2>
+			<FigureTable
+				rows={geometry.sections}
+				columns={sectionColumns(geometry, shape)}
+				{units}
+				onsettle={settle}
+				mayDrop={() => geometry.sections.length > 1}
+				ondrop={({ id: gone }) =>
+					shape({ ...geometry, sections: geometry.sections.filter((section) => section.id !== gone) })}
+			/>
+			<button
+				type="button"
+				class="tool"
+				disabled={geometry.sections.length >= 4}
+				onclick={() => shape(withNewSection(geometry))}>Another section</button
+			>
+			<div class="row fields">
+				<QuantityField
+					label="pulls out by"
+					value={geometry.pullOutM}
+					quantity="length"
+					{units}
+					check={within(0, 1, 'Between 0 and 1 m.')}
+					onvalue={(pullOutM) => shape({ ...geometry, pullOutM }, 'pull out')}
+					oncommit={settle}
+				/>
+				{#each [0, 1] as const as which (which)}
+					<QuantityField
+						label={which === 0 ? 'gimbal clamp from' : 'to, above the foot'}
+						value={geometry.gimbalM[which]}
+						quantity="length"
+						{units}
+						check={endRule(geometry.gimbalM, which, 2)}
+						onvalue={(value) => shape({ ...geometry, gimbalM: end(geometry.gimbalM, which, value) }, `gimbal ${which}`)}
+						oncommit={settle}
+						testId="clamp-{which}"
+					/>
+				{/each}
+				<QuantityField
+					label="docking pin at"
+					value={geometry.dockM}
+					quantity="length"
+					{units}
+					check={within(0, 2, 'Between 0 and 2 m.')}
+					onvalue={(dockM) => shape({ ...geometry, dockM }, 'dock')}
+					oncommit={settle}
+				/>
+			</div>
+		</div>
+		<div>
+			<h2>Top stage</h2>
+			<div class="row fields">
+				{#each ['length', 'width', 'height'] as words, k (words)}
+					<QuantityField
+						label={words}
+						value={geometry.stage.sizeM[k] ?? 0}
+						quantity="length"
+						{units}
+						check={within(0.005, 1, 'Between 5 mm and 1 m.')}
+						onvalue={(value) =>
+							stage(
+								{
+									sizeM: geometry.stage.sizeM.map((old, i) =>
+										i === k ? value : old
+									) as unknown as SledGeometry['stage']['sizeM']
+								},
+								`stage size ${k}`
+							)}
+						oncommit={settle}
+					/>
+				{/each}
+				{#each [['massKg', 'mass, fixed half'], ['plateKg', 'mass, moving plate']] as const as [field, words] (field)}
+					<QuantityField
+						label={words}
+						value={geometry.stage[field]}
+						quantity="mass"
+						{units}
+						check={within(0.001, 10, 'Between 1 g and 10 kg.')}
+						onvalue={(value) => stage({ [field]: value }, `stage ${field}`)}
+						oncommit={settle}
+					/>
+				{/each}
+			</div>
+			<div class="row fields">
+				{#each stageTravels as [field, words, minus, plus] (field)}
+					{#each [0, 1] as const as which (which)}
+						<QuantityField
+							label="{words}, {which === 0 ? minus : plus}"
+							value={geometry.stage[field][which]}
+							quantity="length"
+							{units}
+							check={endRule(geometry.stage[field], which, 0.5)}
+							onvalue={(value) =>
+								stage({ [field]: end(geometry.stage[field], which, value) }, `stage ${field} ${which}`)}
+							oncommit={settle}
+						/>
+					{/each}
+				{/each}
+				{#each [['foreMPerTurn', 'a turn fore-aft is'], ['sideMPerTurn', 'a turn sideways is']] as const as [field, words] (field)}
+					<QuantityField
+						label={words}
+						value={geometry.stage[field]}
+						quantity="length"
+						{units}
+						check={within(0.0002, 0.02, 'Between 0.2 and 20 mm.')}
+						onvalue={(value) => stage({ [field]: value }, `stage ${field}`)}
+						oncommit={settle}
+						testId="pitch-{field}"
+					/>
+				{/each}
+			</div>
+		</div>
+	</div>
+	<h2>Arm and socket block</h2>
+	<FigureTable
+		rows={geometry.arm.sections}
+		columns={armColumns(geometry, shape)}
+		{units}
+		onsettle={settle}
+		mayDrop={() => geometry.arm.sections.length > 1}
+		ondrop={({ id: gone }) =>
+			shape({
+				...geometry,
+				arm: { ...geometry.arm, sections: geometry.arm.sections.filter((section) => section.id !== gone) }
+			})}
+	/>
+	<div class="row fields">
+		{#each [0, 1] as const as which (which)}
+			<QuantityField
+				label={which === 0 ? 'arm lifts from' : 'to'}
+				value={geometry.arm.rangeKg[which]}
+				quantity="mass"
+				{units}
+				check={within(0, 80, 'Between 0 and 80 kg.')}
+				onvalue={(value) =>
+					shape(
+						{ ...geometry, arm: { ...geometry.arm, rangeKg: end(geometry.arm.rangeKg, which, value) } },
+						`arm ${which}`
+					)}
+				oncommit={settle}
+			/>
+		{/each}
+		<QuantityField
+			label="gimbal and fittings"
+			value={geometry.arm.gimbalKg}
+			quantity="mass"
+			{units}
+			check={within(0, 10, 'Between 0 and 10 kg.')}
+			onvalue={(gimbalKg) => shape({ ...geometry, arm: { ...geometry.arm, gimbalKg } }, 'arm gimbal')}
+			oncommit={settle}
+		/>
+		<label class="stack"
+			>its setting counts
+			<input
+				type="text"
+				value={geometry.arm.unit}
+				maxlength="20"
+				oninput={(event) =>
+					shape({ ...geometry, arm: { ...geometry.arm, unit: event.currentTarget.value } }, 'arm unit')}
+				onblur={settle}
+			/>
+		</label>
+		{#each [0, 1] as const as which (which)}
+			<QuantityField
+				label={which === 0 ? 'threads from' : 'threads to'}
+				value={geometry.arm.threads[which]}
+				quantity="count"
+				{units}
+				check={within(0, 60, 'Between 0 and 60.')}
+				onvalue={(value) =>
+					shape(
+						{ ...geometry, arm: { ...geometry.arm, threads: end(geometry.arm.threads, which, value) } },
+						`threads ${which}`
+					)}
+				oncommit={settle}
+			/>
+		{/each}
+	</div>
+	<h2>Where a weight may be fixed</h2>
+	<FigureTable
+		rows={geometry.places}
+		columns={placeColumns(geometry, shape)}
+		{units}
+		onsettle={settle}
+		ondrop={({ id: gone }) => shape({ ...geometry, places: geometry.places.filter((place) => place.id !== gone) })}
+	/>
+	<button
+		type="button"
+		class="tool"
+		disabled={geometry.places.length >= 8}
+		onclick={() => shape(withNewPlace(geometry))}>Another place</button
+	>
+</GearFrame>
+
+<style>
+	.two {
+		display: grid;
+		grid-template-columns: minmax(0, 1.7fr) minmax(0, 1fr);
+		gap: 10px 28px;
+		align-items: start;
+	}
+	.even {
+		grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+	}
+	.drawn {
+		border: 1px solid var(--rule);
+		margin-bottom: 10px;
+	}
+	.chips {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 8px;
+	}
+	.fields {
+		margin-top: 10px;
+	}
+	.row :global(.field) {
+		width: 126px;
+		font-size: 13px;
+	}
+	.small {
+		font-size: 13px;
+	}
+	@media (max-width: 900px) {
+		.two {
+			grid-template-columns: minmax(0, 1fr);
+		}
+	}
+</style>
