@@ -208,3 +208,6 @@ export {
 	type Kept,
 	type Nearest
 } from './crane/craneInVenue';
+
+// What moves along a rail
+export { railLoads, type RailLoads, type RailLoadsInput } from './motion/railLoads';

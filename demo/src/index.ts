@@ -3,10 +3,11 @@ import { parts } from './parts';
 import { payloads } from './payloads';
 import { rigs } from './rigs';
 import { sleds } from './sleds';
+import { sliders } from './sliders';
 import { venues } from './venues';
 
 /**
- * The scenario the application starts with: one invented crew, its shelf, its payloads, two gimbals, two sleds, two cranes,
+ * The scenario the application starts with: one invented crew, its shelf, its payloads, two gimbals, two sleds, two cranes, a slider,
  * two venues, and what was logged.
  * Plain data; whoever loads it validates it like any other input.
  */
@@ -18,6 +19,7 @@ export const scenario = {
 	rigs,
 	sleds,
 	cranes,
+	sliders,
 	venues,
 	/** Set `missedByM` away from the computed balance, as a hand does. */
 	balances: [

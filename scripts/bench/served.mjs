@@ -121,7 +121,7 @@ async function drag(figure, address, { watched, handle, way }) {
 /** A part on a payload, and the nose of a crane. */
 export async function dragLatency(/** @type {string} */ origin) {
 	const get = async (/** @type {string} */ path) => (await fetch(origin + path)).json();
-	const [payloads, cranes] = [await get('/api/payloads'), await get('/api/cranes')];
+	const [payloads, cranes] = [await get('/api/payloads'), await get('/api/supports/crane')];
 	const payload = payloads.find((/** @type {{ placements: unknown[] }} */ each) => each.placements.length >= 7);
 	await drag('drag', `${origin}/payload/${payload.id}`, {
 		watched: '[data-testid="cg"]',
@@ -184,11 +184,15 @@ export async function dragOnSlowMachine(/** @type {string} */ origin) {
 /** JavaScript that a first visit to each route loads, gzip. */
 export async function firstLoads(/** @type {string} */ origin) {
 	const get = async (/** @type {string} */ path) => (await fetch(origin + path)).json();
-	const [payloads, rigs, logged] = [await get('/api/payloads'), await get('/api/rigs'), await get('/api/balances')];
+	const [payloads, rigs, logged] = [
+		await get('/api/payloads'),
+		await get('/api/supports/gimbal'),
+		await get('/api/balances')
+	];
 	const routes = {
 		'/payload': '/payload',
 		'/payload/[id]': `/payload/${payloads[0].id}`,
-		'/balance/[rig]/[payload]': `/balance/${rigs[0].id}/${payloads[0].id}`,
+		'/balance/[rig]/[payload]': `/balance/gimbal/${rigs[0].id}/${payloads[0].id}`,
 		'/logbook': '/logbook',
 		'/logbook/[id]': `/logbook/${logged[0].id}`,
 		'/shelf': '/shelf'

@@ -29,8 +29,12 @@ export default async function shots() {
 		const get = async (/** @type {string} */ path) => (await fetch(origin + path)).json();
 		const idOf = (/** @type {{ id: string, name: string }[]} */ list, /** @type {string} */ word) =>
 			/** @type {{ id: string }} */ (list.find(({ name }) => name.includes(word))).id;
-		const [payloads, rigs, log] = [await get('/api/payloads'), await get('/api/rigs'), await get('/api/balances')];
-		const [sleds, cranes] = [await get('/api/sleds'), await get('/api/cranes')];
+		const [payloads, rigs, log] = [
+			await get('/api/payloads'),
+			await get('/api/supports/gimbal'),
+			await get('/api/balances')
+		];
+		const [sleds, cranes] = [await get('/api/supports/sled'), await get('/api/supports/crane')];
 		const [small, large] = [idOf(rigs, 'Small'), idOf(rigs, 'Large')];
 		const [wide, cine] = [idOf(payloads, 'wide'), idOf(payloads, 'Cine')];
 		const [prime, screenOut] = [idOf(payloads, 'monitor'), idOf(payloads, 'screen')];
@@ -79,12 +83,12 @@ export default async function shots() {
 		await take('payload-cine', `/payload/${cine}`, {
 			before: click('[data-part="Cine zoom 25–120"][data-view="side"]')
 		});
-		await take('balance-day', `/balance/${small}/${wide}`);
-		await take('balance-house', `/balance/${large}/${cine}`, { theme: 'house', before: accept(2) });
-		await take('balance-search', `/balance/${small}/${prime}`, {
+		await take('balance-day', `/balance/gimbal/${small}/${wide}`);
+		await take('balance-house', `/balance/gimbal/${large}/${cine}`, { theme: 'house', before: accept(2) });
+		await take('balance-search', `/balance/gimbal/${small}/${prime}`, {
 			before: click('[data-testid="accept"]', '[data-testid="falls-minus"]')
 		});
-		await take('guide-phone', `/balance/${small}/${screenOut}/guide`, {
+		await take('guide-phone', `/balance/gimbal/${small}/${screenOut}/guide`, {
 			phone: true,
 			before: click('[data-testid="motors-off"]')
 		});
@@ -112,7 +116,7 @@ export default async function shots() {
 		});
 		await take('measure', `/payload/${wide}/measure`, { before: click('[data-testid="way-scales"]') });
 		await take('swap', `/payload/${wide}/swap?rig=${small}`);
-		await take('rig', `/rigs/${large}`);
+		await take('rig', `/gimbals/${large}`);
 		await take('learn', '/learn');
 		await take('logbook', '/logbook');
 		await take('logbook-compare', `/logbook/${oldest}?with=${wide}`);

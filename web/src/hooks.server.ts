@@ -6,6 +6,7 @@ import { closeDatabase, migrateDatabase } from '$lib/server/db/client';
 import { findCrewWithPeople } from '$lib/server/db/people';
 import { loadScenarioOnce, makeEmptyCrewOnce } from '$lib/server/demo/loadScenario';
 import { asRefusal, Refusal } from '$lib/server/refusal';
+import { needsStyle, withoutIdleStyles } from '$lib/server/sheetStyles';
 
 /** The database may come up a moment after the application; this long is waited for it. */
 const patienceMs = 15_000;
@@ -35,15 +36,19 @@ export const init: ServerInit = async () => {
 export const handle: Handle = async ({ event, resolve }) => {
 	const { pathname } = event.url;
 	const isApi = pathname.startsWith('/api/');
+	event.locals.shown = [];
 	let response: Response;
 	try {
 		refuseOtherOrigins(event.request);
 		if (pathname !== '/health') await identify(event);
 		response = await resolve(event, {
-			transformPageChunk: ({ html }) => html.replace('%poise.theme%', event.locals.person?.theme ?? 'day'),
+			transformPageChunk: ({ html }) =>
+				withoutIdleStyles(html.replace('%poise.theme%', event.locals.person?.theme ?? 'day'), event.locals.shown),
 			// The two faces every page begins with; without them its lines shift when they arrive.
 			preload: ({ type, path }) =>
-				type === 'js' || type === 'css' || (type === 'font' && /-latin-[47]00-normal.*\.woff2$/.test(path))
+				type === 'js' ||
+				(type === 'css' && needsStyle(path, event.locals.shown)) ||
+				(type === 'font' && /-latin-[47]00-normal.*\.woff2$/.test(path))
 		});
 		if (isApi && response.status >= 400 && !response.headers.get('content-type')?.includes('json'))
 			response = refuse(new Refusal(response.status === 405 ? 'wrongMethod' : 'notFound'), event);

@@ -5,9 +5,9 @@ import type { Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { LoggedBalance } from '../src/lib/model/balance';
 import type { Payload } from '../src/lib/model/payload';
-import type { Rig } from '../src/lib/model/rig';
-import type { CraneRig } from '../src/lib/model/crane';
-import type { SledRig } from '../src/lib/model/sled';
+import type { Rig } from '../src/lib/supports/gimbal/model';
+import type { CraneRig } from '../src/lib/supports/crane/model';
+import type { SledRig } from '../src/lib/supports/sled/model';
 import type { Venue } from '../src/lib/model/venue';
 import { send } from './application';
 import { go, type Screen, serveScreen } from './browser';
@@ -23,9 +23,9 @@ beforeAll(async () => {
 	const get = async <T>(path: string) => (await send(screen.origin, 'GET', path)).body as T;
 	const [payloads, rigs, log, sleds] = [
 		await get<Payload[]>('/api/payloads'),
-		await get<Rig[]>('/api/rigs'),
+		await get<Rig[]>('/api/supports/gimbal'),
 		await get<LoggedBalance[]>('/api/balances'),
-		await get<SledRig[]>('/api/sleds')
+		await get<SledRig[]>('/api/supports/sled')
 	];
 	const logged = log.find(({ kind }) => kind === 'gimbal');
 	const loggedSled = log.find(({ kind }) => kind === 'sled');
@@ -33,7 +33,7 @@ beforeAll(async () => {
 	const heavy = sleds.find(({ name }) => name.includes('Heavy'))!;
 	const sled = `/balance/sled/${heavy.id}/${cine.id}`;
 	const loggedCrane = log.find(({ kind }) => kind === 'crane');
-	const [, hall] = await get<CraneRig[]>('/api/cranes');
+	const [, hall] = await get<CraneRig[]>('/api/supports/crane');
 	const crane = `/balance/crane/${hall!.id}/${cine.id}`;
 	const [venue] = await get<Venue[]>('/api/venues');
 	const tele = payloads.find(({ name }) => name.includes('tele'))!;
@@ -42,18 +42,18 @@ beforeAll(async () => {
 		payload: `/payload/${payloads[0]!.id}`,
 		'choosing what to balance': '/balance',
 		'choosing what carries it': '/balance?choose',
-		'gimbal bench': `/balance/${rigs[0]!.id}/${payloads[0]!.id}`,
-		'gimbal bench out of travel': `/balance/${rigs[0]!.id}/${tele.id}`,
-		guide: `/balance/${rigs[0]!.id}/${payloads[0]!.id}/guide`,
-		fit: `/balance/${rigs[0]!.id}/${tele.id}/fit`,
-		poses: `/balance/${rigs[0]!.id}/${payloads[0]!.id}/poses`,
+		'gimbal bench': `/balance/gimbal/${rigs[0]!.id}/${payloads[0]!.id}`,
+		'gimbal bench out of travel': `/balance/gimbal/${rigs[0]!.id}/${tele.id}`,
+		guide: `/balance/gimbal/${rigs[0]!.id}/${payloads[0]!.id}/guide`,
+		fit: `/balance/gimbal/${rigs[0]!.id}/${tele.id}/fit`,
+		poses: `/balance/gimbal/${rigs[0]!.id}/${payloads[0]!.id}/poses`,
 		measure: `/payload/${payloads[0]!.id}/measure`,
 		power: `/payload/${payloads[0]!.id}/power`,
 		checklist: `/payload/${payloads[0]!.id}/checklist`,
 		'swap sheet': `/payload/${payloads[0]!.id}/swap`,
 		rigs: '/rigs',
-		rig: `/rigs/${rigs[0]!.id}`,
-		horizon: `/rigs/${rigs[0]!.id}/horizon`,
+		rig: `/gimbals/${rigs[0]!.id}`,
+		horizon: `/gimbals/${rigs[0]!.id}/horizon`,
 		learning: '/learn',
 		'two balances': '/logbook/compare',
 		logbook: '/logbook',

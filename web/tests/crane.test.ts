@@ -5,8 +5,9 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { CraneRecord, LoggedBalance } from '../src/lib/model/balance';
-import type { CraneDraft, CraneRig } from '../src/lib/model/crane';
+import type { LoggedBalance } from '../src/lib/model/balance';
+import type { CraneRecord } from '../src/lib/supports/crane/model';
+import type { CraneDraft, CraneRig } from '../src/lib/supports/crane/model';
 import type { Payload } from '../src/lib/model/payload';
 import { freshCraneState } from '../src/lib/supports/crane/state';
 import { send } from './application';
@@ -38,7 +39,7 @@ beforeAll(async () => {
 	screen = await serveScreen(complaints);
 	page = await screen.newPage();
 	payloads = await get('/api/payloads');
-	cranes = await get('/api/cranes');
+	cranes = await get('/api/supports/crane');
 });
 afterAll(() => screen?.stop());
 
@@ -127,7 +128,7 @@ describe('a crane crew', () => {
 		await waitForText(page, '.answer', 'Poised');
 	});
 	it('has a sheet of one A4 page whose words are the crane’s own', async () => {
-		const at = `${screen.origin}/api/crane-sheet/${crane('Hall').id}/${payload('Cine').id}`;
+		const at = `${screen.origin}/api/prints/sheet/${crane('Hall').id}/${payload('Cine').id}`;
 		const response = await fetch(at);
 		expect([response.status, response.headers.get('content-type')]).toEqual([200, 'application/pdf']);
 		const folder = mkdtempSync(join(tmpdir(), 'poise-sheet-'));
@@ -314,7 +315,7 @@ describe('a crane of one’s own', () => {
 		await go(page, `${screen.origin}/cranes`);
 		await page.click(id('start-studioJib'));
 		await page.waitForSelector(id('crane-name'));
-		made = new URL(page.url()).pathname;
+		made = new URL(page.url()).pathname.replace('/cranes', '/supports/crane');
 		await fill(page, id('base-mass'), '92000');
 		await page.click(id('add-plate'));
 		await fill(page, id('lifts'), '72000');
@@ -342,14 +343,14 @@ describe('a crane of one’s own', () => {
 	it('is refused by the server in the same words, and deleted', async () => {
 		const hall = draftOf(crane('Hall'));
 		const crossed = { ...hall.geometry.base, feetM: [0, 2, 1, 3].map((k) => hall.geometry.base.feetM[k]!) };
-		const answer = await ask('POST', '/api/cranes', {
+		const answer = await ask('POST', '/api/supports/crane', {
 			...hall,
 			name: 'Crossed',
 			geometry: { ...hall.geometry, base: crossed }
 		});
 		expect(answer.status).toBe(422);
 		expect(Object.values<string>(answer.body.error.fields)[0]).toMatch(/cross|counter-clockwise/i);
-		expect((await ask('POST', '/api/cranes', hall)).body.error.code).toBe('nameTaken');
+		expect((await ask('POST', '/api/supports/crane', hall)).body.error.code).toBe('nameTaken');
 		expect((await ask('DELETE', `/api${made}`)).status).toBe(200);
 		expect((await ask('GET', `/api${made}`)).status).toBe(404);
 	});
@@ -360,15 +361,12 @@ describe('the server', () => {
 		const entry = {
 			id: randomUUID(),
 			payloadId: payload('Cine').id,
-			craneId: crane('Hall').id,
+			supportId: crane('Hall').id,
 			payloadVersion: payload('Cine').version,
 			state: freshCraneState(crane('Hall').geometry),
 			note: 'Nothing hung.'
 		};
-		const [first, again] = [
-			await ask('POST', '/api/crane-balances', entry),
-			await ask('POST', '/api/crane-balances', entry)
-		];
+		const [first, again] = [await ask('POST', '/api/balances', entry), await ask('POST', '/api/balances', entry)];
 		expect([first.status, again.status]).toEqual([200, 200]);
 		const record: CraneRecord = first.body;
 		expect(record.poised).toBe(false);
@@ -376,9 +374,7 @@ describe('the server', () => {
 		expect(record.figures.reserve).toBeLessThan(0);
 		const log = await get<LoggedBalance[]>('/api/balances');
 		expect(log.filter(({ id: each }) => each === entry.id)).toHaveLength(1);
-		expect((await ask('POST', '/api/crane-balances', { ...entry, id: randomUUID(), payloadVersion: 99 })).status).toBe(
-			409
-		);
+		expect((await ask('POST', '/api/balances', { ...entry, id: randomUUID(), payloadVersion: 99 })).status).toBe(409);
 	});
 	it('has the demo’s cranes balanced in the logbook', async () => {
 		const own = (await get<LoggedBalance[]>('/api/balances')).filter(

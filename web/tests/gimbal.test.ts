@@ -1,12 +1,13 @@
 import { axisStates, mountPayload, positionAt } from '@poise/core';
 import type { Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { BalanceRecord, BenchState } from '../src/lib/model/balance';
+import type { GimbalRecord } from '../src/lib/supports/gimbal/model';
+import type { BenchState } from '../src/lib/supports/gimbal/model';
 import type { GearChange } from '../src/lib/model/measurement';
 import type { ChecklistPaper, PowerPaper } from '../src/lib/model/paper';
 import type { Part } from '../src/lib/model/part';
 import { mountedBodies, type Payload, standingParts } from '../src/lib/model/payload';
-import type { Rig } from '../src/lib/model/rig';
+import type { Rig } from '../src/lib/supports/gimbal/model';
 import { send } from './application';
 import { fill, go, ready, type Screen, serveScreen, text, waitForText, waitSaved } from './browser';
 
@@ -25,7 +26,7 @@ beforeAll(async () => {
 	screen = await serveScreen(complaints);
 	page = await screen.newPage();
 	payloads = await get<Payload[]>('/api/payloads');
-	rigs = await get<Rig[]>('/api/rigs');
+	rigs = await get<Rig[]>('/api/supports/gimbal');
 });
 afterAll(() => screen?.stop());
 
@@ -54,7 +55,7 @@ describe('a full guided balance on a phone, by taps', () => {
 			on.geometry.slides.map(({ id: slide, rangeM }) => [slide, (rangeM[0] + rangeM[1]) / 2])
 		);
 
-		await go(phone, `${screen.origin}/balance/${on.id}/${build.id}/guide`);
+		await go(phone, `${screen.origin}/balance/gimbal/${on.id}/${build.id}/guide`);
 		expect(await text(phone, '.answer')).toContain('Motors off');
 		expect(await phone.$('[data-testid="stands"]')).toBeNull();
 		await phone.tap(id('motors-off'));
@@ -90,7 +91,7 @@ describe('a full guided balance on a phone, by taps', () => {
 	});
 
 	it('asks for rest and swing, uses the look, and survives one that contradicts', async () => {
-		await go(phone, `${screen.origin}/balance/${rig('Small').id}/${payload('monitor').id}/guide`);
+		await go(phone, `${screen.origin}/balance/gimbal/${rig('Small').id}/${payload('monitor').id}/guide`);
 		await phone.tap(id('motors-off'));
 		await phone.tap(id('stands'));
 		await phone.tap(id('way-swing'));
@@ -116,7 +117,7 @@ describe('a full guided balance on a phone, by taps', () => {
 	});
 
 	it('comes to power-on only once every vial holds or is left as it is', async () => {
-		await go(page, `${screen.origin}/balance/${rig('Large').id}/${payload('Cine').id}/guide`);
+		await go(page, `${screen.origin}/balance/gimbal/${rig('Large').id}/${payload('Cine').id}/guide`);
 		await page.click(id('motors-off'));
 		for (let step = 0; step < 4; step += 1) {
 			expect(await page.$(id('to-log'))).toBeNull();
@@ -128,7 +129,7 @@ describe('a full guided balance on a phone, by taps', () => {
 	});
 
 	it('reads aloud only when asked', async () => {
-		await go(page, `${screen.origin}/balance/${rig('Small').id}/${payload('wide').id}/guide`);
+		await go(page, `${screen.origin}/balance/gimbal/${rig('Small').id}/${payload('wide').id}/guide`);
 		expect(await page.$eval(id('aloud'), (box) => (box as HTMLInputElement).checked)).toBe(false);
 	});
 });
@@ -136,7 +137,7 @@ describe('a full guided balance on a phone, by taps', () => {
 describe('the bench', () => {
 	it('shows the bracket of a search on its rule, and the bench keeps every look', async () => {
 		const [on, build] = [rig('Small'), payload('screen')];
-		await go(page, `${screen.origin}/balance/${on.id}/${build.id}`);
+		await go(page, `${screen.origin}/balance/gimbal/${on.id}/${build.id}`);
 		await page.click(id('accept'));
 		await page.click(id('falls-plus'));
 		await page.waitForSelector('.bracket');
@@ -160,16 +161,16 @@ describe('the bench', () => {
 describe('the fit check', () => {
 	it('applies a counterweight as the remedy and takes it back', async () => {
 		const [on, build] = [rig('Small'), payload('tele')];
-		await go(page, `${screen.origin}/balance/${on.id}/${build.id}/fit`);
+		await go(page, `${screen.origin}/balance/gimbal/${on.id}/${build.id}/fit`);
 		expect(await text(page, id('fit-verdict'))).toContain('out of travel');
 		await page.click(id('apply-addMass'));
 		await page.waitForSelector(id('weight-on'));
 		expect(await text(page, id('weight-on'))).toContain('145 g at the rear end of the plate');
 		expect(await text(page, id('fit-verdict'))).not.toContain('out of travel');
 		await settled();
-		await go(page, `${screen.origin}/balance/${on.id}/${build.id}`);
+		await go(page, `${screen.origin}/balance/gimbal/${on.id}/${build.id}`);
 		await page.waitForSelector(id('fitted'));
-		await go(page, `${screen.origin}/balance/${on.id}/${build.id}/fit`);
+		await go(page, `${screen.origin}/balance/gimbal/${on.id}/${build.id}/fit`);
 		await page.evaluate(() =>
 			[...document.querySelectorAll('button')].find((each) => each.textContent?.includes('Take it off'))!.click()
 		);
@@ -188,7 +189,7 @@ describe('the fit check', () => {
 		await waitForText(page, '.sheet', 'Between 0.05 and 20 s.');
 	});
 	it('names the slide for the pose that matters most', async () => {
-		await go(page, `${screen.origin}/balance/${rig('Large').id}/${payload('Cine').id}/poses`);
+		await go(page, `${screen.origin}/balance/gimbal/${rig('Large').id}/${payload('Cine').id}/poses`);
 		expect(await page.$$('tr[data-pose]')).toHaveLength(5);
 		await page.click(id('matters-upsideDown'));
 		await waitForText(page, id('pose-answer'), 'Upside down');
@@ -231,7 +232,7 @@ describe('learning', () => {
 	it('is accepted, used by the bench, and taken back', async () => {
 		const [on, build] = [rig('Small'), payload('screen')];
 		const target = async () => {
-			await go(page, `${screen.origin}/balance/${on.id}/${build.id}`);
+			await go(page, `${screen.origin}/balance/gimbal/${on.id}/${build.id}`);
 			return Number(/([\d.]+)/.exec(await text(page, id('target-crossbar')))![1]);
 		};
 		const prime = async () => (await get<Part[]>('/api/parts')).find(({ name }) => name === '35 mm prime')!;
@@ -263,7 +264,7 @@ describe('learning', () => {
 		expect(await target()).toBe(before);
 	});
 	it('puts a reading and what it taught side by side with another balance', async () => {
-		const [a, b] = (await get<BalanceRecord[]>('/api/balances')).filter(({ kind }) => kind === 'gimbal');
+		const [a, b] = (await get<GimbalRecord[]>('/api/balances')).filter(({ kind }) => kind === 'gimbal');
 		await go(page, `${screen.origin}/logbook/compare?a=${a!.id}&b=${b!.id}`);
 		expect(await page.$$('.pair svg[role="group"]')).toHaveLength(2);
 		expect(await text(page, '[data-line="Mass on the plate"]')).toMatch(/[+−]\d/);
@@ -306,7 +307,9 @@ describe('measuring', () => {
 	});
 	it('finds the whole build’s centre from a logged balance and writes it to the build', async () => {
 		const build = payload('wide');
-		const [logged] = (await get<BalanceRecord[]>('/api/balances')).filter(({ payloadId }) => payloadId === build.id);
+		const [logged] = (await get<GimbalRecord[]>('/api/balances')).filter(
+			({ kind, payloadId }) => kind === 'gimbal' && payloadId === build.id
+		);
 		await go(page, `${screen.origin}/payload/${build.id}/measure`);
 		await page.click(id('way-balance'));
 		await page.select(id('record'), logged!.id);
@@ -406,7 +409,7 @@ describe('papers', () => {
 		const saved = await get<ChecklistPaper>(`/api/payloads/${build.id}/papers/checklist`);
 		expect(saved.items.find(({ text: words }) => words.startsWith('Strap'))!.ticked!.by).toBe('Joss Averley');
 		expect(saved.items).toHaveLength(8);
-		await go(page, `${screen.origin}/balance/${on.id}/${build.id}`);
+		await go(page, `${screen.origin}/balance/gimbal/${on.id}/${build.id}`);
 		expect(await text(page, id('checks-open'))).toContain('3 checks are still open');
 		await go(page, `${screen.origin}/payload/${build.id}/checklist`);
 		await page.click(id('waive'));
@@ -414,7 +417,7 @@ describe('papers', () => {
 		await page.click(id('waive-it'));
 		await waitForText(page, id('waived'), 'Rehearsal');
 		await settled(1200);
-		await go(page, `${screen.origin}/balance/${on.id}/${build.id}`);
+		await go(page, `${screen.origin}/balance/gimbal/${on.id}/${build.id}`);
 		expect(await page.$(id('checks-open'))).toBeNull();
 	});
 	it('run out of battery, say how many more, and name a tap that is asked for too much', async () => {
@@ -443,10 +446,10 @@ describe('a rig of one’s own', () => {
 	it('starts from a pattern, takes its own figures, refuses bad ones, and balances', async () => {
 		await go(page, `${screen.origin}/rigs`);
 		await page.click(id('start-medium'));
-		await page.waitForSelector(id('rig-name'));
+		await page.waitForSelector(id('gimbal-name'));
 		await ready(page);
 		const rigId = new URL(page.url()).pathname.split('/').pop()!;
-		await fill(page, id('rig-name'), 'Browser rig');
+		await fill(page, id('gimbal-name'), 'Browser rig');
 		await fill(page, id('length-reachM'), '230');
 		await fill(page, id('tilt-torque'), '0');
 		await waitForText(page, '.sheet', 'More than 0.');
@@ -456,8 +459,8 @@ describe('a rig of one’s own', () => {
 		await fill(page, id('greatest-payload'), '100');
 		await waitForText(page, '.sheet', 'More than the least');
 		await fill(page, id('greatest-payload'), '5000');
-		await page.waitForSelector(`${id('rig-save')}[data-state="saved"]`);
-		const saved = await get<Rig>(`/api/rigs/${rigId}`);
+		await page.waitForSelector(`${id('gimbal-save')}[data-state="saved"]`);
+		const saved = await get<Rig>(`/api/supports/gimbal/${rigId}`);
 		expect(saved.name).toBe('Browser rig');
 		expect(saved.geometry.axes.find((axis) => axis.id === 'roll')!.pivotM[0]).toBeCloseTo(-0.23, 9);
 		expect(saved.geometry.slides[0]!.knobPitchM).toBeCloseTo(0.0015, 9);
@@ -465,22 +468,27 @@ describe('a rig of one’s own', () => {
 		await page.select(id('axis-order'), 'pan-tilt-roll');
 		await page.waitForSelector('[data-row="sideBar"]');
 		await settled(1500);
-		expect((await get<Rig>(`/api/rigs/${rigId}`)).geometry.axes.map((axis) => axis.id)).toEqual([
+		expect((await get<Rig>(`/api/supports/gimbal/${rigId}`)).geometry.axes.map((axis) => axis.id)).toEqual([
 			'pan',
 			'tilt',
 			'roll'
 		]);
-		await go(page, `${screen.origin}/balance/${rigId}/${payload('wide').id}`);
+		await go(page, `${screen.origin}/balance/gimbal/${rigId}/${payload('wide').id}`);
 		await page.waitForSelector('.answer');
 		expect((await text(page, '.answer')).length).toBeGreaterThan(5);
 	});
 	it('is not saved over somebody else’s change unseen', async () => {
 		const mine = rig('Small');
-		await go(page, `${screen.origin}/rigs/${mine.id}`);
-		const { id: rigId, version, ...draft } = await get<Rig>(`/api/rigs/${mine.id}`);
+		await go(page, `${screen.origin}/gimbals/${mine.id}`);
+		const {
+			id: rigId,
+			version,
+			kind: _kind,
+			...draft
+		} = await get<Rig & { kind: string }>(`/api/supports/gimbal/${mine.id}`);
 		expect(
 			(
-				await send(screen.origin, 'PUT', `/api/rigs/${rigId}`, {
+				await send(screen.origin, 'PUT', `/api/supports/gimbal/${rigId}`, {
 					...draft,
 					name: 'Small single-handed gimbal, theirs',
 					version
@@ -488,18 +496,18 @@ describe('a rig of one’s own', () => {
 			).status
 		).toBe(200);
 		await fill(page, id('least-payload'), '450');
-		await waitForText(page, '.sheet', 'Somebody else has changed this rig');
+		await waitForText(page, '.sheet', 'Somebody else has changed this gimbal');
 		await page.evaluate(() =>
 			[...document.querySelectorAll('button')].find((each) => each.textContent === 'Show theirs')!.click()
 		);
 		await page.waitForFunction(
 			(selector) => (document.querySelector(selector) as HTMLInputElement).value.includes('theirs'),
 			{},
-			id('rig-name')
+			id('gimbal-name')
 		);
 	});
 	it('drifts, and says when it wants recalibrating', async () => {
-		await go(page, `${screen.origin}/rigs/${rig('Small').id}/horizon`);
+		await go(page, `${screen.origin}/gimbals/${rig('Small').id}/horizon`);
 		expect(await text(page, id('horizon-answer'))).toMatch(/Recalibrate within \d+ min/);
 		await page.waitForSelector('.apexcharts-svg');
 		await page.click(id('calibrated'));
@@ -517,18 +525,18 @@ describe('on a phone', () => {
 	it('every new sheet fits the width of the screen', async () => {
 		const phone = await screen.newPage(390, 844);
 		const [on, build] = [rig('Small').id, payload('wide').id];
-		const [a, b] = await get<BalanceRecord[]>('/api/balances');
+		const [a, b] = await get<GimbalRecord[]>('/api/balances');
 		for (const path of [
 			`/payload/${build}/measure`,
 			`/payload/${build}/power`,
 			`/payload/${build}/checklist`,
 			`/payload/${build}/swap`,
-			`/balance/${on}/${build}/guide`,
-			`/balance/${on}/${build}/fit`,
-			`/balance/${on}/${build}/poses`,
+			`/balance/gimbal/${on}/${build}/guide`,
+			`/balance/gimbal/${on}/${build}/fit`,
+			`/balance/gimbal/${on}/${build}/poses`,
 			'/rigs',
-			`/rigs/${on}`,
-			`/rigs/${on}/horizon`,
+			`/gimbals/${on}`,
+			`/gimbals/${on}/horizon`,
 			'/learn',
 			`/logbook/compare?a=${a!.id}&b=${b!.id}`
 		]) {

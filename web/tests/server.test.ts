@@ -4,7 +4,7 @@ import postgres from 'postgres';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { Part } from '../src/lib/model/part';
 import { mountedBodies, type Payload, standingParts } from '../src/lib/model/payload';
-import type { Rig } from '../src/lib/model/rig';
+import type { Rig } from '../src/lib/supports/gimbal/model';
 import { send, type Served, serve } from './application';
 
 let served: Served;
@@ -18,7 +18,7 @@ beforeAll(async () => {
 	served = await serve();
 	parts = (await ask('GET', '/api/parts')).body;
 	payloads = (await ask('GET', '/api/payloads')).body;
-	rigs = (await ask('GET', '/api/rigs')).body;
+	rigs = (await ask('GET', '/api/supports/gimbal')).body;
 });
 afterAll(() => served?.stop());
 
@@ -171,13 +171,13 @@ describe('a payload', () => {
 });
 
 describe('the logbook', () => {
-	const entry = (extra: object = {}) => ({
+	const middle = () => Object.fromEntries(rigs[0]!.geometry.slides.map(({ id }) => [id, 0]));
+	const entry = (extra: object = {}, state: object = {}) => ({
 		id: randomUUID(),
 		payloadId: payloads[0]!.id,
-		rigId: rigs[0]!.id,
+		supportId: rigs[0]!.id,
 		payloadVersion: payloads[0]!.version,
-		positionsM: Object.fromEntries(rigs[0]!.geometry.slides.map(({ id }) => [id, 0])),
-		nudges: [],
+		state: { positionsM: middle(), nudges: [], ...state },
 		note: 'Rain, under the eaves',
 		...extra
 	});
@@ -188,8 +188,8 @@ describe('the logbook', () => {
 		expect(logged.status).toBe(200);
 		expect(logged.body).toMatchObject({
 			payloadName: payloads[0]!.name,
-			rigName: rigs[0]!.name,
-			positionsM: sent.positionsM,
+			supportName: rigs[0]!.name,
+			positionsM: sent.state.positionsM,
 			poised: false,
 			personName: expect.any(String)
 		});
@@ -205,7 +205,7 @@ describe('the logbook', () => {
 	});
 
 	it('tells computed from seen: only what was let go where it stands counts as found', async () => {
-		const at = (extra: object) => entry({ note: 'Computed or found', ...extra });
+		const at = (state: object) => entry({ note: 'Computed or found' }, state);
 		const { slides } = rigs[0]!.geometry;
 		const plain = at({});
 		const holds = slides.map(({ id, balances }) => ({
@@ -213,14 +213,14 @@ describe('the logbook', () => {
 			kind: 'way',
 			slideId: id,
 			observation: 'holds',
-			positionsM: plain.positionsM
+			positionsM: plain.state.positionsM
 		}));
 		expect((await ask('POST', '/api/balances', plain)).body.found).toEqual([]);
 		const one = (await ask('POST', '/api/balances', at({ looks: [holds[0]] }))).body;
 		expect([one.found, one.poised]).toEqual([[slides[0]!.id], false]);
 		const struck = (await ask('POST', '/api/balances', at({ looks: [{ ...holds[0], struck: true }] }))).body;
 		expect(struck.found).toEqual([]);
-		const elsewhere = { ...holds[0], positionsM: { ...plain.positionsM, [slides[0]!.id]: 0.01 } };
+		const elsewhere = { ...holds[0], positionsM: { ...plain.state.positionsM, [slides[0]!.id]: 0.01 } };
 		expect((await ask('POST', '/api/balances', at({ looks: [elsewhere] }))).body.found).toEqual([]);
 	});
 
@@ -233,7 +233,7 @@ describe('the logbook', () => {
 			[{ why: '   ', note: 'x' }, 'why'],
 			[{ why: 'Nothing said' }, ''],
 			[{ why: 'x', positionsM: { plate: 0 } }, 'positionsM.cradle'],
-			[{ why: 'x', positionsM: { ...sent.positionsM, plate: 0.9 } }, 'positionsM.plate']
+			[{ why: 'x', positionsM: { ...sent.state.positionsM, plate: 0.9 } }, 'positionsM.plate']
 		] as const) {
 			const refused = await ask('PATCH', at, body);
 			expect([refused.status, Object.keys(refused.body.error.fields)], JSON.stringify(body)).toEqual([
@@ -243,7 +243,7 @@ describe('the logbook', () => {
 		}
 		const both = await Promise.all([
 			ask('PATCH', at, { why: 'One', note: 'After one' }),
-			ask('PATCH', at, { why: 'Two', positionsM: { ...sent.positionsM, plate: 0.012 } })
+			ask('PATCH', at, { why: 'Two', positionsM: { ...sent.state.positionsM, plate: 0.012 } })
 		]);
 		expect(both.map(({ status }) => status)).toEqual([200, 200]);
 		const changed = (await ask('GET', at)).body;
@@ -295,13 +295,13 @@ describe('the logbook', () => {
 	});
 
 	it('refuses a missing or a strange slide, and a payload saved meanwhile', async () => {
-		const { plate: _gone, ...rest } = entry().positionsM;
-		const missing = await ask('POST', '/api/balances', entry({ positionsM: rest }));
-		expect(missing.body.error.fields['positionsM.plate']).toContain('missing');
-		const strange = await ask('POST', '/api/balances', entry({ positionsM: { ...entry().positionsM, boom: 0 } }));
-		expect(strange.body.error.fields['positionsM.boom']).toContain('no such slide');
+		const { plate: _gone, ...rest } = middle();
+		const missing = await ask('POST', '/api/balances', entry({}, { positionsM: rest }));
+		expect(missing.body.error.fields['state.positionsM.plate']).toContain('missing');
+		const strange = await ask('POST', '/api/balances', entry({}, { positionsM: { ...middle(), boom: 0 } }));
+		expect(strange.body.error.fields['state.positionsM.boom']).toContain('no such slide');
 		expect((await ask('POST', '/api/balances', entry({ payloadVersion: 99 }))).body.error.code).toBe('stale');
-		expect((await ask('POST', '/api/balances', entry({ rigId: randomUUID() }))).status).toBe(404);
+		expect((await ask('POST', '/api/balances', entry({ supportId: randomUUID() }))).status).toBe(404);
 	});
 });
 

@@ -1,10 +1,10 @@
 import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { HorizonEntry } from '../src/lib/model/horizon';
+import type { HorizonEntry } from '../src/lib/supports/gimbal/horizon';
 import type { GearChange } from '../src/lib/model/measurement';
 import type { Part } from '../src/lib/model/part';
 import type { Payload } from '../src/lib/model/payload';
-import type { Rig } from '../src/lib/model/rig';
+import type { Rig } from '../src/lib/supports/gimbal/model';
 import { send, type Served, serve } from './application';
 
 let served: Served;
@@ -17,7 +17,7 @@ beforeAll(async () => {
 	served = await serve();
 	parts = (await ask('GET', '/api/parts')).body;
 	payloads = (await ask('GET', '/api/payloads')).body;
-	rigs = (await ask('GET', '/api/rigs')).body;
+	rigs = (await ask('GET', '/api/supports/gimbal')).body;
 });
 afterAll(() => served?.stop());
 const lens = () => parts.find(({ name }) => name === '35 mm prime')!;
@@ -30,18 +30,19 @@ describe('a rig', () => {
 		geometry
 	});
 	it('is made, saved against its version, refused from an older one, and deleted with its bench', async () => {
-		const made = await ask('POST', '/api/rigs', { ...draftOf(rigs[0]!), name: 'Second rig' });
+		const made = await ask('POST', '/api/supports/gimbal', { ...draftOf(rigs[0]!), name: 'Second rig' });
 		expect(made.status).toBe(200);
 		const { id, version } = made.body as Rig;
 		expect(
-			(await ask('PUT', `/api/rigs/${id}`, { ...draftOf(rigs[0]!), name: 'Second rig, changed', version })).body.version
+			(await ask('PUT', `/api/supports/gimbal/${id}`, { ...draftOf(rigs[0]!), name: 'Second rig, changed', version }))
+				.body.version
 		).toBe(version! + 1);
-		const stale = await ask('PUT', `/api/rigs/${id}`, { ...draftOf(rigs[0]!), name: 'Late', version });
+		const stale = await ask('PUT', `/api/supports/gimbal/${id}`, { ...draftOf(rigs[0]!), name: 'Late', version });
 		expect([stale.status, stale.body.error.code]).toEqual([409, 'stale']);
 		const positionsM = Object.fromEntries(rigs[0]!.geometry.slides.map((slide) => [slide.id, 0]));
 		expect((await ask('PUT', `/api/benches/${id}/${payloads[0]!.id}`, { positionsM, nudges: [] })).status).toBe(200);
-		expect((await ask('DELETE', `/api/rigs/${id}`)).status).toBe(200);
-		expect((await ask('GET', `/api/rigs/${id}`)).status).toBe(404);
+		expect((await ask('DELETE', `/api/supports/gimbal/${id}`)).status).toBe(200);
+		expect((await ask('GET', `/api/supports/gimbal/${id}`)).status).toBe(404);
 	});
 	it.each([
 		[
@@ -66,12 +67,12 @@ describe('a rig', () => {
 		],
 		['no name', (rig: Rig) => ({ ...draftOf(rig), name: ' ' })]
 	])('is refused with %s', async (_, bad) => {
-		const answer = await ask('POST', '/api/rigs', bad(rigs[0]!));
+		const answer = await ask('POST', '/api/supports/gimbal', bad(rigs[0]!));
 		expect(answer.status).toBe(422);
 		expect(Object.keys(answer.body.error.fields).length).toBeGreaterThan(0);
 	});
 	it('that is another’s name is refused at the name', async () => {
-		const answer = await ask('POST', '/api/rigs', draftOf(rigs[0]!));
+		const answer = await ask('POST', '/api/supports/gimbal', draftOf(rigs[0]!));
 		expect([answer.status, Object.keys(answer.body.error.fields)]).toEqual([409, ['name']]);
 	});
 });
@@ -100,13 +101,13 @@ describe('a measured figure', () => {
 		const zero = { readingAtZeroM: slide.scale.readingAtZeroM + 0.002, zeroSigmaM: 0.0005 };
 		const { body } = await ask('POST', '/api/gear', {
 			about: 'zero',
-			rigId: rig!.id,
+			supportId: rig!.id,
 			slideId: slide.id,
 			from: 'learned',
 			figure: zero
 		});
 		const read = async () =>
-			((await ask('GET', `/api/rigs/${rig!.id}`)).body as Rig).geometry.slides[0]!.scale.readingAtZeroM;
+			((await ask('GET', `/api/supports/gimbal/${rig!.id}`)).body as Rig).geometry.slides[0]!.scale.readingAtZeroM;
 		expect(await read()).toBeCloseTo(zero.readingAtZeroM, 12);
 		await ask('DELETE', `/api/gear/${body.id}`);
 		expect(await read()).toBe(slide.scale.readingAtZeroM);
@@ -168,7 +169,7 @@ describe('papers', () => {
 
 describe('the horizon log', () => {
 	it('takes a reading, gives the log back, and drops it again', async () => {
-		const path = `/api/rigs/${rigs[1]!.id}/horizon`;
+		const path = `/api/supports/gimbal/${rigs[1]!.id}/entries`;
 		const added = (await ask('POST', path, { kind: 'reading', minutes: 12, rollRad: 0.004, temperatureC: 21 }))
 			.body as HorizonEntry[];
 		expect(added[0]).toMatchObject({ minutes: 12, rollRad: 0.004, personName: 'Joss Averley' });
@@ -179,7 +180,7 @@ describe('the horizon log', () => {
 		['on its side', { kind: 'reading', minutes: 1, rollRad: 2, temperatureC: 20 }],
 		['in a furnace', { kind: 'reading', minutes: 1, rollRad: 0, temperatureC: 900 }]
 	])('refuses a reading %s', async (_, bad) =>
-		expect((await ask('POST', `/api/rigs/${rigs[1]!.id}/horizon`, bad)).status).toBe(422)
+		expect((await ask('POST', `/api/supports/gimbal/${rigs[1]!.id}/entries`, bad)).status).toBe(422)
 	);
 });
 

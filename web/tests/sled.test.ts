@@ -4,7 +4,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { LoggedBalance } from '../src/lib/model/balance';
 import type { Part } from '../src/lib/model/part';
 import { mountedBodies, type Payload, standingParts } from '../src/lib/model/payload';
-import type { SledBenchState, SledRig } from '../src/lib/model/sled';
+import type { SledBenchState, SledRig } from '../src/lib/supports/sled/model';
 import { cameraId, sledOf } from '../src/lib/supports/sled/standing';
 import { send } from './application';
 import { drag, fill, go, ready, type Screen, serveScreen, text, waitForText } from './browser';
@@ -27,7 +27,7 @@ beforeAll(async () => {
 	screen = await serveScreen(complaints);
 	page = await screen.newPage();
 	payloads = await get('/api/payloads');
-	sleds = await get('/api/sleds');
+	sleds = await get('/api/supports/sled');
 	shelf = await get('/api/parts');
 });
 afterAll(() => screen?.stop());
@@ -70,10 +70,9 @@ describe('a full sled set-up from the demo data, by mouse', () => {
 	};
 	/** What the bench last sent to the server is how everything stands. */
 	const sent = async (press: () => Promise<unknown>) => {
-		const request = page.waitForRequest(
-			(each) => each.method() === 'PUT' && each.url().includes('/api/sled-benches/'),
-			{ timeout: 15_000 }
-		);
+		const request = page.waitForRequest((each) => each.method() === 'PUT' && each.url().includes('/api/benches/'), {
+			timeout: 15_000
+		});
 		await press();
 		state = JSON.parse((await request).postData()!) as SledBenchState;
 	};

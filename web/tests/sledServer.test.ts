@@ -1,9 +1,10 @@
 import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { LoggedBalance, SledRecord } from '../src/lib/model/balance';
+import type { LoggedBalance } from '../src/lib/model/balance';
+import type { SledRecord } from '../src/lib/supports/sled/model';
 import type { Payload } from '../src/lib/model/payload';
 import type { Person } from '../src/lib/model/person';
-import type { LoggedSledEntry, SledBenchState, SledDraft, SledRig, WornSetup } from '../src/lib/model/sled';
+import type { LoggedSledEntry, SledBenchState, SledDraft, SledRig, WornSetup } from '../src/lib/supports/sled/model';
 import { send, type Served, serve } from './application';
 
 let served: Served;
@@ -21,7 +22,7 @@ const payload = (word: string) => payloads.find(({ name }) => name.includes(word
 
 beforeAll(async () => {
 	served = await serve();
-	sleds = (await ask('GET', '/api/sleds')).body;
+	sleds = (await ask('GET', '/api/supports/sled')).body;
 	payloads = (await ask('GET', '/api/payloads')).body;
 });
 afterAll(() => served?.stop());
@@ -59,22 +60,22 @@ describe('the demo’s sleds', () => {
 
 describe('a sled', () => {
 	it('is made, saved against its version, refused from an older one, and deleted with its bench', async () => {
-		const made = await ask('POST', '/api/sleds', { ...draftOf(sled('Heavy')), name: 'Spare sled' });
+		const made = await ask('POST', '/api/supports/sled', { ...draftOf(sled('Heavy')), name: 'Spare sled' });
 		expect(made.status).toBe(200);
 		const { id, version } = made.body as SledRig;
 		const renamed = { ...draftOf(sled('Heavy')), name: 'Spare sled, blue tape' };
-		expect((await ask('PUT', `/api/sleds/${id}`, { ...renamed, version })).body.version).toBe(version + 1);
-		const stale = await ask('PUT', `/api/sleds/${id}`, { ...renamed, name: 'Late', version });
+		expect((await ask('PUT', `/api/supports/sled/${id}`, { ...renamed, version })).body.version).toBe(version + 1);
+		const stale = await ask('PUT', `/api/supports/sled/${id}`, { ...renamed, name: 'Late', version });
 		expect([stale.status, stale.body.error.code]).toEqual([409, 'stale']);
-		const bench = `/api/sled-benches/${id}/${payload('Cine').id}`;
+		const bench = `/api/benches/${id}/${payload('Cine').id}`;
 		expect((await ask('PUT', bench, docked(sled('Heavy')))).status).toBe(200);
-		expect((await ask('DELETE', `/api/sleds/${id}`)).status).toBe(200);
-		expect((await ask('GET', `/api/sleds/${id}`)).status).toBe(404);
+		expect((await ask('DELETE', `/api/supports/sled/${id}`)).status).toBe(200);
+		expect((await ask('GET', `/api/supports/sled/${id}`)).status).toBe(404);
 		expect((await ask('PUT', bench, docked(sled('Heavy')))).status).toBe(404);
 	});
 
 	it('cannot have a name that is taken', async () => {
-		const twice = await ask('POST', '/api/sleds', draftOf(sled('Light')));
+		const twice = await ask('POST', '/api/supports/sled', draftOf(sled('Light')));
 		expect([twice.status, twice.body.error.code]).toEqual([409, 'nameTaken']);
 	});
 
@@ -87,7 +88,7 @@ describe('a sled', () => {
 		['a knob of no pitch', (g) => ({ ...g, stage: { ...g.stage, foreMPerTurn: 0 } })],
 		['an arm of no width', (g) => ({ ...g, arm: { ...g.arm, rangeKg: [10, 10] } })]
 	])('is refused with %s, field by field', async (_what, spoil) => {
-		const answer = await ask('POST', '/api/sleds', {
+		const answer = await ask('POST', '/api/supports/sled', {
 			...draftOf(sled('Heavy')),
 			name: 'Spoilt',
 			geometry: spoil(sled('Heavy').geometry)
@@ -99,7 +100,7 @@ describe('a sled', () => {
 });
 
 describe('a sled’s bench', () => {
-	const at = () => `/api/sled-benches/${sled('Heavy').id}/${payload('Cine').id}`;
+	const at = () => `/api/benches/${sled('Heavy').id}/${payload('Cine').id}`;
 	it.each<[string, (state: SledBenchState) => unknown]>([
 		['a drop time of nothing', (state) => ({ ...state, dropTimeS: 0 })],
 		[
@@ -130,9 +131,9 @@ describe('a sled’s bench', () => {
 		expect(html).toContain('runsS');
 	});
 	it('belongs to a sled and a payload that are there', async () => {
-		expect(
-			(await ask('PUT', `/api/sled-benches/${randomUUID()}/${payload('Cine').id}`, docked(sled('Heavy')))).status
-		).toBe(404);
+		expect((await ask('PUT', `/api/benches/${randomUUID()}/${payload('Cine').id}`, docked(sled('Heavy')))).status).toBe(
+			404
+		);
 	});
 });
 
@@ -140,7 +141,7 @@ describe('a sled balance', () => {
 	const entry = (next: object = {}) => ({
 		id: randomUUID(),
 		payloadId: payload('Cine').id,
-		sledId: sled('Heavy').id,
+		supportId: sled('Heavy').id,
 		payloadVersion: payload('Cine').version,
 		state: docked(sled('Heavy')),
 		note: 'Gimbal high, nothing moved.',
@@ -148,10 +149,7 @@ describe('a sled balance', () => {
 	});
 	it('is worked out by the server, logged once however often it is sent, and found by any word', async () => {
 		const once = entry();
-		const [first, again] = [
-			await ask('POST', '/api/sled-balances', once),
-			await ask('POST', '/api/sled-balances', once)
-		];
+		const [first, again] = [await ask('POST', '/api/balances', once), await ask('POST', '/api/balances', once)];
 		expect([first.status, again.status]).toEqual([200, 200]);
 		const record: SledRecord = first.body;
 		expect(record.poised).toBe(false);
@@ -161,22 +159,24 @@ describe('a sled balance', () => {
 		expect(found.filter(({ id }) => id === once.id)).toHaveLength(1);
 	});
 	it('is refused for a payload saved meanwhile, and for one without a note’s characters', async () => {
-		const stale = await ask('POST', '/api/sled-balances', entry({ payloadVersion: payload('Cine').version + 1 }));
+		const stale = await ask('POST', '/api/balances', entry({ payloadVersion: payload('Cine').version + 1 }));
 		expect([stale.status, stale.body.error.code]).toEqual([409, 'stale']);
-		expect((await ask('POST', '/api/sled-balances', entry({ note: '\u0000' }))).status).toBe(422);
+		expect((await ask('POST', '/api/balances', entry({ note: '\u0000' }))).status).toBe(422);
 	});
 	it('outlives its sled', async () => {
-		const made: SledRig = (await ask('POST', '/api/sleds', { ...draftOf(sled('Heavy')), name: 'Borrowed sled' })).body;
-		const logged = await ask('POST', '/api/sled-balances', entry({ sledId: made.id }));
-		expect((await ask('DELETE', `/api/sleds/${made.id}`)).status).toBe(200);
+		const made: SledRig = (
+			await ask('POST', '/api/supports/sled', { ...draftOf(sled('Heavy')), name: 'Borrowed sled' })
+		).body;
+		const logged = await ask('POST', '/api/balances', entry({ supportId: made.id }));
+		expect((await ask('DELETE', `/api/supports/sled/${made.id}`)).status).toBe(200);
 		const kept: SledRecord = (await ask('GET', `/api/balances/${logged.body.id}`)).body;
-		expect([kept.sledId, kept.sled.name, kept.rigName]).toEqual([null, 'Borrowed sled', 'Borrowed sled']);
+		expect([kept.supportId, kept.support.name, kept.supportName]).toEqual([null, 'Borrowed sled', 'Borrowed sled']);
 		expect((await fetch(`${served.origin}/logbook/${logged.body.id}`)).status).toBe(200);
 	});
 });
 
 describe('arm, vest and thumb', () => {
-	const entries = () => `/api/sleds/${sled('Light').id}/entries`;
+	const entries = () => `/api/supports/sled/${sled('Light').id}/entries`;
 	it('logs a look at the socket block once per id, the newest first', async () => {
 		const look = { id: randomUUID(), kind: 'socket', inOut: 7, side: 5, drift: 'away', note: '' };
 		await ask('POST', entries(), look);
@@ -201,7 +201,7 @@ describe('arm, vest and thumb', () => {
 			fitted: ['hips'],
 			stance: { carryHeightM: 1, standOffM: 0.6, hipHeightM: 0.9, strideM: 0.7 }
 		};
-		const at = `/api/sleds/${sled('Light').id}/worn`;
+		const at = `/api/supports/sled/${sled('Light').id}/setup`;
 		expect((await ask('PUT', at, worn)).status).toBe(200);
 		const wrong = await ask('PUT', at, { ...worn, stance: { ...worn.stance, hipHeightM: 3 } });
 		expect(wrong.body.error.fields['stance.hipHeightM']).toContain('hips');

@@ -1,7 +1,7 @@
 import type { Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { Payload } from '../src/lib/model/payload';
-import type { SledRig } from '../src/lib/model/sled';
+import type { SledRig } from '../src/lib/supports/sled/model';
 import { send } from './application';
 import { drag, fill, go, ready, type Screen, serveScreen, text, waitForText } from './browser';
 
@@ -21,7 +21,7 @@ beforeAll(async () => {
 	screen = await serveScreen(complaints);
 	page = await screen.newPage();
 	payloads = await get('/api/payloads');
-	sleds = await get('/api/sleds');
+	sleds = await get('/api/supports/sled');
 });
 afterAll(() => screen?.stop());
 
@@ -139,7 +139,7 @@ describe('arm and vest', () => {
 			{ timeout: 15_000 },
 			id('lift-upper')
 		);
-		const kept = (await get<SledRig[]>('/api/sleds')).find(({ name }) => name.includes('Heavy'))!;
+		const kept = (await get<SledRig[]>('/api/supports/sled')).find(({ name }) => name.includes('Heavy'))!;
 		expect(kept.geometry.arm.sections[0]!.points[1].setting).toBe(15);
 	});
 	it('ticks the vest’s fit, times a spell over a reload, and asks for rest as a rule of thumb', async () => {
@@ -182,7 +182,7 @@ describe('the sled’s own sheet', () => {
 		await go(page, `${screen.origin}/sleds`);
 		await page.click(id('start-medium'));
 		await page.waitForSelector(id('sled-name'));
-		made = new URL(page.url()).pathname;
+		made = new URL(page.url()).pathname.replace('/sleds', '/supports/sled');
 		await page.waitForSelector('[data-thing="battery"][data-view="side"] .shape');
 		await drag(page, '[data-thing="battery"][data-view="side"] .shape', -30, 0);
 		const at = await page.$eval(id('item-at-0'), (field) => Number((field as HTMLInputElement).value));
@@ -216,7 +216,7 @@ describe('the sled’s own sheet', () => {
 	});
 	it('says when somebody else saved meanwhile, and leaves the choice', async () => {
 		const now = await get<SledRig>(`/api${made}`);
-		const { id: _, ...rest } = now;
+		const { id: _, kind: _kind, ...rest } = now as SledRig & { kind: string };
 		expect((await send(screen.origin, 'PUT', `/api${made}`, { ...rest, name: 'Renamed elsewhere' })).status).toBe(200);
 		await fill(page, id('sled-name'), 'Mine');
 		await page.waitForSelector('[data-testid="sled-save"][data-state="stale"]');

@@ -3,7 +3,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { LoggedBalance } from '../src/lib/model/balance';
 import type { Part } from '../src/lib/model/part';
 import type { Payload } from '../src/lib/model/payload';
-import type { Rig } from '../src/lib/model/rig';
+import type { Rig } from '../src/lib/supports/gimbal/model';
 import { send } from './application';
 import { fill, go, letGoOfAll, ready, type Screen, serveScreen, text, waitForText, waitSaved } from './browser';
 
@@ -27,7 +27,7 @@ beforeAll(async () => {
 	screen = await serveScreen(complaints);
 	page = await screen.newPage();
 	payloads = await get<Payload[]>('/api/payloads');
-	rigs = await get<Rig[]>('/api/rigs');
+	rigs = await get<Rig[]>('/api/supports/gimbal');
 });
 afterAll(() => screen?.stop());
 
@@ -72,7 +72,7 @@ describe('units and lights', () => {
 		await waitSaved(page);
 		const saved = await get<Payload>(`/api/payloads/${wide.id}`);
 		expect(saved.placements[0]!.positionM[0]).toBeCloseTo(-1.25 * 0.0254, 9);
-		await go(page, `${screen.origin}/balance/${rigs[0]!.id}/${wide.id}`);
+		await go(page, `${screen.origin}/balance/gimbal/${rigs[0]!.id}/${wide.id}`);
 		expect(await text(page, '[data-testid="slip-strong"]')).toMatch(/^(back|forward) [\d.]+ in$/);
 		const readings = await page.$$eval('[data-testid^="reading-"]', (fields) =>
 			fields.map((field) => (field as HTMLInputElement).value)
@@ -117,7 +117,7 @@ describe('the shelf', () => {
 describe('a rig out of travel', () => {
 	it('can be carried on with, knowingly, and is logged as not poised', async () => {
 		const tele = payloadLike('tele');
-		await go(page, `${screen.origin}/balance/${rigs[0]!.id}/${tele.id}`);
+		await go(page, `${screen.origin}/balance/gimbal/${rigs[0]!.id}/${tele.id}`);
 		await page.click('[data-testid="waive"]');
 		for (let count = 0; count < 8 && (await page.$('[data-testid="accept"]')); count += 1)
 			await page.click('[data-testid="accept"]');
@@ -130,7 +130,7 @@ describe('a rig out of travel', () => {
 
 	it('is cured by what the slip says: everything moved as asked, in one step that can be undone', async () => {
 		const tele = payloadLike('tele');
-		await go(page, `${screen.origin}/balance/${rigs[0]!.id}/${tele.id}`);
+		await go(page, `${screen.origin}/balance/gimbal/${rigs[0]!.id}/${tele.id}`);
 		await clickText(page, 'Back to what would cure it').catch(() => undefined);
 		await page.click('[data-testid="change-payload"]');
 		await page.waitForSelector('[data-testid="move-all"]');
@@ -160,7 +160,7 @@ describe('a rig out of travel', () => {
 describe('the day line', () => {
 	it('leads back to what is on the bench and shows its true state', async () => {
 		const monitor = payloadLike('monitor');
-		await go(page, `${screen.origin}/balance/${rigs[0]!.id}/${monitor.id}`);
+		await go(page, `${screen.origin}/balance/gimbal/${rigs[0]!.id}/${monitor.id}`);
 		await clickText(page, 'Start over');
 		const tube = '[data-station="balance"] [role="img"]';
 		await page.waitForSelector(`${tube}[aria-label="not in place yet"]`);
@@ -213,7 +213,7 @@ describe('with a thumb, on a phone', () => {
 	it('walks a balance by taps and drags a part on the drawing', async () => {
 		const phone = await screen.newPage(390, 844);
 		const wide = payloadLike('wide');
-		await go(phone, `${screen.origin}/balance/${rigs[0]!.id}/${wide.id}`);
+		await go(phone, `${screen.origin}/balance/gimbal/${rigs[0]!.id}/${wide.id}`);
 		await clickText(phone, 'Start over');
 		for (let count = 0; count < 8 && (await phone.$('[data-testid="accept"]')); count += 1) {
 			const box = (await (await phone.$('[data-testid="accept"]'))!.boundingBox())!;
@@ -242,7 +242,7 @@ describe('with a thumb, on a phone', () => {
 describe('who is working', () => {
 	it('stands in the logbook under what they log', async () => {
 		const wide = payloadLike('wide');
-		await go(page, `${screen.origin}/balance/${rigs[0]!.id}/${wide.id}`);
+		await go(page, `${screen.origin}/balance/gimbal/${rigs[0]!.id}/${wide.id}`);
 		const people = await page.$$eval('#who option', (options) =>
 			options.map((option) => ({ id: (option as HTMLOptionElement).value, name: option.textContent }))
 		);

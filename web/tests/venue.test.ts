@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { ElementHandle, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { CraneRig } from '../src/lib/model/crane';
+import type { CraneRig } from '../src/lib/supports/crane/model';
 import type { Payload } from '../src/lib/model/payload';
 import type { Venue } from '../src/lib/model/venue';
 import { send } from './application';
@@ -212,7 +212,7 @@ describe('the server, of venues', () => {
 describe('a crane in a venue', () => {
 	const strong = id('venue-strong');
 	const at = async (sheet: string) => {
-		const cranes = await get<CraneRig[]>('/api/cranes');
+		const cranes = await get<CraneRig[]>('/api/supports/crane');
 		const payloads = await get<Payload[]>('/api/payloads');
 		const of = <T extends { name: string; id: string }>(list: T[], word: string) =>
 			list.find(({ name }) => name.includes(word))!.id;
@@ -237,7 +237,7 @@ describe('a crane in a venue', () => {
 		);
 		await new Promise((resolve) => setTimeout(resolve, 1200));
 		const [on, with_] = new URL(page.url()).pathname.split('/').slice(3);
-		const sheet = await fetch(`${screen.origin}/api/crane-sheet/${on}/${with_}`);
+		const sheet = await fetch(`${screen.origin}/api/prints/sheet/${on}/${with_}`);
 		const pdf = file('sheet.pdf', Buffer.from(await sheet.arrayBuffer()));
 		const printed = execFileSync('pdftotext', ['-layout', pdf, '-'], { encoding: 'utf8' }).replaceAll('−', '-');
 		expect(printed).toMatch(new RegExp(`Swing only\\s+${stops[0]}° to ${stops[1]}°`));

@@ -40,15 +40,9 @@
 	const hrefs = $derived<Record<StationKey, string>>({
 		payload: person.payloadId === null ? '/payload' : `/payload/${person.payloadId}`,
 		balance:
-			person.payloadId === null
+			person.payloadId === null || person.supportId === null || person.supportKind === null
 				? '/balance'
-				: person.sledId !== null
-					? `/balance/sled/${person.sledId}/${person.payloadId}`
-					: person.craneId !== null
-						? `/balance/crane/${person.craneId}/${person.payloadId}`
-						: person.rigId !== null
-							? `/balance/${person.rigId}/${person.payloadId}`
-							: '/balance',
+				: `/balance/${person.supportKind}/${person.supportId}/${person.payloadId}`,
 		feel: '',
 		moves: '',
 		live: '',

@@ -2,16 +2,35 @@ import { readdirSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { Part } from '../../src/lib/model/part';
+import { supportKinds } from '../../src/lib/supports/registry';
 import { send } from '../application';
 import { type Crew, crewWith, Person } from './person';
 
-/** Every page, found from the front door by links alone. */
 const routes = fileURLToPath(new URL('../../src/routes', import.meta.url));
+/** Every kind of support has pages of its own under the same few routes. */
+function ofEveryKind(route: string): readonly string[] {
+	if (route.includes('[kind=kind]'))
+		return supportKinds.flatMap(({ key, sheets }) =>
+			sheets.map(({ path }) =>
+				route.replace('[kind=kind]', key).replace(/\/?\[\.\.\.sheet\]/, path === '' ? '' : `/${path}`)
+			)
+		);
+	if (route.includes('[...sheet]'))
+		return supportKinds.flatMap(({ many, ownSheets }) =>
+			ownSheets.map(({ path }) =>
+				route.replace('[shelf=shelf]', many).replace(/\/?\[\.\.\.sheet\]/, path === '' ? '' : `/${path}`)
+			)
+		);
+	if (route.includes('[shelf=shelf]')) return supportKinds.map(({ many }) => route.replace('[shelf=shelf]', many));
+	return [route];
+}
+/** Every page, found from the front door by links alone. */
 const pages = readdirSync(routes, { recursive: true, encoding: 'utf8' })
 	.filter((file) => file.endsWith('+page.svelte'))
 	.map((file) => `/${file.replace(/\/?\+page\.svelte$/, '')}`)
 	// The front door itself only leads on.
-	.filter((route) => route !== '/');
+	.filter((route) => route !== '/')
+	.flatMap(ofEveryKind);
 
 const id = '[0-9a-f-]{36}';
 /** Which route an address belongs to; the plain ones first, so that a name is not read as an id. */
@@ -143,7 +162,7 @@ describe.each([
 		await person.reads(/in · lb/, 'header');
 		const parts = (await send(crew.origin, 'GET', '/api/parts')).body as Part[];
 		const named = await Promise.all(
-			['/api/payloads', '/api/rigs', '/api/sleds', '/api/cranes', '/api/venues'].map(
+			['/api/payloads', '/api/venues', ...supportKinds.map(({ key }) => `/api/supports/${key}`)].map(
 				async (path) => (await send(crew.origin, 'GET', path)).body as readonly { readonly name: string }[]
 			)
 		);

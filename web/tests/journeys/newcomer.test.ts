@@ -79,14 +79,14 @@ describe.each(ways)('a newcomer with %s', (way: Way) => {
 		await person.arrives(/^\/balance$/);
 		await person.reads(/None yet/);
 		await person.press(/a first one, from a pattern/);
-		await person.arrives(/^\/rigs$/);
+		await person.arrives(/^\/gimbals$/);
 		await person.press('Start from this');
-		await person.arrives(/^\/rigs\/[0-9a-f-]{36}$/);
+		await person.arrives(/^\/gimbals\/[0-9a-f-]{36}$/);
 		await person.press('Put a payload on it');
 		await person.arrives(/^\/balance$/);
 		await person.reads(/in hand/);
 		await person.press(/./, 'td[data-kind="Gimbals"]');
-		await person.arrives(/^\/balance\/[0-9a-f-]{36}\/[0-9a-f-]{36}$/);
+		await person.arrives(/^\/balance\/gimbal\/[0-9a-f-]{36}\/[0-9a-f-]{36}$/);
 	});
 
 	it('follows the slip, is told poised only after letting go, and logs it', async () => {
@@ -146,6 +146,6 @@ describe.each(ways)('a newcomer with %s', (way: Way) => {
 		await person.arrives(/^\/balance$/);
 		await person.reads(/on the bench now/);
 		await person.press(/./, 'td[data-kind="Gimbals"]');
-		await person.arrives(/^\/balance\/[0-9a-f-]{36}\/[0-9a-f-]{36}$/);
+		await person.arrives(/^\/balance\/gimbal\/[0-9a-f-]{36}\/[0-9a-f-]{36}$/);
 	});
 });

@@ -2,7 +2,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { VenueDraft } from '$lib/model/venue';
 import { stubServer, stubStorage } from '$lib/testing/browserStubs';
 import { withShape } from '$lib/places/plan';
-import { draftOf, editGear, gearKey, gearPath, settleWith } from './editGear';
+import { draftOf, editGear, gearKey, gearPath, settleWith, venueGear } from './editGear';
 
 beforeEach(() => {
 	vi.useFakeTimers();
@@ -21,11 +21,11 @@ const walled = withShape(hall.plan, 'wall', [
 describe('a venue being edited', () => {
 	it('is what a person edits, without its id and its version', () => {
 		expect(draftOf<VenueDraft>(hall)).toEqual({ name: 'Hall', plan: hall.plan });
-		expect([gearPath('venue', 'v1'), gearKey('venue', 'v1')]).toEqual(['/api/venues/v1', 'venue.v1']);
+		expect([gearPath(venueGear, 'v1'), gearKey(venueGear, 'v1')]).toEqual(['/api/venues/v1', 'venue.v1']);
 	});
 	it('is saved over the version it was made from, then over the next', async () => {
 		const sent = stubServer(({ body }) => ({ status: 200, body: { ...hall, version: body.version + 1 } }));
-		const document = editGear<VenueDraft>('venue', hall);
+		const document = editGear<VenueDraft>(venueGear, hall);
 		document.set({ ...document.value, plan: walled });
 		await vi.advanceTimersByTimeAsync(1000);
 		document.set({ ...document.value, name: 'Hall, winter' });
@@ -39,12 +39,12 @@ describe('a venue being edited', () => {
 	it('loses nothing to a lost link and a closed tab', async () => {
 		let link = false;
 		stubServer(({ body }) => (link ? { status: 200, body: { ...hall, version: body.version + 1 } } : 'no link'));
-		const document = editGear<VenueDraft>('venue', hall);
+		const document = editGear<VenueDraft>(venueGear, hall);
 		document.set({ ...document.value, plan: walled });
 		await vi.advanceTimersByTimeAsync(1000);
 		expect(document.linkLost).toBe(true);
 		document.stop();
-		const again = editGear<VenueDraft>('venue', hall);
+		const again = editGear<VenueDraft>(venueGear, hall);
 		again.restore();
 		expect(again.value.plan.shapes).toHaveLength(1);
 		link = true;
@@ -60,14 +60,14 @@ describe('a venue being edited', () => {
 				? { status: 409, body: { error: { code: 'stale', message: 'stale' } } }
 				: { status: 200, body: { ...theirs, ...body, version: body.version + 1 } };
 		});
-		const document = editGear<VenueDraft>('venue', hall);
+		const document = editGear<VenueDraft>(venueGear, hall);
 		document.set({ ...document.value, name: 'Mine' });
 		await vi.advanceTimersByTimeAsync(1500);
 		expect(document.saving).toBe('stale');
 		stale = false;
-		await settleWith(document, 'venue', 'v1', 'mine');
+		await settleWith(document, venueGear, 'v1', 'mine');
 		expect(sent.at(-1)!.body).toMatchObject({ name: 'Mine', version: 9 });
-		await settleWith(document, 'venue', 'v1', 'theirs');
+		await settleWith(document, venueGear, 'v1', 'theirs');
 		expect(document.value.name).toBe('Theirs');
 		document.undo();
 		expect(document.value.name).toBe('Mine');
@@ -75,8 +75,8 @@ describe('a venue being edited', () => {
 	});
 	it('says so when the other’s version cannot be read', async () => {
 		stubServer(() => 'no link');
-		const document = editGear<VenueDraft>('venue', hall);
-		await settleWith(document, 'venue', 'v1', 'theirs');
+		const document = editGear<VenueDraft>(venueGear, hall);
+		await settleWith(document, venueGear, 'v1', 'theirs');
 		expect(document.message).toContain('No link');
 		expect(document.value.name).toBe('Hall');
 	});

@@ -3,6 +3,7 @@ import { freshChecklist } from '$lib/model/paper';
 import { RigKeeper } from '$lib/supports/gimbal/rigKeeper.svelte';
 import { stubServer, stubStorage } from '$lib/testing/browserStubs';
 import { rig } from '$lib/testing/scenario';
+import { supportGear } from '$lib/supports/address';
 import { settleWith } from './editGear';
 import { keep } from './kept';
 import { KeptDocument } from './keptDocument.svelte';
@@ -126,7 +127,7 @@ describe('a rig being edited', () => {
 		await vi.advanceTimersByTimeAsync(5000);
 		expect(keeper.document.saving).toBe('stale');
 		stale = false;
-		await settleWith(keeper.document, 'rig', small.id, 'theirs');
+		await settleWith(keeper.document, supportGear('gimbal'), small.id, 'theirs');
 		expect(keeper.draft.name).toBe('Theirs');
 		keeper.document.undo();
 		expect(keeper.draft.name).toBe('Mine still');

@@ -197,10 +197,16 @@ export function payloadSigmaM(parts: readonly StandingPart[]): Vec3 {
 	});
 }
 
-/** Bodies as a rig sees them: from the underside of the plate, which is what sits on the rig. */
-export function mountedBodies(
-	parts: readonly StandingPart[]
-): { readonly id: string; readonly body: Body; readonly sigmaM: Vec3 }[] {
+/** One part of a payload as its support sees it. */
+export interface MountedBody {
+	readonly id: string;
+	readonly body: Body;
+	/** How sure its centre is; absent: exact. */
+	readonly sigmaM?: Vec3;
+}
+
+/** Bodies as a support sees them: from the underside of the plate, which is what sits on it. */
+export function mountedBodies(parts: readonly StandingPart[]): Required<MountedBody>[] {
 	const plateM = parts.find(({ id }) => id === 'plate')?.part.shape.sizeM[2] ?? 0;
 	// A build measured as a whole has one uncertainty: shared out so that the parts together come to it again.
 	const share =

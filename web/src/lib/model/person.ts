@@ -13,10 +13,9 @@ export interface Person {
 	readonly theme: Theme;
 	/** What this person had on the bench last; null before the first time. */
 	readonly payloadId: string | null;
-	readonly rigId: string | null;
-	/** A sled rather than a rig, when it is not null. */
-	readonly sledId: string | null;
-	readonly craneId: string | null;
+	/** The support of the bench they are at, and its kind, a key of the registry. */
+	readonly supportId: string | null;
+	readonly supportKind: string | null;
 	/** How late this person's thumb is on the timer, and how much it varies; null: never measured. */
 	readonly thumb: Thumb | null;
 }

@@ -10,7 +10,7 @@
 		type VenueDraft,
 		type VenuePlan
 	} from '$lib/model/venue';
-	import { editGear } from '$lib/keeping/editGear';
+	import { editGear, venueGear } from '$lib/keeping/editGear';
 	import GearFrame from '$lib/shell/GearFrame.svelte';
 	import {
 		inTheMiddle,
@@ -38,7 +38,7 @@
 	// svelte-ignore state_referenced_locally
 	const { id } = data.venue;
 	// svelte-ignore state_referenced_locally
-	const kept = editGear<VenueDraft>('venue', data.venue);
+	const kept = editGear<VenueDraft>(venueGear, data.venue);
 	const units = $derived(data.person.units);
 	const plan = $derived(kept.value.plan);
 	let selectedId = $state<string | null>(null);
@@ -100,7 +100,7 @@
 
 <svelte:window onkeydown={keys} />
 
-<GearFrame kind="venue" {id} document={kept} links={[]} {wrong} goesToo="its plan and pictures">
+<GearFrame place={venueGear} {id} document={kept} links={[]} {wrong} goesToo="its plan and pictures">
 	<p class="lead">
 		What stands, hangs and sits there, to scale. A crane’s reach is tried against it, so draw what an arm could meet.
 	</p>

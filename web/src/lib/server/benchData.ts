@@ -1,27 +1,48 @@
 import { checksLeft } from '$lib/model/paper';
+import type { Person } from '$lib/model/person';
 import { idOf } from './api';
 import { findBench } from './db/benches';
 import { findPaper } from './db/papers';
 import { listParts } from './db/parts';
-import { findPayload } from './db/payloads';
-import { findRig } from './db/rigs';
+import { findPayload, listPayloads } from './db/payloads';
+import { findSetup, listEntries } from './db/supportNotes';
+import { findSupport } from './db/supports';
+import { venueStore } from './db/venues';
+import type { SheetDoors } from './supportKind';
 
-/** Everything a sheet of one payload on one rig shows. */
-export async function benchData(crewId: string, params: { readonly rig: string; readonly payload: string }) {
-	const [rigId, payloadId] = [idOf(params.rig), idOf(params.payload)];
-	const [rig, payload, shelf, bench, checklist] = await Promise.all([
-		findRig(crewId, rigId),
+/** Everything the sheets of one payload on one support show. */
+export async function benchData(
+	crewId: string,
+	params: { readonly kind: string; readonly support: string; readonly payload: string }
+) {
+	const [supportId, payloadId] = [idOf(params.support), idOf(params.payload)];
+	const [support, payload, payloads, shelf, bench, checklist] = await Promise.all([
+		findSupport(crewId, supportId, params.kind),
 		findPayload(crewId, payloadId),
+		listPayloads(crewId),
 		listParts(crewId),
-		findBench(crewId, rigId, payloadId),
+		findBench(crewId, supportId, payloadId),
 		findPaper(crewId, payloadId, 'checklist')
 	]);
-	const used = new Set([payload.platePartId, ...payload.placements.map(({ partId }) => partId)]);
 	return {
-		rig,
+		support,
 		payload,
 		bench,
 		checksOpen: checklist === null ? 0 : checksLeft(checklist),
-		parts: shelf.filter(({ id }) => used.has(id))
+		shelf,
+		payloads
+	};
+}
+
+/** What single sheets of a support ask for on top. */
+export function sheetDoors(
+	crewId: string,
+	person: Person,
+	support: { readonly id: string; readonly kind: string }
+): SheetDoors {
+	return {
+		venues: () => venueStore.list(crewId),
+		entries: () => listEntries(crewId, support),
+		setup: () => findSetup(crewId, support, person.id)
 	};
 }

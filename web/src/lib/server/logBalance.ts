@@ -1,14 +1,14 @@
 import { PhysicsInputError } from '@poise/core';
-import { benchFigures, solveWithLooks } from '$lib/supports/gimbal/figures';
-import { setUpRig } from '$lib/supports/gimbal/setUp';
-import type { BalanceRecord } from '$lib/model/balance';
-import { mountedBodies, standingParts } from '$lib/model/payload';
-import { createBalance } from './db/balances';
+import type { RecordDetail, RecordOf } from '$lib/model/balance';
+import { mountedBodies, type Payload, standingParts } from '$lib/model/payload';
+import { validated } from './api';
+import { createBalance } from './db/log';
 import { listParts } from './db/parts';
 import { findPayload } from './db/payloads';
-import { findRig } from './db/rigs';
+import { findSupport } from './db/supports';
+import { serverKind } from './kinds';
 import { Refusal } from './refusal';
-import type { NewBalance } from './schemas/bench';
+import type { NewBalance } from './schemas/record';
 
 /**
  * Writes a balance into the logbook. The server works the figures out again from what it holds, so that a record never
@@ -19,63 +19,60 @@ export async function logBalance(
 	personId: string,
 	entry: NewBalance,
 	loggedAt?: string
-): Promise<BalanceRecord> {
-	const [payload, rig, shelf] = await Promise.all([
+): Promise<RecordOf<RecordDetail>> {
+	const [payload, support, shelf] = await Promise.all([
 		findPayload(crewId, entry.payloadId),
-		findRig(crewId, entry.rigId),
+		findSupport(crewId, entry.supportId),
 		listParts(crewId)
 	]);
+	const kind = serverKind(support.kind);
+	const state: unknown = underState(() => validated(entry.state, kind.state.schema));
 	if (payload.version !== entry.payloadVersion) throw new Refusal('stale');
+	const bodies = mountedBodies(standingParts(payload, new Map(shelf.map((part) => [part.id, part]))));
+	if (bodies.length < 2) throw new Refusal('invalid', 'This payload holds nothing to balance yet.');
+	const { detail, ...stood } = workedOut(() => underState(() => kind.record({ support, payload, bodies, state })));
+	return createBalance(
+		crewId,
+		personId,
+		{
+			id: entry.id,
+			kind: support.kind,
+			payloadId: payload.id,
+			supportId: support.id,
+			payloadName: payload.name,
+			supportName: support.name,
+			...stood,
+			note: entry.note,
+			...(loggedAt === undefined ? {} : { loggedAt })
+		},
+		{ ...(detail as Omit<RecordDetail, 'snapshot'>), snapshot: { payload, parts: partsOf(payload, shelf) } }
+	);
+}
 
-	const missing = rig.geometry.slides.filter(({ id }) => entry.positionsM[id] === undefined);
-	const extra = Object.keys(entry.positionsM).filter((id) => !rig.geometry.slides.some((slide) => slide.id === id));
-	const fields = Object.fromEntries([
-		...missing.map(({ id, label }) => [`positionsM.${id}`, `The reading of the ${label.toLowerCase()} is missing.`]),
-		...extra.map((id) => [`positionsM.${id}`, 'This rig has no such slide.'])
-	]) as Record<string, string>;
-	if (Object.keys(fields).length > 0) throw new Refusal('invalid', undefined, fields);
-
-	const parts = standingParts(payload, new Map(shelf.map((part) => [part.id, part])));
-	const bodies = mountedBodies(parts);
+/** The parts that a payload is made of. */
+export function partsOf<Part extends { readonly id: string }>(payload: Payload, shelf: readonly Part[]): Part[] {
 	const used = new Set([payload.platePartId, ...payload.placements.map(({ partId }) => partId)]);
+	return shelf.filter(({ id }) => used.has(id));
+}
+
+/** Figures that the core refuses to work out are a refusal in words. */
+export function workedOut<T>(work: () => T): T {
 	try {
-		const { weights = [], alternativeIds = [], looks = [] } = entry;
-		const rigToday = setUpRig(rig, { weights, alternativeIds });
-		const { axes, placed, poised, seen, massKg } = benchFigures(
-			rigToday,
-			bodies,
-			entry.positionsM,
-			solveWithLooks(rigToday, bodies, looks)
-		);
-		return await createBalance(
-			crewId,
-			personId,
-			{
-				id: entry.id,
-				payloadId: payload.id,
-				rigId: rig.id,
-				payloadName: payload.name,
-				rigName: rig.name,
-				payloadMassKg: massKg,
-				placed,
-				poised,
-				note: entry.note,
-				...(loggedAt === undefined ? {} : { loggedAt })
-			},
-			{
-				snapshot: { payload, parts: shelf.filter(({ id }) => used.has(id)) },
-				rig: rigToday,
-				positionsM: entry.positionsM,
-				axes,
-				nudges: entry.nudges,
-				weights,
-				alternativeIds,
-				found: [...seen]
-			}
-		);
+		return work();
 	} catch (thrown) {
 		if (thrown instanceof PhysicsInputError)
 			throw new Refusal('invalid', `This cannot be worked out: ${thrown.message}.`);
 		throw thrown;
+	}
+}
+
+/** Fields of a refusal as they stand in what was sent. */
+function underState<T>(work: () => T): T {
+	try {
+		return work();
+	} catch (thrown) {
+		if (!(thrown instanceof Refusal) || thrown.fields === undefined) throw thrown;
+		const fields = Object.fromEntries(Object.entries(thrown.fields).map(([path, words]) => [`state.${path}`, words]));
+		throw new Refusal(thrown.code, thrown.message, fields);
 	}
 }

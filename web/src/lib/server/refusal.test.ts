@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { idOf, validated } from './api';
 import { asRefusal, Refusal, refusals } from './refusal';
-import { rigGeometry } from './schemas/rig';
+import { rigGeometry } from '../supports/gimbal/geometry.server';
 import { newPart } from './schemas/part';
 import { rig } from '$lib/testing/scenario';
 

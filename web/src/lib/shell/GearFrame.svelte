@@ -5,7 +5,7 @@
 	import { isTyping } from '$lib/sheet/keys';
 	import type { Named } from '$lib/model/gear';
 	import { onMount, type Snippet } from 'svelte';
-	import { gearKey, type GearKind, gearPath, gearWords, settleWith } from '$lib/keeping/editGear';
+	import { gearKey, gearPath, type GearPlace, settleWith } from '$lib/keeping/editGear';
 	import { forget } from '$lib/keeping/kept';
 	import type { KeptDocument } from '$lib/keeping/keptDocument.svelte';
 	import { refused, refusedWords } from '$lib/sheet/fields/refused.svelte';
@@ -13,7 +13,7 @@
 
 	/** What every editor of a support or a venue has around its fields: links, name, undo, saving, two people at once, deleting. */
 	interface Props {
-		kind: GearKind;
+		place: GearPlace;
 		id: string;
 		document: KeptDocument<Draft>;
 		/** After "all" and the editor itself. */
@@ -24,7 +24,7 @@
 		goesToo: string;
 		children: Snippet;
 	}
-	let { kind, id, document, links, wrong = null, goesToo, children }: Props = $props();
+	let { place, id, document, links, wrong = null, goesToo, children }: Props = $props();
 	let confirmDelete = $state(false);
 	const draft = $derived(document.value);
 	const saveWords = {
@@ -43,13 +43,13 @@
 
 	async function remove() {
 		document.stop();
-		const outcome = await ask('DELETE', gearPath(kind, id));
+		const outcome = await ask('DELETE', gearPath(place, id));
 		if (!outcome.ok) {
 			document.message = outcome.error.message;
 			return;
 		}
-		forget(gearKey(kind, id));
-		await goto(`/${kind}s`, { invalidateAll: true });
+		forget(gearKey(place, id));
+		await goto(place.pages, { invalidateAll: true });
 	}
 	function keys(event: KeyboardEvent) {
 		if (!(event.ctrlKey || event.metaKey) || isTyping(event) || event.key.toLowerCase() !== 'z') return;
@@ -62,19 +62,18 @@
 <svelte:window onkeydown={keys} />
 
 <SheetLinks
-	label="Sheets of this {kind}"
+	label="Sheets of this {place.one}"
 	heading={draft.name}
 	links={[
-		{ href: `/${kind}s`, words: `All ${gearWords[kind]}s` },
-		{ href: `/${kind}s/${id}`, words: `${gearWords[kind][0]?.toUpperCase()}${gearWords[kind].slice(1)}` },
-		...(kind === 'venue' ? [] : [{ href: '/balance?choose', words: 'Put a payload on it' }]),
+		{ href: place.pages, words: `All ${place.one}s` },
+		{ href: `${place.pages}/${id}`, words: `${place.one.charAt(0).toUpperCase()}${place.one.slice(1)}` },
 		...links
 	]}
 />
 <div class="sheet">
 	<div class="top">
 		<label class="stack grow"
-			><span class="sr-only">Name of the {kind}</span>
+			><span class="sr-only">Name of the {place.one}</span>
 			<input
 				class="name"
 				type="text"
@@ -83,12 +82,12 @@
 				aria-invalid={draft.name.trim() === ''}
 				oninput={(event) => document.set({ ...draft, name: event.currentTarget.value }, 'name')}
 				onblur={() => document.settle()}
-				data-testid="{kind}-name"
+				data-testid="{place.one}-name"
 			/>
 		</label>
 		<span
 			class={refused.count > 0 ? 'problem' : 'quiet'}
-			data-testid="{kind}-save"
+			data-testid="{place.one}-save"
 			data-state={refused.count > 0 ? 'refused' : document.saving}
 			>{refused.count > 0 ? refusedWords(refused.count) : saveWords[document.saving]}</span
 		>
@@ -96,12 +95,12 @@
 		<button type="button" class="tool" onclick={() => document.redo()} disabled={!document.canRedo}>Redo</button>
 	</div>
 	{#if document.message !== ''}<p class="problem" role="alert">{document.message}</p>{/if}
-	{#if wrong !== null}<p class="problem" role="alert" data-testid="{kind}-wrong">{wrong}</p>{/if}
+	{#if wrong !== null}<p class="problem" role="alert" data-testid="{place.one}-wrong">{wrong}</p>{/if}
 	{#if document.saving === 'stale'}
 		<p class="caution" role="alert">
-			Somebody else has changed this {kind} since you opened it. Yours is kept here until you choose.
-			<button type="button" class="tool" onclick={() => settleWith(document, kind, id, 'theirs')}>Show theirs</button>
-			<button type="button" class="tool" onclick={() => settleWith(document, kind, id, 'mine')}
+			Somebody else has changed this {place.one} since you opened it. Yours is kept here until you choose.
+			<button type="button" class="tool" onclick={() => settleWith(document, place, id, 'theirs')}>Show theirs</button>
+			<button type="button" class="tool" onclick={() => settleWith(document, place, id, 'mine')}
 				>Save mine over it</button
 			>
 		</p>
@@ -110,10 +109,10 @@
 	<div class="actions">
 		{#if confirmDelete}
 			<span>Delete “{draft.name}” with {goesToo}? The logbook keeps its copies.</span>
-			<button type="button" class="second" onclick={remove} data-testid="delete-{kind}">Delete it</button>
+			<button type="button" class="second" onclick={remove} data-testid="delete-{place.one}">Delete it</button>
 			<button type="button" class="tool" onclick={() => (confirmDelete = false)}>Keep it</button>
 		{:else}
-			<button type="button" class="tool" onclick={() => (confirmDelete = true)}>Delete this {gearWords[kind]} …</button>
+			<button type="button" class="tool" onclick={() => (confirmDelete = true)}>Delete this {place.one} …</button>
 		{/if}
 	</div>
 </div>

@@ -1,36 +1,41 @@
 <script lang="ts">
 	import { beforeNavigate } from '$app/navigation';
 	import { page } from '$app/state';
-	import { isTyping } from '$lib/sheet/keys';
-	import { onMount, type Snippet } from 'svelte';
 	import type { KeptDocument } from '$lib/keeping/keptDocument.svelte';
-	import SheetLinks from '$lib/shell/SheetLinks.svelte';
-	import SupportChoice from './SupportChoice.svelte';
+	import type { Person } from '$lib/model/person';
+	import { isTyping } from '$lib/sheet/keys';
+	import { showStation } from '$lib/shell/live.svelte';
+	import type { StationState } from '$lib/shell/stations';
+	import { onMount, type Snippet } from 'svelte';
+	import type { BenchReference } from './address';
+	import BenchHead from './BenchHead.svelte';
+	import { putOnBench } from './onBench';
 
-	/** Round every sheet of a sled or a crane: the choice of payload and support, the links, saving, and the keys. */
+	/** Round every sheet of a bench: its head, what the day line says of it, saving, and the keys. */
 	interface Props {
-		kind: 'sled' | 'crane';
-		/** What this sheet is, in a line. */
-		heading: string;
-		/** Path of the support under /balance, such as `crane/ID`. */
-		support: string;
-		payloadId: string;
-		links: readonly { readonly href: string; readonly words: string }[];
+		bench: BenchReference;
+		person: Person;
 		document: Pick<KeptDocument<unknown>, 'restore' | 'stop' | 'save' | 'undo' | 'redo'>;
-		/** There is something to balance. */
-		ready: boolean;
+		/** Null: there is nothing to balance. */
+		station: StationState | null;
+		/** What this bench is, in a line; absent: the sheets have a head of their own and say themselves that nothing is there. */
+		heading?: string;
 		children: Snippet;
 	}
-	let { kind, heading, support, payloadId, links, document, ready, children }: Props = $props();
+	let { bench, person, document, station, heading, children }: Props = $props();
 
 	onMount(() => {
 		document.restore();
 		return () => document.stop();
 	});
 	beforeNavigate(() => void document.save());
+	$effect(() => void putOnBench(person, bench));
+	$effect(() => {
+		if (station !== null) return showStation('balance', station);
+	});
 
 	/** The swap sheet is printed, with a heading of its own. */
-	const ownHeading = $derived(ready && page.url.pathname.endsWith('/swap'));
+	const ownHeading = $derived(station !== null && page.url.pathname.endsWith('/swap'));
 
 	function keys(event: KeyboardEvent) {
 		if (isTyping(event) || !(event.ctrlKey || event.metaKey)) return;
@@ -45,17 +50,20 @@
 
 <svelte:window onkeydown={keys} />
 
-<div class="shell">
-	<SupportChoice {payloadId} {support} />
-	<SheetLinks label="Sheets of this {kind}" heading={ownHeading ? undefined : heading} {links} />
-	{#if ready}
-		{@render children()}
-	{:else}
-		<p class="empty">
-			This payload holds nothing to balance yet. <a href="/payload/{payloadId}">Put the camera on its plate</a>.
-		</p>
-	{/if}
-</div>
+{#if heading === undefined}
+	{@render children()}
+{:else}
+	<div class="shell">
+		<BenchHead {bench} heading={ownHeading ? undefined : heading} />
+		{#if station !== null}
+			{@render children()}
+		{:else}
+			<p class="empty">
+				This payload holds nothing to balance yet. <a href="/payload/{bench.payloadId}">Put the camera on its plate</a>.
+			</p>
+		{/if}
+	</div>
+{/if}
 
 <style>
 	.shell {

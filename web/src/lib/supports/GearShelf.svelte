@@ -13,11 +13,12 @@
 	import type { UnitSystem } from '$lib/model/person';
 	import { inUnits, showMass, together } from '$lib/sheet/units/display';
 	import type { Snippet } from 'svelte';
-	import { type GearKind, gearWords } from '$lib/keeping/editGear';
+	import { knownKind, inTitle } from './registry';
 
 	/** The supports of one kind, and the patterns to start another from. */
 	interface Props {
-		kind: GearKind;
+		/** A key of the registry. */
+		kind: string;
 		gear: readonly {
 			readonly id: string;
 			readonly name: string;
@@ -37,16 +38,17 @@
 	let { kind, gear, patterns, make, preview, previewHeight, generic, units, about }: Props = $props();
 	let trouble = $state('');
 	let busy = $state(false);
-	const title = $derived(`${gearWords[kind][0]?.toUpperCase()}${gearWords[kind].slice(1)}s`);
+	const words = $derived(knownKind(kind));
+	const title = $derived(inTitle(words.many));
 
 	async function start(pattern: Pattern) {
 		const taken = new Set(gear.map(({ name }) => name));
 		let name = pattern.name;
 		for (let count = 2; taken.has(name); count += 1) name = `${pattern.name} ${count}`;
 		busy = true;
-		const outcome = await ask<{ readonly id: string }>('POST', `/api/${kind}s`, make(pattern, name));
+		const outcome = await ask<{ readonly id: string }>('POST', `/api/supports/${kind}`, make(pattern, name));
 		busy = false;
-		if (outcome.ok) await goto(`/${kind}s/${outcome.value.id}`);
+		if (outcome.ok) await goto(`/${words.many}/${outcome.value.id}`);
 		else trouble = outcome.error.message;
 	}
 	const range = (least: number, greatest: number) =>
@@ -59,13 +61,13 @@
 	<p class="lead"><a href="/shelf">The shelf</a>, or <a href="/balance?choose">put a payload on one</a>.</p>
 	<div class="cards">
 		{#each gear as { id, name, leastPayloadKg, greatestPayloadKg } (id)}
-			<a class="card" href="/{kind}s/{id}">
+			<a class="card" href="/{words.many}/{id}">
 				<strong>{name}</strong>
 				<span class="quiet">{about?.(id) ?? 'carries '}{range(leastPayloadKg, greatestPayloadKg)}</span>
 			</a>
 		{/each}
 	</div>
-	<h2>A new {gearWords[kind]}, from a pattern</h2>
+	<h2>A new {words.one}, from a pattern</h2>
 	<p class="lead">Generic {generic} to scale; every figure is then yours to change.</p>
 	<div class="cards">
 		{#each patterns as pattern (pattern.id)}

@@ -1,15 +1,15 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
-	import { kindWords, supportKinds, type SupportOnOffer } from './onOffer';
+	import { benchPath, type BenchReference } from './address';
+	import type { SupportOnOffer } from './onOffer';
+	import { inTitle, supportKinds } from './registry';
 
 	/** The head of every bench: which payload on which support, whatever its kind, and the way to all of them. */
 	interface Props {
-		payloadId: string;
-		/** Path of the support under /balance. */
-		support: string;
+		bench: BenchReference;
 	}
-	let { payloadId, support }: Props = $props();
+	let { bench }: Props = $props();
 	const onOffer = $derived(
 		page.data.onOffer as {
 			readonly supports: readonly SupportOnOffer[];
@@ -18,34 +18,38 @@
 	);
 	const groups = $derived(
 		supportKinds
-			.map((kind) => ({ kind, supports: onOffer.supports.filter((each) => each.kind === kind) }))
+			.map((kind) => ({ kind, supports: onOffer.supports.filter((each) => each.kind === kind.key) }))
 			.filter(({ supports }) => supports.length > 0)
 	);
-	const kindOf = (at: string) => onOffer.supports.find((each) => each.at === at)?.kind;
 
 	/** Another of the same kind is opened on the same sheet. */
-	function to(other: string, payload: string) {
-		const [, sheet = ''] = page.url.pathname.split(`/balance/${support}/${payloadId}`);
-		return goto(`/balance/${other}/${payload}${kindOf(other) === kindOf(support) ? sheet : ''}`);
+	function to(supportId: string, payloadId: string) {
+		const kind = onOffer.supports.find(({ id }) => id === supportId)?.kind ?? bench.kind;
+		const [, sheet = ''] = page.url.pathname.split(`${benchPath(bench)}/`);
+		return goto(benchPath({ kind, supportId, payloadId }, kind === bench.kind ? sheet : ''));
 	}
 </script>
 
 <div class="choose">
 	<label for="bench-payload" class="sr-only">Payload</label>
-	<select id="bench-payload" value={payloadId} onchange={(event) => to(support, event.currentTarget.value)}>
+	<select
+		id="bench-payload"
+		value={bench.payloadId}
+		onchange={(event) => to(bench.supportId, event.currentTarget.value)}
+	>
 		{#each onOffer.payloads as { id, name } (id)}<option value={id}>{name}</option>{/each}
 	</select>
 	<span class="quiet">on</span>
 	<label for="bench-support" class="sr-only">Support</label>
 	<select
 		id="bench-support"
-		value={support}
-		onchange={(event) => to(event.currentTarget.value, payloadId)}
+		value={bench.supportId}
+		onchange={(event) => to(event.currentTarget.value, bench.payloadId)}
 		data-testid="bench-support"
 	>
-		{#each groups as { kind, supports } (kind)}
-			<optgroup label={kindWords[kind].many}>
-				{#each supports as { at, name } (at)}<option value={at}>{name}</option>{/each}
+		{#each groups as { kind, supports } (kind.key)}
+			<optgroup label={inTitle(kind.many)}>
+				{#each supports as { id, name } (id)}<option value={id}>{name}</option>{/each}
 			</optgroup>
 		{/each}
 	</select>

@@ -1,8 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { benchFigures, completePositions, solveWithLooks } from '$lib/supports/gimbal/figures';
-import type { Look } from '$lib/model/balance';
+import type { Look } from '$lib/supports/gimbal/model';
 import { bodies, payload, rig, targetsOf } from '$lib/testing/scenario';
-import { balanceStation, logStation, payloadStation } from './states';
+import { balanceStation, logStation } from './gimbal/station';
+import { payloadStation } from './states';
 
 const small = rig('Small');
 const wide = payload('wide');

@@ -1,6 +1,6 @@
 import { craneFromPattern, cranePatterns } from '$lib/supports/crane/patterns';
 import { freshCraneState } from '$lib/supports/crane/state';
-import type { CraneBenchState, CraneRig } from '$lib/model/crane';
+import type { CraneBenchState, CraneRig } from '$lib/supports/crane/model';
 
 /** One of the patterns as a crew would have it. */
 export function crane(pattern: 'handBuilt' | 'sectional' | 'studioJib'): CraneRig {

@@ -1,9 +1,9 @@
 import { scenario } from '@poise/demo';
 import { completePositions, solveBench } from '$lib/supports/gimbal/figures';
-import type { BalanceRecord } from '$lib/model/balance';
+import type { GimbalRecord } from '$lib/supports/gimbal/model';
 import type { Part } from '$lib/model/part';
 import { mountedBodies, type Payload, type StandingPart, standingParts } from '$lib/model/payload';
-import type { Positions, Rig } from '$lib/model/rig';
+import type { Positions, Rig } from '$lib/supports/gimbal/model';
 
 /** The demo scenario as the application holds it, for the unit tests; names stand in for ids. */
 export const shelf: readonly Part[] = scenario.parts.map((part) => ({ ...part, id: part.name }) as unknown as Part);
@@ -46,16 +46,14 @@ export const targetsOf = (on: Rig, of: Payload): Positions =>
 	Object.fromEntries(solveBench(on, bodies(of)).slides.map(({ id, positionM }) => [id, positionM]));
 
 /** A record of that payload on that rig, as logged with these positions. */
-export function record(of: Payload, on: Rig, positionsM: Positions): BalanceRecord {
+export function record(of: Payload, on: Rig, positionsM: Positions): GimbalRecord {
 	return {
 		id: 'record',
 		kind: 'gimbal',
-		sledId: null,
-		craneId: null,
 		payloadId: of.id,
-		rigId: on.id,
+		supportId: on.id,
 		payloadName: of.name,
-		rigName: on.name,
+		supportName: on.name,
 		payloadMassKg: bodies(of).reduce((sum, { body }) => sum + body.massKg, 0),
 		placed: true,
 		poised: true,
@@ -64,7 +62,7 @@ export function record(of: Payload, on: Rig, positionsM: Positions): BalanceReco
 		personName: 'Maren Olt',
 		loggedAt: '2026-01-02T00:00:00.000Z',
 		snapshot: { payload: of, parts: shelf },
-		rig: on,
+		support: on,
 		positionsM: completePositions(on, positionsM),
 		axes: [],
 		nudges: [],

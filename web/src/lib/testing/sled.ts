@@ -1,4 +1,4 @@
-import type { SledBenchState, SledRig } from '$lib/model/sled';
+import type { SledBenchState, SledRig } from '$lib/supports/sled/model';
 import { sledFromPattern, sledPatterns } from '$lib/supports/sled/patterns';
 import { freshSledState } from '$lib/supports/sled/state';
 

@@ -1,4 +1,4 @@
-import { listOnOffer } from '$lib/server/db/onOffer';
+import { listOnOffer } from '$lib/server/db/supports';
 import type { LayoutServerLoad } from './$types';
 
 /** Every bench offers every other: any payload on any support is one choice away. */

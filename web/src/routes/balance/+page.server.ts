@@ -1,6 +1,8 @@
 import { redirect } from '@sveltejs/kit';
 import { combineBodies } from '@poise/core';
 import { mountedBodies, standingParts } from '$lib/model/payload';
+import { benchPath } from '$lib/supports/address';
+import { kindOf } from '$lib/supports/registry';
 import { listParts } from '$lib/server/db/parts';
 import { listPayloads } from '$lib/server/db/payloads';
 import type { PageServerLoad } from './$types';
@@ -8,11 +10,9 @@ import type { PageServerLoad } from './$types';
 /** Goes on with what the person had on the bench, or lays every payload beside every support. */
 export const load: PageServerLoad = async ({ locals: { crewId, person }, url, depends }) => {
 	depends('poise:shelf');
-	if (!url.searchParams.has('choose') && person.payloadId !== null) {
-		if (person.sledId !== null) redirect(307, `/balance/sled/${person.sledId}/${person.payloadId}`);
-		if (person.craneId !== null) redirect(307, `/balance/crane/${person.craneId}/${person.payloadId}`);
-		if (person.rigId !== null) redirect(307, `/balance/${person.rigId}/${person.payloadId}`);
-	}
+	const { payloadId, supportId, supportKind } = person;
+	if (!url.searchParams.has('choose') && payloadId !== null && supportId !== null && kindOf(supportKind ?? '') !== null)
+		redirect(307, benchPath({ kind: supportKind as string, supportId, payloadId }));
 	const [payloads, shelf] = await Promise.all([listPayloads(crewId), listParts(crewId)]);
 	const parts = new Map(shelf.map((part) => [part.id, part]));
 	return {

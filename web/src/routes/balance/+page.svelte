@@ -1,5 +1,7 @@
 <script lang="ts">
-	import { kindWords, supportKinds, whyNot } from '$lib/supports/onOffer';
+	import { benchPath } from '$lib/supports/address';
+	import { whyNot } from '$lib/supports/onOffer';
+	import { inTitle, supportKinds } from '$lib/supports/registry';
 	import { showMass, together } from '$lib/sheet/units/display';
 
 	let { data } = $props();
@@ -10,13 +12,6 @@
 		[...data.onOffer.payloads].sort(
 			(a, b) => Number(b.id === data.person.payloadId) - Number(a.id === data.person.payloadId)
 		)
-	);
-	const onBench = $derived(
-		data.person.sledId !== null
-			? `sled/${data.person.sledId}`
-			: data.person.craneId !== null
-				? `crane/${data.person.craneId}`
-				: (data.person.rigId ?? '')
 	);
 	const range = (least: number, greatest: number) =>
 		`${together(showMass(least, units))} to ${together(showMass(greatest, units))}`;
@@ -29,11 +24,11 @@
 		<thead>
 			<tr>
 				<th scope="col">Payload</th>
-				{#each supportKinds as kind (kind)}
+				{#each supportKinds as { key, many } (key)}
 					<th scope="col"
-						>{kindWords[kind].many}
-						<a href={kindWords[kind].shelf}
-							>{supports.some((each) => each.kind === kind)
+						>{inTitle(many)}
+						<a href="/{many}"
+							>{supports.some((each) => each.kind === key)
 								? 'their figures, and a new one'
 								: 'a first one, from a pattern'}</a
 						></th
@@ -52,18 +47,18 @@
 						>
 						{#if id === data.person.payloadId}<span class="quiet">in hand</span>{/if}
 					</th>
-					{#each supportKinds as kind (kind)}
-						<td data-kind={kindWords[kind].many}>
-							{#each supports.filter((each) => each.kind === kind) as support (support.at)}
+					{#each supportKinds as { key, many } (key)}
+						<td data-kind={inTitle(many)}>
+							{#each supports.filter((each) => each.kind === key) as support (support.id)}
 								{@const no = massKg === null ? 'put the camera on its plate first' : whyNot(support, massKg, units)}
 								{#if no === null}
 									<a
 										class="take"
-										class:now={support.at === onBench && id === data.person.payloadId}
-										href="/balance/{support.at}/{id}"
+										class:now={support.id === data.person.supportId && id === data.person.payloadId}
+										href={benchPath({ kind: key, supportId: support.id, payloadId: id })}
 										><strong>{support.name}</strong>
 										<small
-											>{support.at === onBench && id === data.person.payloadId
+											>{support.id === data.person.supportId && id === data.person.payloadId
 												? 'on the bench now'
 												: range(support.leastPayloadKg, support.greatestPayloadKg)}</small
 										></a

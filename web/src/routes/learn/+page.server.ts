@@ -1,17 +1,18 @@
 import { lessonFrom } from '$lib/stations/logbook/lesson';
-import { balancesWith } from '$lib/server/db/balances';
+import { balancesWith } from '$lib/server/db/log';
 import { listGearChanges } from '$lib/server/db/gearChanges';
 import { listParts } from '$lib/server/db/parts';
-import { listRigs } from '$lib/server/db/rigs';
+import { listSupports } from '$lib/server/db/supports';
+import type { GimbalRecordDetail, RigGeometry } from '$lib/supports/gimbal/model';
 import { pageLoad } from '$lib/server/page';
 import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = ({ locals: { crewId } }) =>
 	pageLoad(async () => {
 		const [records, shelf, rigs, changes] = await Promise.all([
-			balancesWith(crewId, 'all', 80),
+			balancesWith<GimbalRecordDetail>(crewId, 'gimbal', 'all', 80),
 			listParts(crewId),
-			listRigs(crewId),
+			listSupports<RigGeometry>(crewId, 'gimbal'),
 			listGearChanges(crewId)
 		]);
 		return {

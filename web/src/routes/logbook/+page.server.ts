@@ -1,4 +1,4 @@
-import { listBalances } from '$lib/server/db/balances';
+import { listBalances } from '$lib/server/db/log';
 import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ locals, url }) => {

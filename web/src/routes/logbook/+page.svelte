@@ -54,7 +54,7 @@
 					<span class="what"
 						><strong>{entry.payloadName}</strong>
 						<span class="figure">{together(showMass(entry.payloadMassKg, units))}</span><br />
-						<span class="quiet">on {entry.rigName}</span></span
+						<span class="quiet">on {entry.supportName}</span></span
 					>
 					<span class="note">{entry.note}</span>
 					<span class="who">{entry.personName}</span>

@@ -1,4 +1,4 @@
-import { listOnOffer } from '$lib/server/db/onOffer';
+import { listOnOffer } from '$lib/server/db/supports';
 import { listParts } from '$lib/server/db/parts';
 import { venueStore } from '$lib/server/db/venues';
 import type { PageServerLoad } from './$types';

@@ -5,7 +5,7 @@
 	import PartGlyph from '$lib/sheet/drawing/PartGlyph.svelte';
 	import { outerSizeM, type Part, partKinds } from '$lib/model/part';
 	import PartForm from '$lib/stations/payload/shelf/PartForm.svelte';
-	import { kindWords, supportKinds } from '$lib/supports/onOffer';
+	import { supportKinds } from '$lib/supports/registry';
 	import { showLength, showMass, together } from '$lib/sheet/units/display';
 
 	let { data } = $props();
@@ -101,14 +101,13 @@
 				{/each}
 			</ul>
 		</div>
-		{#each supportKinds as kind (kind)}
-			{@const { many, shelf } = kindWords[kind]}
+		{#each supportKinds as { key, many } (key)}
 			<div class="group">
-				<h2>{many.toLowerCase()} <a href={shelf}>all {many.toLowerCase()}, and a new one</a></h2>
+				<h2>{many} <a href="/{many}">all {many}, and a new one</a></h2>
 				<ul>
-					{#each data.supports.filter((each) => each.kind === kind) as { id, name, leastPayloadKg, greatestPayloadKg } (id)}
+					{#each data.supports.filter((each) => each.kind === key) as { id, name, leastPayloadKg, greatestPayloadKg } (id)}
 						<li>
-							<span class="what"><a href="{shelf}/{id}"><strong>{name}</strong></a></span>
+							<span class="what"><a href="/{many}/{id}"><strong>{name}</strong></a></span>
 							<span class="figure"
 								>{together(showMass(leastPayloadKg, units))} to {together(showMass(greatestPayloadKg, units))}</span
 							>

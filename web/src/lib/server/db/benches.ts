@@ -1,29 +1,37 @@
 import { and, eq, sql } from 'drizzle-orm';
-import type { BenchState } from '$lib/model/balance';
-import { validated } from '../api';
-import { benchState } from '../schemas/bench';
+import { serverKind } from '../kinds';
+import { fromStore, toStore } from '../stored';
 import { database } from './client';
-import { benches } from './schema';
+import { benches, supports } from './schema';
 
-export async function findBench(crewId: string, rigId: string, payloadId: string): Promise<BenchState | null> {
+/** How a payload stands on a support today; null: it was never on it. */
+export async function findBench<State = unknown>(
+	crewId: string,
+	supportId: string,
+	payloadId: string
+): Promise<State | null> {
 	const [row] = await database()
-		.select({ state: benches.state })
+		.select({ state: benches.state, kind: supports.kind })
 		.from(benches)
-		.where(and(eq(benches.crewId, crewId), eq(benches.rigId, rigId), eq(benches.payloadId, payloadId)));
-	return row === undefined ? null : validated<BenchState>(row.state, benchState);
+		.innerJoin(supports, eq(supports.id, benches.supportId))
+		.where(and(eq(benches.crewId, crewId), eq(benches.supportId, supportId), eq(benches.payloadId, payloadId)));
+	return row === undefined ? null : fromStore(serverKind(row.kind).state, row.state);
 }
 
-/** The last word wins: a scale reading is what the rig says now, whoever read it. */
+/** The last word wins: a scale reading is what the support says now, whoever read it. */
 export async function saveBench(
 	crewId: string,
 	personId: string,
-	rigId: string,
+	support: { readonly id: string; readonly kind: string },
 	payloadId: string,
-	state: BenchState
+	state: unknown
 ): Promise<void> {
-	const changed = { state, updatedAt: sql`now()`, updatedBy: personId };
+	const stored = toStore(serverKind(support.kind).state, state);
 	await database()
 		.insert(benches)
-		.values({ crewId, rigId, payloadId, state, updatedBy: personId })
-		.onConflictDoUpdate({ target: [benches.rigId, benches.payloadId], set: changed });
+		.values({ crewId, supportId: support.id, payloadId, state: stored, updatedBy: personId })
+		.onConflictDoUpdate({
+			target: [benches.supportId, benches.payloadId],
+			set: { state: stored, updatedAt: sql`now()`, updatedBy: personId }
+		});
 }

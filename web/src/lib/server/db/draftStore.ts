@@ -3,9 +3,9 @@ import { v7 as newId } from 'uuid';
 import type { Named } from '$lib/model/gear';
 import { Refusal } from '../refusal';
 import { database } from './client';
-import type { cranes, rigs, sleds, venues } from './schema';
+import type { venues } from './schema';
 
-type DraftTable = typeof rigs | typeof sleds | typeof cranes | typeof venues;
+type DraftTable = typeof venues;
 export type Stored<Draft> = Draft & { readonly id: string; readonly version: number };
 
 /** What a person may do with one kind of thing that is saved whole: list, find, make, save over a version, take away. */

@@ -1,12 +1,13 @@
-import { and, desc, eq, sql } from 'drizzle-orm';
+import { and, desc, eq } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
 import type { GearChange, GearFigure } from '$lib/model/measurement';
+import type { RigGeometry } from '$lib/supports/gimbal/model';
 import type { PartShape } from '$lib/model/part';
 import { Refusal } from '../refusal';
 import { database, inTransaction } from './client';
-import { changePart, listParts } from './parts';
-import { findRig } from './rigs';
-import { gearChanges, people, rigs } from './schema';
+import { changePart, lockPart } from './parts';
+import { changeGeometry } from './supports';
+import { gearChanges, people } from './schema';
 
 type PartFigure = Extract<GearFigure, { cgFrom: string | null }>;
 type ZeroFigure = Extract<GearFigure, { readingAtZeroM: number }>;
@@ -15,7 +16,7 @@ export type WantedChange =
 	| { readonly about: 'part'; readonly partId: string; readonly from: string; readonly figure: PartFigure }
 	| {
 			readonly about: 'zero';
-			readonly rigId: string;
+			readonly supportId: string;
 			readonly slideId: string;
 			readonly from: string;
 			readonly figure: ZeroFigure;
@@ -34,7 +35,7 @@ export const changeGear = (crewId: string, personId: string, wanted: WantedChang
 				personId,
 				about: wanted.about,
 				partId: wanted.about === 'part' ? wanted.partId : null,
-				rigId: wanted.about === 'zero' ? wanted.rigId : null,
+				supportId: wanted.about === 'zero' ? wanted.supportId : null,
 				slideId: wanted.about === 'zero' ? wanted.slideId : null,
 				from: wanted.from,
 				before,
@@ -64,7 +65,7 @@ export const takeBack = (crewId: string, id: string): Promise<void> =>
 			await setFigure(crewId, {
 				...common,
 				about: 'zero',
-				rigId: row.rigId as string,
+				supportId: row.supportId as string,
 				slideId: row.slideId as string,
 				figure: row.before as ZeroFigure
 			});
@@ -73,30 +74,24 @@ export const takeBack = (crewId: string, id: string): Promise<void> =>
 /** Writes the figure and returns what stood there before. */
 async function setFigure(crewId: string, wanted: WantedChange): Promise<GearFigure> {
 	if (wanted.about === 'part') {
-		const part = (await listParts(crewId)).find(({ id }) => id === wanted.partId);
-		if (part === undefined) throw new Refusal('notFound', 'That part is not on the shelf any more.');
+		const part = await lockPart(crewId, wanted.partId);
 		const { id, ...rest } = part;
 		const { cgFromMiddleM, cgSigmaM = null, cgFrom = null } = part.shape;
 		await changePart(crewId, id, { ...rest, shape: withoutEmpty({ ...part.shape, ...wanted.figure }) });
 		return { cgFromMiddleM, cgSigmaM, cgFrom };
 	}
-	const rig = await findRig(crewId, wanted.rigId);
-	const slide = rig.geometry.slides.find(({ id }) => id === wanted.slideId);
-	if (slide === undefined) throw new Refusal('notFound', 'That slide is not on the rig any more.');
-	const slides = rig.geometry.slides.map((each) =>
-		each === slide
-			? {
-					...each,
-					scale: { ...each.scale, readingAtZeroM: wanted.figure.readingAtZeroM },
-					zeroSigmaM: wanted.figure.zeroSigmaM
-				}
-			: each
-	);
-	await database()
-		.update(rigs)
-		.set({ geometry: { ...rig.geometry, slides }, version: sql`${rigs.version} + 1` })
-		.where(and(eq(rigs.crewId, crewId), eq(rigs.id, rig.id)));
-	return { readingAtZeroM: slide.scale.readingAtZeroM, zeroSigmaM: slide.zeroSigmaM ?? defaultZeroSigmaM };
+	let before: ZeroFigure | undefined;
+	await changeGeometry<RigGeometry>(crewId, wanted.supportId, 'gimbal', ({ geometry }) => {
+		const slide = geometry.slides.find(({ id }) => id === wanted.slideId);
+		if (slide === undefined) throw new Refusal('notFound', 'That slide is not on the gimbal any more.');
+		before = { readingAtZeroM: slide.scale.readingAtZeroM, zeroSigmaM: slide.zeroSigmaM ?? defaultZeroSigmaM };
+		const { readingAtZeroM, zeroSigmaM } = wanted.figure;
+		const slides = geometry.slides.map((each) =>
+			each === slide ? { ...each, scale: { ...each.scale, readingAtZeroM }, zeroSigmaM } : each
+		);
+		return { ...geometry, slides };
+	});
+	return before as ZeroFigure;
 }
 
 /** What was never there is not written as nothing: a figure taken back leaves the part as it was. */
@@ -118,7 +113,7 @@ export async function listGearChanges(crewId: string): Promise<GearChange[]> {
 	return rows.map(({ entry, personName }) => ({
 		id: entry.id,
 		about: entry.about,
-		subjectId: (entry.partId ?? entry.rigId) as string,
+		subjectId: (entry.partId ?? entry.supportId) as string,
 		slideId: entry.slideId,
 		from: entry.from,
 		before: entry.before as GearFigure,

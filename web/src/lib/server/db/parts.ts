@@ -22,6 +22,17 @@ export async function listParts(crewId: string): Promise<Part[]> {
 	return rows.map(toPart);
 }
 
+/** A part that nobody else can save until the transaction is over. */
+export async function lockPart(crewId: string, id: string): Promise<Part> {
+	const [row] = await database()
+		.select(columns)
+		.from(parts)
+		.where(and(eq(parts.crewId, crewId), eq(parts.id, id)))
+		.for('update');
+	if (row === undefined) throw new Refusal('notFound', 'That part is not on the shelf any more.');
+	return toPart(row);
+}
+
 export async function createPart(crewId: string, part: NewPart): Promise<Part> {
 	const id = newId();
 	await database()

@@ -3,7 +3,7 @@ import type { Person, Thumb } from '$lib/model/person';
 import { validated } from '../api';
 import { thumbRule } from '../schemas/person';
 import { database } from './client';
-import { crews, people } from './schema';
+import { crews, people, supports } from './schema';
 
 const personColumns = {
 	id: people.id,
@@ -11,9 +11,8 @@ const personColumns = {
 	units: people.units,
 	theme: people.theme,
 	payloadId: people.payloadId,
-	rigId: people.rigId,
-	sledId: people.sledId,
-	craneId: people.craneId,
+	supportId: people.supportId,
+	supportKind: supports.kind,
 	thumb: people.thumb
 };
 
@@ -28,6 +27,7 @@ export async function findCrewWithPeople(): Promise<{ crew: { id: string; name: 
 		.select({ crew: { id: crews.id, name: crews.name }, person: personColumns })
 		.from(people)
 		.innerJoin(crews, eq(crews.id, people.crewId))
+		.leftJoin(supports, eq(supports.id, people.supportId))
 		.orderBy(asc(crews.id), asc(people.name));
 	const crew = rows[0]?.crew;
 	if (crew === undefined) return null;
@@ -43,6 +43,7 @@ export async function listPeople(crewId: string): Promise<Person[]> {
 	const rows = await database()
 		.select(personColumns)
 		.from(people)
+		.leftJoin(supports, eq(supports.id, people.supportId))
 		.where(eq(people.crewId, crewId))
 		.orderBy(asc(people.name));
 	return rows.map(toPerson);
@@ -51,7 +52,7 @@ export async function listPeople(crewId: string): Promise<Person[]> {
 export async function changePerson(
 	crewId: string,
 	personId: string,
-	change: Partial<Pick<Person, 'units' | 'theme' | 'payloadId' | 'rigId' | 'sledId' | 'craneId' | 'thumb'>>
+	change: Partial<Pick<Person, 'units' | 'theme' | 'payloadId' | 'supportId' | 'thumb'>>
 ): Promise<void> {
 	await database()
 		.update(people)

@@ -6,6 +6,7 @@ import {
 	customType,
 	doublePrecision,
 	foreignKey,
+	type ForeignKeyBuilder,
 	index,
 	integer,
 	jsonb,
@@ -32,43 +33,28 @@ const moment = (name: string) => timestamp(name, { withTimezone: true, mode: 'st
 const namedSensibly = (table: string, name: Parameters<typeof sql>[1]) =>
 	check(`${table}_name_length`, sql`char_length(btrim(${name})) between 1 and 120`);
 
-/** A support: what it carries, and its shape. */
-const supportColumns = () => ({
-	id: id(),
-	crewId: crewId(),
-	name: text('name').notNull(),
-	leastPayloadKg: doublePrecision('least_payload_kg').notNull(),
-	greatestPayloadKg: doublePrecision('greatest_payload_kg').notNull(),
-	geometry: jsonb('geometry').notNull(),
-	version: integer('version').notNull().default(1)
-});
 type Columns<Of extends string> = Record<Of, AnyPgColumn>;
-const supportRules = (
-	called: string,
-	table: Columns<'id' | 'crewId' | 'name' | 'leastPayloadKg' | 'greatestPayloadKg'>
-) => [
-	unique(`${called}_name_in_crew`).on(table.crewId, table.name),
-	unique(`${called}_id_in_crew`).on(table.crewId, table.id),
-	namedSensibly(called, table.name),
-	check(
-		`${called}_payload_range`,
-		sql`${table.leastPayloadKg} >= 0 and ${table.greatestPayloadKg} > ${table.leastPayloadKg}`
-	)
-];
-/** How a support stands today with one payload on it. */
-const benchColumns = () => ({
-	crewId: crewId(),
-	payloadId: uuid('payload_id').notNull(),
-	state: jsonb('state').notNull(),
-	updatedAt: moment('updated_at'),
-	updatedBy: uuid('updated_by')
-});
-const payloadOfCrew = (called: string, table: Columns<'crewId' | 'payloadId'>) =>
+/** A key of the registry: the database knows what a word is, the registry which words there are. */
+const kindIsAWord = (table: string, kind: Parameters<typeof sql>[1]) =>
+	check(`${table}_kind_is_a_word`, sql`${kind} ~ '^[a-z]{3,20}$'`);
+const supportOfCrew = (called: string, table: Columns<'crewId' | 'supportId'>): ForeignKeyBuilder =>
 	foreignKey({
-		name: `${called}_payload_of_crew`,
-		columns: [table.crewId, table.payloadId],
-		foreignColumns: [payloads.crewId, payloads.id]
+		name: `${called}_support_of_crew`,
+		columns: [table.crewId, table.supportId],
+		foreignColumns: [supports.crewId, supports.id]
 	}).onDelete('cascade');
+const personOfCrew = (called: string, table: Columns<'crewId' | 'personId'>): ForeignKeyBuilder =>
+	foreignKey({
+		name: `${called}_person_of_crew`,
+		columns: [table.crewId, table.personId],
+		foreignColumns: [people.crewId, people.id]
+	});
+const writerOfCrew = (called: string, table: Columns<'crewId' | 'updatedBy'>): ForeignKeyBuilder =>
+	foreignKey({
+		name: `${called}_writer_of_crew`,
+		columns: [table.crewId, table.updatedBy],
+		foreignColumns: [people.crewId, people.id]
+	});
 
 export const crews = pgTable('crews', {
 	id: id(),
@@ -87,12 +73,9 @@ export const people = pgTable(
 		theme: text('theme', { enum: ['day', 'house', 'blackout'] })
 			.notNull()
 			.default('day'),
-		payloadId: uuid('payload_id').references(() => payloads.id, { onDelete: 'set null' }),
-		rigId: uuid('rig_id').references(() => rigs.id, { onDelete: 'set null' }),
-		/** On a sled rather than a rig, when it is not null. */
-		sledId: uuid('sled_id').references(() => sleds.id, { onDelete: 'set null' }),
-		/** On a crane, when it is not null. */
-		craneId: uuid('crane_id').references(() => cranes.id, { onDelete: 'set null' }),
+		/** What this person had on the bench last, and on which support. */
+		payloadId: uuid('payload_id'),
+		supportId: uuid('support_id'),
 		/** `{ lagS, spreadS }` of this person's thumb on the timer; null: never measured. */
 		thumb: jsonb('thumb')
 	},
@@ -100,6 +83,17 @@ export const people = pgTable(
 		unique('people_name_in_crew').on(table.crewId, table.name),
 		unique('people_id_in_crew').on(table.crewId, table.id),
 		namedSensibly('people', table.name),
+		// Only the id is set to null, not the crew: the migration names the column, which the library cannot.
+		foreignKey({
+			name: 'people_payload_of_crew',
+			columns: [table.crewId, table.payloadId],
+			foreignColumns: [payloads.crewId, payloads.id]
+		}).onDelete('set null'),
+		foreignKey({
+			name: 'people_support_of_crew',
+			columns: [table.crewId, table.supportId],
+			foreignColumns: [supports.crewId, supports.id]
+		}).onDelete('set null'),
 		check('people_units_known', sql`${table.units} in ('metric', 'imperial')`),
 		check('people_theme_known', sql`${table.theme} in ('day', 'house', 'blackout')`)
 	]
@@ -143,6 +137,7 @@ export const payloads = pgTable(
 		unique('payloads_id_in_crew').on(table.crewId, table.id),
 		namedSensibly('payloads', table.name),
 		check('payloads_version_counts', sql`${table.version} >= 1`),
+		writerOfCrew('payloads', table),
 		foreignKey({
 			name: 'payloads_plate_of_crew',
 			columns: [table.crewId, table.platePartId],
@@ -183,103 +178,86 @@ export const placements = pgTable(
 	]
 );
 
-export const rigs = pgTable('rigs', supportColumns(), (table) => supportRules('rigs', table));
-
-/** How each rig stands today with each payload on it. */
-export const benches = pgTable('benches', { rigId: uuid('rig_id').notNull(), ...benchColumns() }, (table) => [
-	primaryKey({ columns: [table.rigId, table.payloadId] }),
-	foreignKey({
-		name: 'benches_rig_of_crew',
-		columns: [table.crewId, table.rigId],
-		foreignColumns: [rigs.crewId, rigs.id]
-	}).onDelete('cascade'),
-	payloadOfCrew('benches', table)
-]);
-
-/** Body-worn sleds. */
-export const sleds = pgTable('sleds', supportColumns(), (table) => supportRules('sleds', table));
-
-/** How each sled stands today with each payload on it. */
-export const sledBenches = pgTable(
-	'sled_benches',
-	{ sledId: uuid('sled_id').notNull(), ...benchColumns() },
+/** Whatever carries a payload. Its kind is a key of the registry (`lib/supports/registry.ts`), and says how to read the rest. */
+export const supports = pgTable(
+	'supports',
+	{
+		id: id(),
+		crewId: crewId(),
+		kind: text('kind').notNull(),
+		name: text('name').notNull(),
+		leastPayloadKg: doublePrecision('least_payload_kg').notNull(),
+		greatestPayloadKg: doublePrecision('greatest_payload_kg').notNull(),
+		geometry: jsonb('geometry').notNull(),
+		version: integer('version').notNull().default(1)
+	},
 	(table) => [
-		primaryKey({ columns: [table.sledId, table.payloadId] }),
-		foreignKey({
-			name: 'sled_benches_sled_of_crew',
-			columns: [table.crewId, table.sledId],
-			foreignColumns: [sleds.crewId, sleds.id]
-		}).onDelete('cascade'),
-		payloadOfCrew('sled_benches', table)
+		unique('supports_name_in_crew').on(table.crewId, table.kind, table.name),
+		unique('supports_id_in_crew').on(table.crewId, table.id),
+		namedSensibly('supports', table.name),
+		kindIsAWord('supports', table.kind),
+		check(
+			'supports_payload_range',
+			sql`${table.leastPayloadKg} >= 0 and ${table.greatestPayloadKg} > ${table.leastPayloadKg} and ${table.greatestPayloadKg} < 'Infinity'`
+		)
 	]
 );
 
-/** How a person wears a sled: side, fit, stance. */
-export const sledWorn = pgTable(
-	'sled_worn',
+/** How each support stands today with each payload on it. */
+export const benches = pgTable(
+	'benches',
 	{
 		crewId: crewId(),
-		sledId: uuid('sled_id').notNull(),
+		supportId: uuid('support_id').notNull(),
+		payloadId: uuid('payload_id').notNull(),
+		state: jsonb('state').notNull(),
+		updatedAt: moment('updated_at'),
+		updatedBy: uuid('updated_by')
+	},
+	(table) => [
+		primaryKey({ columns: [table.supportId, table.payloadId] }),
+		supportOfCrew('benches', table),
+		foreignKey({
+			name: 'benches_payload_of_crew',
+			columns: [table.crewId, table.payloadId],
+			foreignColumns: [payloads.crewId, payloads.id]
+		}).onDelete('cascade'),
+		writerOfCrew('benches', table)
+	]
+);
+
+/** How one person sets a support up for their own body: side, fit, stance. */
+export const personSetups = pgTable(
+	'person_setups',
+	{
+		crewId: crewId(),
+		supportId: uuid('support_id').notNull(),
 		personId: uuid('person_id').notNull(),
 		content: jsonb('content').notNull(),
 		updatedAt: moment('updated_at')
 	},
 	(table) => [
-		primaryKey({ columns: [table.sledId, table.personId] }),
-		foreignKey({
-			name: 'sled_worn_sled_of_crew',
-			columns: [table.crewId, table.sledId],
-			foreignColumns: [sleds.crewId, sleds.id]
-		}).onDelete('cascade'),
-		foreignKey({
-			name: 'sled_worn_person_of_crew',
-			columns: [table.crewId, table.personId],
-			foreignColumns: [people.crewId, people.id]
-		})
+		primaryKey({ columns: [table.supportId, table.personId] }),
+		supportOfCrew('person_setups', table),
+		personOfCrew('person_setups', table)
 	]
 );
 
-/** Thread counts of the socket block, and spells in the vest. */
-export const sledEntries = pgTable(
-	'sled_entries',
+/** What is noted about a support over its days: threads of a socket block, spells in a vest, looks at the horizon. */
+export const supportEntries = pgTable(
+	'support_entries',
 	{
 		id: id(),
 		crewId: crewId(),
-		sledId: uuid('sled_id').notNull(),
+		supportId: uuid('support_id').notNull(),
 		personId: uuid('person_id').notNull(),
 		entry: jsonb('entry').notNull(),
 		at: moment('at')
 	},
 	(table) => [
-		index('sled_entries_newest').on(table.sledId, table.at),
-		foreignKey({
-			name: 'sled_entries_sled_of_crew',
-			columns: [table.crewId, table.sledId],
-			foreignColumns: [sleds.crewId, sleds.id]
-		}).onDelete('cascade'),
-		foreignKey({
-			name: 'sled_entries_person_of_crew',
-			columns: [table.crewId, table.personId],
-			foreignColumns: [people.crewId, people.id]
-		})
-	]
-);
-
-/** Counterweighted cranes and jibs. */
-export const cranes = pgTable('cranes', supportColumns(), (table) => supportRules('cranes', table));
-
-/** How each crane stands today with each payload on it. */
-export const craneBenches = pgTable(
-	'crane_benches',
-	{ craneId: uuid('crane_id').notNull(), ...benchColumns() },
-	(table) => [
-		primaryKey({ columns: [table.craneId, table.payloadId] }),
-		foreignKey({
-			name: 'crane_benches_crane_of_crew',
-			columns: [table.crewId, table.craneId],
-			foreignColumns: [cranes.crewId, cranes.id]
-		}).onDelete('cascade'),
-		payloadOfCrew('crane_benches', table)
+		index('support_entries_newest').on(table.supportId, table.at),
+		supportOfCrew('support_entries', table),
+		personOfCrew('support_entries', table)
 	]
 );
 
@@ -324,22 +302,18 @@ export const venuePictures = pgTable(
 	]
 );
 
-/** The logbook. A record keeps its own copy of payload and rig; the references only lead back while those exist. */
+/** The logbook. A record keeps its own copy of payload and support; the references only lead back while those exist. */
 export const balances = pgTable(
 	'balances',
 	{
 		id: id(),
 		crewId: crewId(),
 		personId: uuid('person_id').notNull(),
-		payloadId: uuid('payload_id').references(() => payloads.id, { onDelete: 'set null' }),
-		rigId: uuid('rig_id').references(() => rigs.id, { onDelete: 'set null' }),
-		kind: text('kind', { enum: ['gimbal', 'sled', 'crane'] })
-			.notNull()
-			.default('gimbal'),
-		sledId: uuid('sled_id').references(() => sleds.id, { onDelete: 'set null' }),
-		craneId: uuid('crane_id').references(() => cranes.id, { onDelete: 'set null' }),
+		kind: text('kind').notNull(),
+		payloadId: uuid('payload_id'),
+		supportId: uuid('support_id'),
 		payloadName: text('payload_name').notNull(),
-		rigName: text('rig_name').notNull(),
+		supportName: text('support_name').notNull(),
 		payloadMassKg: doublePrecision('payload_mass_kg').notNull(),
 		/** As computed. */
 		placed: boolean('placed').notNull(),
@@ -350,19 +324,26 @@ export const balances = pgTable(
 		words: text('words').notNull().default(''),
 		note: text('note').notNull().default(''),
 		loggedAt: moment('logged_at'),
-		/** `{ snapshot, rig, positionsM, axes, nudges }` */
+		/** `{ shape, snapshot, support, … }`, the rest as the kind says. */
 		record: jsonb('record').notNull()
 	},
 	(table) => [
 		unique('balances_id_in_crew').on(table.crewId, table.id),
 		index('balances_newest').on(table.crewId, table.loggedAt),
-		check('balances_kind_known', sql`${table.kind} in ('gimbal', 'sled', 'crane')`),
-		check('balances_mass_positive', sql`${table.payloadMassKg} > 0 and ${table.payloadMassKg} < 'Infinity'`),
+		kindIsAWord('balances', table.kind),
+		index('balances_of_support').on(table.supportId, table.loggedAt),
 		foreignKey({
-			name: 'balances_person_of_crew',
-			columns: [table.crewId, table.personId],
-			foreignColumns: [people.crewId, people.id]
-		})
+			name: 'balances_payload_of_crew',
+			columns: [table.crewId, table.payloadId],
+			foreignColumns: [payloads.crewId, payloads.id]
+		}).onDelete('set null'),
+		foreignKey({
+			name: 'balances_support_of_crew',
+			columns: [table.crewId, table.supportId],
+			foreignColumns: [supports.crewId, supports.id]
+		}).onDelete('set null'),
+		check('balances_mass_positive', sql`${table.payloadMassKg} > 0 and ${table.payloadMassKg} < 'Infinity'`),
+		personOfCrew('balances', table)
 	]
 );
 
@@ -389,11 +370,7 @@ export const balanceChanges = pgTable(
 			columns: [table.crewId, table.balanceId],
 			foreignColumns: [balances.crewId, balances.id]
 		}).onDelete('cascade'),
-		foreignKey({
-			name: 'balance_changes_person_of_crew',
-			columns: [table.crewId, table.personId],
-			foreignColumns: [people.crewId, people.id]
-		})
+		personOfCrew('balance_changes', table)
 	]
 );
 
@@ -411,6 +388,7 @@ export const papers = pgTable(
 	(table) => [
 		primaryKey({ columns: [table.payloadId, table.kind] }),
 		check('papers_kind_known', sql`${table.kind} in ('power', 'checklist')`),
+		writerOfCrew('papers', table),
 		foreignKey({
 			name: 'papers_payload_of_crew',
 			columns: [table.crewId, table.payloadId],
@@ -446,11 +424,7 @@ export const measurements = pgTable(
 			foreignColumns: [payloads.crewId, payloads.id]
 		}).onDelete('cascade'),
 		check('measurements_one_subject', sql`(${table.partId} is null) <> (${table.payloadId} is null)`),
-		foreignKey({
-			name: 'measurements_person_of_crew',
-			columns: [table.crewId, table.personId],
-			foreignColumns: [people.crewId, people.id]
-		})
+		personOfCrew('measurements', table)
 	]
 );
 
@@ -463,7 +437,7 @@ export const gearChanges = pgTable(
 		personId: uuid('person_id').notNull(),
 		about: text('about', { enum: ['part', 'zero'] }).notNull(),
 		partId: uuid('part_id'),
-		rigId: uuid('rig_id'),
+		supportId: uuid('support_id'),
 		slideId: text('slide_id'),
 		from: text('came_from').notNull(),
 		before: jsonb('before').notNull(),
@@ -479,44 +453,11 @@ export const gearChanges = pgTable(
 			foreignColumns: [parts.crewId, parts.id]
 		}).onDelete('cascade'),
 		foreignKey({
-			name: 'gear_changes_rig_of_crew',
-			columns: [table.crewId, table.rigId],
-			foreignColumns: [rigs.crewId, rigs.id]
+			name: 'gear_changes_support_of_crew',
+			columns: [table.crewId, table.supportId],
+			foreignColumns: [supports.crewId, supports.id]
 		}).onDelete('cascade'),
-		check('gear_changes_one_subject', sql`(${table.partId} is null) <> (${table.rigId} is null)`),
-		foreignKey({
-			name: 'gear_changes_person_of_crew',
-			columns: [table.crewId, table.personId],
-			foreignColumns: [people.crewId, people.id]
-		})
-	]
-);
-
-/** Looks at the horizon and recalibrations, by rig. */
-export const horizonEntries = pgTable(
-	'horizon_entries',
-	{
-		id: id(),
-		crewId: crewId(),
-		rigId: uuid('rig_id').notNull(),
-		personId: uuid('person_id').notNull(),
-		kind: text('kind', { enum: ['reading', 'calibration'] }).notNull(),
-		minutes: doublePrecision('minutes').notNull(),
-		rollRad: doublePrecision('roll_rad').notNull(),
-		temperatureC: doublePrecision('temperature_c').notNull(),
-		at: moment('at')
-	},
-	(table) => [
-		index('horizon_entries_newest').on(table.rigId, table.at),
-		foreignKey({
-			name: 'horizon_entries_rig_of_crew',
-			columns: [table.crewId, table.rigId],
-			foreignColumns: [rigs.crewId, rigs.id]
-		}).onDelete('cascade'),
-		foreignKey({
-			name: 'horizon_entries_person_of_crew',
-			columns: [table.crewId, table.personId],
-			foreignColumns: [people.crewId, people.id]
-		})
+		check('gear_changes_one_subject', sql`(${table.partId} is null) <> (${table.supportId} is null)`),
+		personOfCrew('gear_changes', table)
 	]
 );

@@ -1,29 +1,28 @@
-import { balanceGimbal, mountPayload, radFromDeg, type Vec3 } from '@poise/core';
+import type { Vec3 } from '@poise/core';
 import { scenario } from '@poise/demo';
 import { v7 as newId } from 'uuid';
 import { plainAttitude } from '$lib/model/attitude';
+import type { GearDraft } from '$lib/model/gear';
 import { freshChecklist } from '$lib/model/paper';
 import { cgFromMiddleOf, type NewPart, type Part } from '$lib/model/part';
-import { mountedBodies, type Payload, type PayloadDraft, standingParts } from '$lib/model/payload';
-import type { RigGeometry } from '$lib/model/rig';
+import type { Payload, PayloadDraft } from '$lib/model/payload';
 import type { VenueDraft } from '$lib/model/venue';
 import { validated } from '../api';
 import { database, inTransaction } from '../db/client';
-import { addHorizonEntry } from '../db/horizon';
 import { savePaper } from '../db/papers';
 import { createPart } from '../db/parts';
 import { createPayload } from '../db/payloads';
 import { findCrew } from '../db/people';
-import { listRigs } from '../db/rigs';
-import { crews, people, rigs } from '../db/schema';
+import { crews, people } from '../db/schema';
+import { addEntry } from '../db/supportNotes';
+import { createSupport } from '../db/supports';
 import { venueStore } from '../db/venues';
+import { serverKinds } from '../kinds';
 import { logBalance } from '../logBalance';
 import { newPart } from '../schemas/part';
 import { payloadDraft } from '../schemas/payload';
-import { rigGeometry } from '../schemas/rig';
 import { venueDraft } from '../schemas/venue';
-import { loadCranes } from './loadCranes';
-import { loadSleds } from './loadSleds';
+import type { SupportRow } from '../supportKind';
 
 /** Loads the demo scenario into an empty database, through the same doors as anything typed. Does nothing otherwise. */
 export async function loadScenarioOnce(): Promise<void> {
@@ -55,11 +54,6 @@ async function loadScenario(): Promise<void> {
 		shelf.set(made.name, made);
 	}
 
-	for (const { geometry, ...rig } of scenario.rigs)
-		await database()
-			.insert(rigs)
-			.values({ id: newId(), crewId, ...rig, geometry: validated<RigGeometry>(geometry, rigGeometry) });
-
 	for (const venue of scenario.venues) await venueStore.create(crewId, validated<VenueDraft>(venue, venueDraft));
 
 	const firstPerson = [...personIds.values()][0] as string;
@@ -89,66 +83,31 @@ async function loadScenario(): Promise<void> {
 		if (each.family !== undefined && variantOf === undefined) families.set(each.family, payload.id);
 	}
 
-	const rigByName = new Map((await listRigs(crewId)).map((rig) => [rig.name, rig]));
-	const partById = new Map([...shelf.values()].map((part) => [part.id, hiddenly(part)]));
-	for (const entry of scenario.balances) {
-		const payload = made.get(entry.payload);
-		const rig = rigByName.get(entry.rig);
-		const personId = personIds.get(entry.person);
-		if (payload === undefined || rig === undefined || personId === undefined)
-			throw new Error(`The scenario logs a balance of something it does not hold: ${entry.payload}, ${entry.rig}`);
-		const bodies = mountedBodies(standingParts(payload, partById));
-		const { slides } = balanceGimbal({ chain: mountPayload({ rig: rig.geometry, payload: bodies }) });
-		const missedByM: Readonly<Record<string, number>> = entry.missedByM;
-		const zerosM: Readonly<Record<string, number>> = hidden.zerosM[entry.rig] ?? {};
-		const loggedAt = new Date(Date.now() - entry.daysAgo * 24 * 3600 * 1000).toISOString();
-		const positionsM = Object.fromEntries(
-			slides.map(({ id, positionM }) => [id, positionM + (missedByM[id] ?? 0) + (zerosM[id] ?? 0)])
-		);
-		await logBalance(
-			crewId,
-			personId,
-			{
-				id: newId(),
-				payloadId: payload.id,
-				rigId: rig.id,
-				payloadVersion: payload.version,
-				positionsM,
-				nudges: [],
-				// Each axis was let go in the end and seen to hold.
-				looks: rig.geometry.slides.map(({ id, balances }) => ({
-					axisId: balances,
-					kind: 'way' as const,
-					slideId: id,
-					observation: 'holds' as const,
-					positionsM
-				})),
-				note: entry.note
+	const parts = new Map([...shelf.values()].map((part) => [part.id, hiddenly(part)]));
+	const named = <T>(of: ReadonlyMap<string, T>, name: string): T => {
+		const found = of.get(name);
+		if (found === undefined) throw new Error(`The scenario names something it does not hold: ${name}`);
+		return found;
+	};
+	for (const [key, kind] of serverKinds())
+		await kind.demo({
+			parts,
+			payload: (name) => named(made, name),
+			make: async <Geometry>(draft: GearDraft<Geometry>) =>
+				(await createSupport(crewId, key, validated(draft, kind.draft))) as SupportRow<Geometry>,
+			log: async (person, { payload, ...entry }, daysAgo) => {
+				await logBalance(
+					crewId,
+					named(personIds, person),
+					{ id: newId(), payloadId: payload.id, payloadVersion: payload.version, ...entry },
+					new Date(Date.now() - daysAgo * 24 * 3600 * 1000).toISOString()
+				);
 			},
-			loggedAt
-		);
-	}
+			note: (person, supportId, entry, at) =>
+				addEntry(crewId, named(personIds, person), { id: supportId, kind: key }, entry, { at: at.toISOString() })
+		});
 
-	await loadSleds(crewId, personIds, made, partById);
-	await loadCranes(crewId, personIds, made, partById);
-
-	const { horizon, checklist } = scenario;
-	const watched = rigByName.get(horizon.rig);
-	const watcher = personIds.get(horizon.person);
-	if (watched !== undefined && watcher !== undefined) {
-		const morning = Date.now() - 26 * 3600 * 1000;
-		const at = (minutes: number) => new Date(morning + minutes * 60_000).toISOString();
-		const calibration = { kind: 'calibration' as const, minutes: 0, rollRad: 0, temperatureC: horizon.calibratedAtC };
-		await addHorizonEntry(crewId, watcher, watched.id, calibration, at(-1));
-		for (const [minutes, degrees, temperatureC] of horizon.readings as [number, number, number][])
-			await addHorizonEntry(
-				crewId,
-				watcher,
-				watched.id,
-				{ kind: 'reading', minutes, rollRad: radFromDeg(degrees), temperatureC },
-				at(minutes)
-			);
-	}
+	const { checklist } = scenario;
 	const checked = made.get(checklist.payload);
 	if (checked !== undefined) {
 		const fresh = freshChecklist(newId);
@@ -160,14 +119,11 @@ async function loadScenario(): Promise<void> {
 	}
 }
 
-const hidden: {
-	readonly partsM: Readonly<Record<string, readonly number[]>>;
-	readonly zerosM: Readonly<Record<string, Readonly<Record<string, number>>>>;
-} = scenario.hidden;
+const hiddenM: Readonly<Record<string, readonly number[]>> = scenario.hidden.partsM;
 
 /** The part as it really is: heavy elsewhere than the shelf says. */
 function hiddenly(part: Part): Part {
-	const by = hidden.partsM[part.name];
+	const by = hiddenM[part.name];
 	if (by === undefined) return part;
 	const cgFromMiddleM = cgFromMiddleOf(part.shape).map((value, axis) => value + (by[axis] ?? 0)) as unknown as Vec3;
 	return { ...part, shape: { ...part.shape, cgFromMiddleM } };

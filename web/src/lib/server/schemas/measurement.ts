@@ -1,6 +1,5 @@
 import Joi from 'joi';
 import { measuringWays, type NewMeasurement } from '$lib/model/measurement';
-import type { NewHorizonEntry } from '$lib/model/horizon';
 import { furthestM, id, key, sigmas, vector } from './quantities';
 
 const found = Joi.array()
@@ -47,7 +46,7 @@ export const gearFigure = Joi.alternatives().try(
 	}),
 	Joi.object({
 		about: Joi.string().valid('zero').required(),
-		rigId: id(),
+		supportId: id(),
 		slideId: key(),
 		from: Joi.string().max(200).required(),
 		figure: Joi.object({
@@ -56,10 +55,3 @@ export const gearFigure = Joi.alternatives().try(
 		}).required()
 	})
 );
-
-export const newHorizonEntry = Joi.object<NewHorizonEntry>({
-	kind: Joi.string().valid('reading', 'calibration').required(),
-	minutes: Joi.number().min(0).max(2880).required().label('minutes since power-on'),
-	rollRad: Joi.number().min(-0.8).max(0.8).required().label('the lean in radians'),
-	temperatureC: Joi.number().min(-40).max(70).required().label('the temperature in °C')
-}).required();

@@ -3,9 +3,7 @@ import { type Person, type Thumb, themes, unitSystems } from '$lib/model/person'
 import { id } from './quantities';
 
 export type PersonChange = Partial<{
-	-readonly [field in 'units' | 'theme' | 'payloadId' | 'rigId' | 'sledId' | 'craneId' | 'thumb']: NonNullable<
-		Person[field]
-	>;
+	-readonly [field in 'units' | 'theme' | 'payloadId' | 'supportId' | 'thumb']: NonNullable<Person[field]>;
 }>;
 
 export const thumbRule = Joi.object<Thumb>({
@@ -22,9 +20,7 @@ export const personChange = Joi.object<PersonChange>({
 		.valid(...themes)
 		.label('theme'),
 	payloadId: id().optional().label('the payload'),
-	rigId: id().optional().label('the rig'),
-	sledId: id().optional().label('the sled'),
-	craneId: id().optional().label('the crane'),
+	supportId: id().optional().label('the support'),
 	thumb: thumbRule
 })
 	.min(1)

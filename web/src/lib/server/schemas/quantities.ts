@@ -80,3 +80,6 @@ export const key = () =>
 	Joi.string()
 		.pattern(/^[a-zA-Z][a-zA-Z0-9]{0,39}$/)
 		.required();
+
+/** Which save something was made from; the column that counts them is a 32-bit integer. */
+export const version = () => Joi.number().integer().min(1).max(2_147_483_647).required().label('the version');

@@ -1,17 +1,8 @@
 import Joi from 'joi';
-import type { BalanceRecord } from '$lib/model/balance';
-import { benchState, positions } from './bench';
 import { partShape } from './part';
 import { keptPayload } from './payload';
-import type { WantedCorrection } from '../db/balanceChanges';
-import { massKg, vector } from './quantities';
-import { rigGeometry } from './rig';
-
-/** What a logged balance keeps beyond its line. */
-export type BalanceDetail = Pick<
-	BalanceRecord,
-	'snapshot' | 'rig' | 'positionsM' | 'axes' | 'nudges' | 'weights' | 'alternativeIds' | 'found'
->;
+import type { WantedCorrection } from '../db/logChanges';
+import { furthestM, id, massKg, version } from './quantities';
 
 /** The payload as it was, with the parts it was made of. */
 export const keptSnapshot = Joi.object({
@@ -29,42 +20,39 @@ export const keptSnapshot = Joi.object({
 		.required()
 }).required();
 
-export const balanceDetail = Joi.object<BalanceDetail>({
-	snapshot: keptSnapshot,
-	rig: Joi.object({
-		id: Joi.string().required(),
-		version: Joi.number(),
-		name: Joi.string().required(),
-		leastPayloadKg: Joi.number().required(),
-		greatestPayloadKg: Joi.number().required(),
-		geometry: rigGeometry
-	}).required(),
-	positionsM: positions(),
-	axes: Joi.array()
-		.items(
-			Joi.object({
-				id: Joi.string().required(),
-				offsetM: vector('x', 'y', 'z'),
-				carriedKg: Joi.number().required(),
-				residualTorqueNm: Joi.number().required(),
-				motorShare: Joi.number().allow(null).required()
-			})
-		)
-		.required(),
-	nudges: benchState.extract('nudges'),
-	weights: benchState.extract('weights'),
-	alternativeIds: benchState.extract('alternativeIds'),
-	found: Joi.array().items(Joi.string().max(40)).max(12)
-}).required();
-
 const line = /^[\P{Cc}\n\r\t]*$/u;
 
 /** A correction of a line of the logbook; always with a reason. */
 export const correction = Joi.object<WantedCorrection>({
 	why: Joi.string().trim().min(1).max(500).pattern(line).required().label('the reason'),
 	note: Joi.string().allow('').max(2000).pattern(line).label('the note'),
-	positionsM: positions().optional(),
+	positionsM: Joi.object()
+		.pattern(/^[a-zA-Z][a-zA-Z0-9]{0,39}$/, Joi.number().min(-furthestM).max(furthestM).required().label('the reading'))
+		.max(12),
 	struck: Joi.boolean().label('struck out')
 })
 	.or('note', 'positionsM', 'struck')
 	.required();
+
+/** A balance of any kind to be logged; its state is read as the kind of the support says. */
+export interface NewBalance {
+	/** Made by the page, so that sending twice after a lost answer logs once. */
+	readonly id: string;
+	readonly payloadId: string;
+	readonly supportId: string;
+	readonly payloadVersion: number;
+	readonly state: object;
+	readonly note: string;
+}
+
+export const newBalance = Joi.object<NewBalance>({
+	id: id(),
+	payloadId: id(),
+	supportId: id(),
+	payloadVersion: version(),
+	state: Joi.object().unknown().required(),
+	note: Joi.string().allow('').max(2000).pattern(line).required().label('the note')
+}).required();
+
+/** Something to note about a support: its own schema reads the rest. */
+export const noted = Joi.object<{ readonly id?: string }>({ id: id().optional() }).unknown().required();

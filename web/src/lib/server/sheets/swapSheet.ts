@@ -75,3 +75,7 @@ export function swapSheet({ title, lead, head, rows, under, ways, caution }: Swa
 		]
 	};
 }
+
+export const usualCaution = 'Figures are aids; the maker’s manual, local rules and the responsible person decide.';
+export const printedOn = (): string =>
+	new Date().toLocaleDateString('en-GB', { day: 'numeric', month: 'long', year: 'numeric' });

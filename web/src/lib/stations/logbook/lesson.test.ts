@@ -1,6 +1,6 @@
 import { balanceGimbal, mountPayload, type Vec3 } from '@poise/core';
 import { describe, expect, it } from 'vitest';
-import type { BalanceRecord } from '$lib/model/balance';
+import type { GimbalRecord } from '$lib/supports/gimbal/model';
 import { cgFromMiddleOf, type Part } from '$lib/model/part';
 import { mountedBodies, type Payload, standingParts } from '$lib/model/payload';
 import { payload, record, rig, shelf } from '$lib/testing/scenario';
@@ -20,7 +20,7 @@ const truly = (name: string, byM: Vec3): Part[] =>
 				}
 			: part
 	);
-const logged = (of: Payload, world: readonly Part[], id: string, zeroM = 0): BalanceRecord => {
+const logged = (of: Payload, world: readonly Part[], id: string, zeroM = 0): GimbalRecord => {
 	const bodies = mountedBodies(standingParts(of, new Map(world.map((part) => [part.id, part]))));
 	const { slides } = balanceGimbal({ chain: mountPayload({ rig: small.geometry, payload: bodies }) });
 	const positionsM = Object.fromEntries(
@@ -67,13 +67,13 @@ describe('a lesson from the logbook', () => {
 		expect(zero.afterM - zero.beforeM).toBeLessThan(0.0031);
 	});
 	it.each([
-		['only repeats what was computed', (one: BalanceRecord) => ({ ...one, found: [] })],
-		['was struck out', (one: BalanceRecord) => ({ ...one, struck: true })],
-		['stands on a rig that is gone', (one: BalanceRecord) => ({ ...one, rigId: 'gone' })],
-		['had a weight on it', (one: BalanceRecord) => ({ ...one, weights: [{ placeId: 'plateRear', massKg: 0.1 }] })],
+		['only repeats what was computed', (one: GimbalRecord) => ({ ...one, found: [] })],
+		['was struck out', (one: GimbalRecord) => ({ ...one, struck: true })],
+		['stands on a rig that is gone', (one: GimbalRecord) => ({ ...one, supportId: 'gone' })],
+		['had a weight on it', (one: GimbalRecord) => ({ ...one, weights: [{ placeId: 'plateRear', massKg: 0.1 }] })],
 		[
 			'holds a part that left the shelf',
-			(one: BalanceRecord) => ({
+			(one: GimbalRecord) => ({
 				...one,
 				snapshot: { ...one.snapshot, payload: { ...one.snapshot.payload, platePartId: 'gone' } }
 			})

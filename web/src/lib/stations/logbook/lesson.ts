@@ -1,10 +1,10 @@
 import { add, learnFromBalances, type Learned, type Lesson, readingAt, scale, type Vec3 } from '@poise/core';
 import { usualZeroSigmaM } from '$lib/supports/gimbal/figures';
-import type { BalanceRecord } from '$lib/model/balance';
+import type { GimbalRecord } from '$lib/supports/gimbal/model';
 import { armReachM, turnOfAttitude } from '$lib/model/attitude';
 import { cgFromMiddleOf, cgSigmaOf, type Part } from '$lib/model/part';
 import { middleM, type StandingPart, standingParts } from '$lib/model/payload';
-import type { Rig } from '$lib/model/rig';
+import type { Rig } from '$lib/supports/gimbal/model';
 
 /** A figure the logbook would change, ready to be taken over or left. */
 export type Proposal =
@@ -48,13 +48,13 @@ const worthLearned = 0.6;
  * what is believed.
  */
 export function lessonFrom(
-	records: readonly BalanceRecord[],
+	records: readonly GimbalRecord[],
 	shelf: readonly Part[],
 	rigs: readonly Rig[]
 ): LessonSheet {
 	const byId = new Map(shelf.map((part) => [part.id, part]));
 	const usable = records.flatMap((record) => {
-		const rig = rigs.find(({ id }) => id === record.rigId);
+		const rig = rigs.find(({ id }) => id === record.supportId);
 		const { payload } = record.snapshot;
 		const ids = [payload.platePartId, ...payload.placements.map(({ partId }) => partId)];
 		// Readings that were only computed say what the figures said; what was seen to hold says where the parts are.
@@ -95,7 +95,7 @@ export function lessonFrom(
 			// The person read the scale as it is printed today.
 			readingsM: Object.fromEntries(
 				rig.geometry.slides.map((slide) => {
-					const then = record.rig.geometry.slides.find(({ id }) => id === slide.id) ?? slide;
+					const then = record.support.geometry.slides.find(({ id }) => id === slide.id) ?? slide;
 					return [slide.id, readingAt(then, record.positionsM[slide.id] ?? 0)];
 				})
 			),

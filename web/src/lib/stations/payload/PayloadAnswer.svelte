@@ -10,14 +10,14 @@
 	import { showInertia, showLength, showMass, together } from '$lib/sheet/units/display';
 	import Vial from '$lib/sheet/vial/Vial.svelte';
 	import type { PayloadEditor } from './payloadEditor.svelte';
-	import { cgInWords, offMiddle } from './words';
+	import { cgInWords, offMiddle } from '../../model/words';
 
 	interface Props {
 		editor: PayloadEditor;
 		shelf: readonly Part[];
 		units: UnitSystem;
-		/** The rig that would carry it; null: none here. */
-		rig: { readonly name: string } | null;
+		/** What would carry it; null: nothing here. */
+		support: { readonly name: string } | null;
 		station: StationState;
 		/** What the bench asked for: everything on the plate so far forward; 0: nothing. */
 		askedForwardM: number;
@@ -27,8 +27,19 @@
 		ondelete: () => void;
 		onvariant: () => void;
 	}
-	let { editor, shelf, units, rig, station, askedForwardM, onbalance, onmoveall, onnew, ondelete, onvariant }: Props =
-		$props();
+	let {
+		editor,
+		shelf,
+		units,
+		support,
+		station,
+		askedForwardM,
+		onbalance,
+		onmoveall,
+		onnew,
+		ondelete,
+		onvariant
+	}: Props = $props();
 
 	let confirmDelete = $state(false);
 	const totals = $derived(editor.totals);
@@ -119,13 +130,13 @@
 				</button>
 			</div>
 		{/if}
-		{#if rig === null}
+		{#if support === null}
 			<p class="sure">No gimbal of this crew carries {mass.figure} {mass.unit}.</p>
 			<a class="go" href="/balance?choose" data-testid="choose-support-here">Choose what carries it</a>
 		{:else}
 			<button type="button" class="go" onclick={onbalance} data-testid="balance">
 				Balance it
-				<small>{rig.name}</small>
+				<small>{support.name}</small>
 			</button>
 			<a class="other" href="/balance?choose">On another gimbal, a sled or a crane</a>
 		{/if}

@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { checksLeft, freshChecklist } from '$lib/model/paper';
-import { sinceCalibration, type HorizonEntry } from '$lib/model/horizon';
+import { sinceCalibration, type HorizonEntry } from '$lib/supports/gimbal/horizon';
 import { payload, rig, shelf, standing } from '$lib/testing/scenario';
 import { freshPower, powerFigures } from './powerSheet';
-import { swapBuilds, swapMoves } from './swap';
+import { swapBuilds, swapMoves } from '../../supports/gimbal/swap';
 
 const ids = () => {
 	let count = 0;

@@ -4,7 +4,7 @@
 	import { Pull } from '$lib/sheet/drawing/pull.svelte';
 	import ScaleBar from '$lib/sheet/drawing/ScaleBar.svelte';
 	import { pxPerMetreFullSize, ratios, scaleBarM } from '$lib/sheet/drawing/projection';
-	import type { CraneGeometry, CraneSetting } from '$lib/model/crane';
+	import type { CraneGeometry, CraneSetting } from './model';
 	import type { UnitSystem } from '$lib/model/person';
 	import { showLength, showMass, together } from '$lib/sheet/units/display';
 	import { fittedSections, headSign, hungKg, noseU, reachOf, type MountedBody } from './standing';

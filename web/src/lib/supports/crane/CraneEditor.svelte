@@ -1,14 +1,15 @@
 <script lang="ts">
 	import { degFromRad } from '@poise/core';
-	import { tryFigures } from '$lib/supports/gimbal/figures';
+	import { tryFigures } from '$lib/supports/tryFigures';
 	import FigureTable from '$lib/sheet/fields/FigureTable.svelte';
 	import QuantityField from '$lib/sheet/fields/QuantityField.svelte';
-	import { baseKinds, type CraneDraft, type CraneGeometry, type CraneRig } from '$lib/model/crane';
+	import { baseKinds, type CraneDraft, type CraneGeometry, type CraneRig } from './model';
 	import type { Part } from '$lib/model/part';
 	import { mountedBodies, type Payload, standingParts } from '$lib/model/payload';
 	import type { Person } from '$lib/model/person';
-	import { carriedOn } from '$lib/stations/payload/carried';
+	import { carriedOn } from '$lib/supports/carried';
 	import { editGear } from '$lib/keeping/editGear';
+	import { benchPath, editorLinks, supportGear } from '../address';
 	import GearFrame from '$lib/shell/GearFrame.svelte';
 	import { showLength, together } from '$lib/sheet/units/display';
 	import CraneDrawing from './CraneDrawing.svelte';
@@ -19,7 +20,7 @@
 
 	interface Props {
 		data: {
-			readonly crane: CraneRig;
+			readonly support: CraneRig;
 			readonly payloads: readonly Payload[];
 			readonly shelf: readonly Part[];
 			readonly person: Person;
@@ -28,9 +29,9 @@
 	let { data }: Props = $props();
 	// The page mounts a new editor for another crane.
 	// svelte-ignore state_referenced_locally
-	const { id } = data.crane;
+	const { id } = data.support;
 	// svelte-ignore state_referenced_locally
-	const kept = editGear<CraneDraft>('crane', data.crane);
+	const kept = editGear<CraneDraft>(supportGear('crane'), data.support);
 
 	const units = $derived(data.person.units);
 	const draft = $derived(kept.value);
@@ -54,10 +55,15 @@
 </script>
 
 <GearFrame
-	kind="crane"
+	place={supportGear('crane')}
 	{id}
 	document={kept}
-	links={shown === undefined ? [] : [{ href: `/balance/crane/${id}/${shown.id}`, words: 'Weights' }]}
+	links={[
+		...editorLinks('crane', id),
+		...(shown === undefined
+			? []
+			: [{ href: benchPath({ kind: 'crane', supportId: id, payloadId: shown.id }), words: 'Weights' }])
+	]}
 	{wrong}
 	goesToo="its benches"
 >

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { showMass, showMove, together } from '$lib/sheet/units/display';
-	import type { CraneLook } from '$lib/model/crane';
+	import type { CraneLook } from './model';
 	import { showAnswer } from '$lib/sheet/bringIntoView';
 	import type { CraneBench } from './craneBench.svelte';
 	import type { CraneFigures } from './figures';

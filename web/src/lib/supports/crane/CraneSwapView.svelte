@@ -2,9 +2,9 @@
 	import '$lib/shell/sheet.css';
 	import type { Part } from '$lib/model/part';
 	import type { Payload } from '$lib/model/payload';
-	import AlsoWith from '$lib/stations/payload/AlsoWith.svelte';
-	import SwapPdf from '$lib/stations/payload/SwapPdf.svelte';
-	import { familyOf } from '$lib/stations/payload/family';
+	import AlsoWith from '$lib/supports/swap/AlsoWith.svelte';
+	import SwapPdf from '$lib/supports/swap/SwapPdf.svelte';
+	import { familyOf } from '$lib/supports/swap/family';
 	import { showMass, showMove, showTorque, together } from '$lib/sheet/units/display';
 	import { SvelteSet } from 'svelte/reactivity';
 	import { sharedCraneBench } from './craneBench.svelte';
@@ -66,7 +66,7 @@
 			/>
 		{/if}
 		<SwapPdf
-			href="/api/swap-sheet/crane/{crane.id}/{data.payload.id}"
+			href="/api/prints/swap/{crane.id}/{data.payload.id}"
 			also={[...added]}
 			more={{ heads: [...otherHeads].join(','), to: to?.id ?? '' }}
 			before={() => bench.document.save()}

@@ -8,7 +8,7 @@
 		radFromDeg,
 		tuneLinkage
 	} from '@poise/core';
-	import { tryFigures } from '$lib/supports/gimbal/figures';
+	import { tryFigures } from '$lib/supports/tryFigures';
 	import Chart from '$lib/sheet/drawing/Chart.svelte';
 	import QuantityField from '$lib/sheet/fields/QuantityField.svelte';
 	import Slip from '$lib/sheet/slip/Slip.svelte';

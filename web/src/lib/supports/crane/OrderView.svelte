@@ -1,6 +1,6 @@
 <script lang="ts">
 	import '$lib/shell/bench.css';
-	import type { CraneStep } from '$lib/model/crane';
+	import type { CraneStep } from './model';
 	import Slip from '$lib/sheet/slip/Slip.svelte';
 	import { showMass, showTorque, together } from '$lib/sheet/units/display';
 	import { flip } from 'svelte/animate';

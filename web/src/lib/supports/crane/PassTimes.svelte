@@ -3,7 +3,7 @@
 	import Board from '$lib/sheet/drawing/Board.svelte';
 	import Handle from '$lib/sheet/drawing/Handle.svelte';
 	import { Pull } from '$lib/sheet/drawing/pull.svelte';
-	import type { Span } from '$lib/model/crane';
+	import type { Span } from './model';
 
 	/** The boom over the time of a pass; pull its poses along the time and up. */
 	interface Props {

@@ -6,10 +6,10 @@
 <script lang="ts">
 	import '$lib/shell/bench.css';
 	import { degFromRad, headPass } from '@poise/core';
-	import { tryFigures } from '$lib/supports/gimbal/figures';
+	import { tryFigures } from '$lib/supports/tryFigures';
 	import Chart from '$lib/sheet/drawing/Chart.svelte';
 	import QuantityField from '$lib/sheet/fields/QuantityField.svelte';
-	import type { CranePass } from '$lib/model/crane';
+	import type { CranePass } from './model';
 	import Slip from '$lib/sheet/slip/Slip.svelte';
 	import { showDistance, together, unbroken } from '$lib/sheet/units/display';
 	import Vial from '$lib/sheet/vial/Vial.svelte';

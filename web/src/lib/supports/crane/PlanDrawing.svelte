@@ -3,7 +3,7 @@
 	import Board from '$lib/sheet/drawing/Board.svelte';
 	import { Pull } from '$lib/sheet/drawing/pull.svelte';
 	import { pxPerMetreFullSize, ratios } from '$lib/sheet/drawing/projection';
-	import type { CraneGeometry, CraneSetting } from '$lib/model/crane';
+	import type { CraneGeometry, CraneSetting } from './model';
 	import type { UnitSystem } from '$lib/model/person';
 	import { showMass, together } from '$lib/sheet/units/display';
 	import { leastReserve, warnReserve } from './figures';

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { CraneRoom } from '$lib/model/crane';
+	import type { CraneRoom } from './model';
 	import type { Reach } from './reach';
 
 	/** Everything the nose and lens sweep over the boom range, from the side, with what stands about it. */

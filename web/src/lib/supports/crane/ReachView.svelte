@@ -1,7 +1,7 @@
 <script lang="ts">
 	import '$lib/shell/bench.css';
 	import QuantityField from '$lib/sheet/fields/QuantityField.svelte';
-	import type { CraneRoom } from '$lib/model/crane';
+	import type { CraneRoom } from './model';
 	import Slip from '$lib/sheet/slip/Slip.svelte';
 	import { showDistance, together, unbroken } from '$lib/sheet/units/display';
 	import Vial from '$lib/sheet/vial/Vial.svelte';

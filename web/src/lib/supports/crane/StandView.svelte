@@ -10,7 +10,7 @@
 		windForce
 	} from '@poise/core';
 	import QuantityField from '$lib/sheet/fields/QuantityField.svelte';
-	import type { CraneGround, CraneSetting } from '$lib/model/crane';
+	import type { CraneGround, CraneSetting } from './model';
 	import Slip from '$lib/sheet/slip/Slip.svelte';
 	import { showArea, showDistance, showForce, showMass, showSpeed, together, unbroken } from '$lib/sheet/units/display';
 	import Vial from '$lib/sheet/vial/Vial.svelte';

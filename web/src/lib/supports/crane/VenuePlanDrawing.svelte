@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { CraneGeometry, CraneSetting, CraneStanding } from '$lib/model/crane';
+	import type { CraneGeometry, CraneSetting, CraneStanding } from './model';
 	import type { UnitSystem } from '$lib/model/person';
 	import type { PlanPoint, VenuePlan } from '$lib/model/venue';
 	import Board from '$lib/sheet/drawing/Board.svelte';

@@ -2,7 +2,7 @@
 	import '$lib/shell/bench.css';
 	import { ask } from '$lib/keeping/ask';
 	import QuantityField from '$lib/sheet/fields/QuantityField.svelte';
-	import type { CraneStanding, Span } from '$lib/model/crane';
+	import type { CraneStanding, Span } from './model';
 	import type { Venue } from '$lib/model/venue';
 	import Slip from '$lib/sheet/slip/Slip.svelte';
 	import { fieldText, showDistance, together, unbroken } from '$lib/sheet/units/display';

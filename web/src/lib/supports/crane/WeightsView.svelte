@@ -16,9 +16,12 @@
 	import WeightFields from './WeightFields.svelte';
 
 	interface Props {
-		checksOpen: number;
+		data: {
+			readonly checksOpen: number;
+		};
 	}
-	let { checksOpen }: Props = $props();
+	let { data }: Props = $props();
+	const { checksOpen } = $derived(data);
 	const bench = sharedCraneBench();
 	const units = $derived(bench.units);
 	const geometry = $derived(bench.crane.geometry);
@@ -29,14 +32,13 @@
 	let width = $state(770);
 	let height = $state(400);
 	const log = new BalanceLog(
-		'/api/crane-balances',
 		() => bench.state,
 		() => bench.document.save()
 	);
 	const logIt = () =>
 		log.log((state) => ({
 			payloadId: bench.payloadId,
-			craneId: bench.crane.id,
+			supportId: bench.crane.id,
 			payloadVersion: bench.payloadVersion,
 			state
 		}));
@@ -192,8 +194,11 @@
 				<a class="go" href="/payload/{bench.payloadId}">Change the payload</a>
 			{:else}
 				<LogBalance {log} placeholder="Where, which floor, who held the arm" onlog={logIt} />
-				<a class="second" href="/api/crane-sheet/{bench.crane.id}/{bench.payloadId}" data-testid="print" target="_blank"
-					>Crane sheet as PDF, to tape to the base</a
+				<a
+					class="second"
+					href="/api/prints/sheet/{bench.crane.id}/{bench.payloadId}"
+					data-testid="print"
+					target="_blank">Crane sheet as PDF, to tape to the base</a
 				>
 			{/if}
 			{#if log.trouble !== ''}<p class="caution" role="alert">{log.trouble}</p>{/if}

@@ -1,8 +1,8 @@
 import { craneMoment, PhysicsInputError, stabilityAt, stabilityEnvelope } from '@poise/core';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { CraneLook, CraneSetting, CraneStep } from '$lib/model/crane';
-import { craneBenchState, craneDraft } from '$lib/server/schemas/crane';
+import type { CraneLook, CraneSetting, CraneStep } from './model';
+import { craneBenchState, craneDraft } from './schemas.server';
 import { bodies, payload, shelf } from '$lib/testing/scenario';
 import { crane, craneState } from '$lib/testing/crane';
 import { wrongWith } from './craneColumns';

@@ -1,8 +1,9 @@
-import { ask } from '$lib/keeping/ask';
-import { tryFigures } from '$lib/supports/gimbal/figures';
-import type { CraneBenchState, CraneGround, CraneLook, CraneRig, CraneSetting } from '$lib/model/crane';
+import { tryFigures } from '$lib/supports/tryFigures';
+import type { CraneBenchState, CraneGround, CraneLook, CraneRig, CraneSetting } from './model';
 import type { UnitSystem } from '$lib/model/person';
-import { KeptDocument } from '$lib/keeping/keptDocument.svelte';
+import type { KeptDocument } from '$lib/keeping/keptDocument.svelte';
+import type { BenchReference } from '../address';
+import { keptBench } from '../keptBench';
 import { getContext, setContext } from 'svelte';
 import { countedLooks, craneFigures, type CraneFigures } from './figures';
 import { craneSlip, type CraneSlip, lineInWords } from './slip';
@@ -31,13 +32,15 @@ export class CraneBench {
 		this.payloadVersion = payload.version;
 		this.bodies = bodies;
 		const state = saved ?? freshCraneState(crane.geometry);
-		this.document = new KeptDocument(
-			`craneBench.${crane.id}.${payload.id}`,
-			{ ...state, setting: settledOn(crane.geometry, state.setting) },
-			(value) => ask('PUT', `/api/crane-benches/${crane.id}/${payload.id}`, value)
+		this.document = keptBench(
+			{ supportId: crane.id, payloadId: payload.id },
+			{ ...state, setting: settledOn(crane.geometry, state.setting) }
 		);
 	}
 
+	get reference(): BenchReference {
+		return { kind: 'crane', supportId: this.crane.id, payloadId: this.payloadId };
+	}
 	get state(): CraneBenchState {
 		return this.document.value;
 	}

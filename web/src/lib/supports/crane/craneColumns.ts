@@ -1,6 +1,6 @@
 import { crossingSides, outlineAreaM2 } from '@poise/core';
 import { between, type Column } from '$lib/sheet/fields/columns';
-import type { ArmSection, CraneDraft, CraneGeometry, CraneHead } from '$lib/model/crane';
+import type { ArmSection, CraneDraft, CraneGeometry, CraneHead } from './model';
 import { changedHead, type NamedHead } from './heads';
 
 type Set = (next: Partial<CraneGeometry>, about: string | null) => void;

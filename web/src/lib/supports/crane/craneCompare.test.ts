@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { craneFigures } from './figures';
 import { craneSlip, linesBetween } from './slip';
-import type { CraneRecord } from '$lib/model/balance';
+import type { CraneRecord } from '$lib/supports/crane/model';
 import { crane, craneState } from '$lib/testing/crane';
 import { bodies, payload, shelf } from '$lib/testing/scenario';
-import { craneSetUp, craneThenToNow, craneTwoUp } from './craneCompare';
+import { craneSetUp, craneThenToNow, twoUp } from './craneCompare';
 
 const hall = crane('sectional');
 
@@ -19,11 +19,9 @@ function logged(word: string, on = hall, trimOffM = 0): CraneRecord {
 		id: word,
 		kind: 'crane',
 		payloadId: of.id,
-		rigId: null,
-		sledId: null,
-		craneId: on.id,
+		supportId: on.id,
 		payloadName: of.name,
-		rigName: on.name,
+		supportName: on.name,
 		payloadMassKg: figures.payloadKg,
 		placed: figures.balanced,
 		poised: figures.poised,
@@ -32,7 +30,7 @@ function logged(word: string, on = hall, trimOffM = 0): CraneRecord {
 		personName: 'Pia Tolland',
 		loggedAt: '2026-01-02T00:00:00.000Z',
 		snapshot: { payload: of, parts: shelf },
-		crane: on,
+		support: on,
 		setting,
 		noseBiasKg: state.noseBiasKg,
 		ground: { ...state.ground, ballastKg: 40 },
@@ -74,7 +72,7 @@ describe('from a logged crane balance to today', () => {
 
 describe('two crane balances side by side', () => {
 	it('differ by the plates, the trim and what hangs under the head', () => {
-		const { lines, onlyA, onlyB } = craneTwoUp(logged('Cine'), logged('wide'));
+		const { lines, onlyA, onlyB } = twoUp(logged('Cine'), logged('wide'));
 		const line = (label: string) => lines.find((each) => each.label === label)!;
 		const kg = lines
 			.filter(({ label }) => label.startsWith('Plates of'))
@@ -87,7 +85,7 @@ describe('two crane balances side by side', () => {
 		expect(onlyB).toContain('Wide zoom 16–35');
 	});
 	it('of different cranes leave out the plates that one has not', () => {
-		const { lines } = craneTwoUp(logged('wide'), logged('wide', crane('handBuilt')));
+		const { lines } = twoUp(logged('wide'), logged('wide', crane('handBuilt')));
 		expect(lines.find(({ label }) => label === 'Plates of 20 kg')).toMatchObject({ b: null });
 		expect(lines.find(({ label }) => label === 'Plates of 5 kg')!.b).not.toBeNull();
 	});

@@ -3,15 +3,12 @@ import { hungKg, noseU, settledOn } from './standing';
 import { freshCraneState } from './state';
 import { craneBuilds } from './swap';
 import { plateInWords } from './slip';
-import type { CraneRecord } from '$lib/model/balance';
+import type { CraneRecord } from '$lib/supports/crane/model';
 import type { UnitSystem } from '$lib/model/person';
-import type { CraneBenchState, CraneRig, CraneSetting } from '$lib/model/crane';
+import type { CraneBenchState, CraneRig, CraneSetting } from './model';
 import type { Part } from '$lib/model/part';
-import { type Payload, standingParts } from '$lib/model/payload';
-import { namesLeft, type TwoUp, type TwoUpLine } from '$lib/supports/gimbal/twoUp';
-
-export const craneRecordParts = ({ snapshot }: CraneRecord) =>
-	standingParts(snapshot.payload, new Map(snapshot.parts.map((part) => [part.id, part as Part])));
+import type { Payload } from '$lib/model/payload';
+import { namesLeft, recordParts, type TwoUp, type TwoUpLine } from '$lib/supports/log/twoUp';
 
 /**
  * Plates and trim for the present payload on the present crane, from a logged balance: the computed change, then to now,
@@ -49,28 +46,28 @@ export function craneSetUp(
 }
 
 /** Weights, trim, length and figures of two crane balances side by side, also of different cranes. */
-export function craneTwoUp(a: CraneRecord, b: CraneRecord, units: UnitSystem = 'metric'): TwoUp {
+export function twoUp(a: CraneRecord, b: CraneRecord, units: UnitSystem = 'metric'): TwoUp {
 	const line = (
 		label: string,
 		unit: string,
 		decimals: number,
 		of: (record: CraneRecord) => number | null
 	): TwoUpLine => ({ label, unit, decimals, a: of(a), b: of(b) });
-	const kinds = [...new Set([...a.crane.geometry.plates, ...b.crane.geometry.plates].map(({ massKg }) => massKg))].sort(
-		(one, two) => two - one
-	);
+	const kinds = [
+		...new Set([...a.support.geometry.plates, ...b.support.geometry.plates].map(({ massKg }) => massKg))
+	].sort((one, two) => two - one);
 	const hung = (massKg: number) => (record: CraneRecord) => {
-		const index = record.crane.geometry.plates.findIndex((plate) => plate.massKg === massKg);
+		const index = record.support.geometry.plates.findIndex((plate) => plate.massKg === massKg);
 		return index === -1 ? null : (record.setting.hung[index] ?? 0);
 	};
-	const names = (record: CraneRecord) => craneRecordParts(record).map(({ part }) => part.name);
+	const names = (record: CraneRecord) => recordParts(record).map(({ part }) => part.name);
 	return {
 		lines: [
 			...kinds.map((massKg) => line(`Plates of ${plateInWords(massKg, units)}`, '', 0, hung(massKg))),
-			line('Hung in all', 'g', 0, ({ crane, setting }) => gFromKg(hungKg(crane.geometry, setting.hung))),
+			line('Hung in all', 'g', 0, ({ support, setting }) => gFromKg(hungKg(support.geometry, setting.hung))),
 			line('Trim behind the pivot', 'mm', 1, ({ setting }) => Math.round(mmFromM(-setting.trimU) * 2) / 2),
 			line('On the upper line', '%', 0, ({ setting }) => setting.shareSecond * 100),
-			line('Pivot to nose', 'mm', 0, ({ crane, setting }) => mmFromM(noseU(crane.geometry, setting))),
+			line('Pivot to nose', 'mm', 0, ({ support, setting }) => mmFromM(noseU(support.geometry, setting))),
 			line('Pivot above the floor', 'mm', 0, ({ setting }) => mmFromM(setting.pivotHeightM)),
 			line('Mass under the head', 'g', 0, ({ payloadMassKg }) => gFromKg(payloadMassKg)),
 			line('Nose heavy, level', 'g', 0, ({ figures }) => gFromKg(figures.noseKg)),

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import type { CraneGeometry } from '$lib/model/crane';
-import { craneGeometry } from '$lib/server/schemas/crane';
+import type { CraneGeometry } from './model';
+import { craneGeometry } from './schemas.server';
 import { crane } from '$lib/testing/crane';
 import { footColumns, headColumns, plateColumns, sectionColumns } from './craneColumns';
 import { craneFieldGroups } from './craneFields';

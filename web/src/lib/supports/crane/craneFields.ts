@@ -1,4 +1,4 @@
-import type { CraneGeometry, Span } from '$lib/model/crane';
+import type { CraneGeometry, Span } from './model';
 import type { UnitSystem } from '$lib/model/person';
 import { showLength, together } from '$lib/sheet/units/display';
 

@@ -11,7 +11,7 @@ import {
 	weightLineCure,
 	type WeightLineCure
 } from '@poise/core';
-import type { CraneBenchState, CraneGeometry, CraneLook, CraneSetting } from '$lib/model/crane';
+import type { CraneBenchState, CraneGeometry, CraneLook, CraneSetting } from './model';
 import { armOf, envelopeOf, hungKg, loadedArm, type MountedBody, noseU } from './standing';
 
 /** No hand feels less at the nose. */

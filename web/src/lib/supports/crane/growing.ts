@@ -1,5 +1,5 @@
 import { type CounterweightChoice, movingWeight } from '@poise/core';
-import type { CraneGeometry, CraneSetting } from '$lib/model/crane';
+import type { CraneGeometry, CraneSetting } from './model';
 import { choicesFor } from './figures';
 import { settableTrim, targetOf } from './slip';
 import { armOf, hungKg, type MountedBody, noseU, pullsOutM } from './standing';

@@ -1,4 +1,4 @@
-import type { CraneGeometry, CraneHead } from '$lib/model/crane';
+import type { CraneGeometry, CraneHead } from './model';
 
 export interface NamedHead {
 	/** 0: the one on the crane. */

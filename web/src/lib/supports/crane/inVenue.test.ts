@@ -1,6 +1,6 @@
 import { craneClearPoses, craneNearest } from '@poise/core';
 import { describe, expect, it } from 'vitest';
-import type { CraneStanding } from '$lib/model/crane';
+import type { CraneStanding } from './model';
 import type { PlanKind, PlanPoint, VenuePlan } from '$lib/model/venue';
 import { crane } from '$lib/testing/crane';
 import { bodies, payload } from '$lib/testing/scenario';

@@ -1,5 +1,5 @@
 import type { ClearPoses, CraneInVenueInput, Kept, Nearest } from '@poise/core';
-import type { CraneGeometry, CraneSetting, CraneStanding, Span } from '$lib/model/crane';
+import type { CraneGeometry, CraneSetting, CraneStanding, Span } from './model';
 import type { PlanShape, VenuePlan } from '$lib/model/venue';
 import { boundsOfPlan, keepM, keptOf } from '$lib/places/plan';
 import { aroundM, reachAround } from './reach';

@@ -6,7 +6,7 @@ import {
 	standardGravityMPerS2
 } from '@poise/core';
 import type { UnitSystem } from '$lib/model/person';
-import type { CraneGeometry, CraneGround, CraneSetting, CraneStep, Hung } from '$lib/model/crane';
+import type { CraneGeometry, CraneGround, CraneSetting, CraneStep, Hung } from './model';
 import { showMass, together } from '$lib/sheet/units/display';
 import { type CraneFigures, leastReserve } from './figures';
 import {

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { craneBenchState } from '$lib/server/schemas/crane';
+import { craneBenchState } from './schemas.server';
 import { crane, craneState } from '$lib/testing/crane';
 import { countedFrom, keysOf, mostVia, withAnother, withKey, withoutKey } from './passKeys';
 

@@ -1,5 +1,5 @@
 import type { PassKey } from '@poise/core';
-import type { CranePass } from '$lib/model/crane';
+import type { CranePass } from './model';
 
 /** Nearer together in time than this no arm could do it. */
 const leastGap = 0.04;

@@ -1,5 +1,5 @@
 import { radFromDeg } from '@poise/core';
-import type { CraneDraft, CraneGeometry, Span } from '$lib/model/crane';
+import type { CraneDraft, CraneGeometry, Span } from './model';
 
 export interface CranePattern {
 	readonly id: string;

@@ -1,5 +1,5 @@
 import { cranePose } from '@poise/core';
-import type { CraneGeometry, CraneRoom, CraneSetting } from '$lib/model/crane';
+import type { CraneGeometry, CraneRoom, CraneSetting } from './model';
 import { headSign, type MountedBody, reachOf } from './standing';
 
 /** Half of a camera with its hood, round the lens; and the room that a hand leaves beside a moving thing. */

@@ -1,6 +1,6 @@
 import { degFromRad, standardGravityMPerS2, type CounterweightChoice, type StabilityEnvelope } from '@poise/core';
 import type { UnitSystem } from '$lib/model/person';
-import type { CraneBenchState, CraneGeometry, CraneSetting, Hung } from '$lib/model/crane';
+import type { CraneBenchState, CraneGeometry, CraneSetting, Hung } from './model';
 import { showMass, showMove, together } from '$lib/sheet/units/display';
 import { type CraneFigures, leastReserve } from './figures';
 

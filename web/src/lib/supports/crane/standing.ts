@@ -7,7 +7,7 @@ import {
 	type Vec3,
 	windForce
 } from '@poise/core';
-import type { CraneGeometry, CraneGround, CraneSetting, Hung } from '$lib/model/crane';
+import type { CraneGeometry, CraneGround, CraneSetting, Hung } from './model';
 
 export interface MountedBody {
 	readonly id: string;

@@ -1,5 +1,5 @@
 import { radFromDeg } from '@poise/core';
-import type { CraneBenchState, CraneGeometry, CraneGround, CraneStep } from '$lib/model/crane';
+import type { CraneBenchState, CraneGeometry, CraneGround, CraneStep } from './model';
 import { bareSetting, noseU } from './standing';
 
 export const levelGround: CraneGround = {

@@ -1,8 +1,8 @@
 import { loadingSequence, type LoadingStep, standardGravityMPerS2 } from '@poise/core';
-import { tryFigures } from '$lib/supports/gimbal/figures';
+import { tryFigures } from '$lib/supports/tryFigures';
 import type { Part } from '$lib/model/part';
 import { mountedBodies, type Payload, standingParts } from '$lib/model/payload';
-import type { CraneBenchState, CraneGeometry, CraneRig, CraneSetting, Hung } from '$lib/model/crane';
+import type { CraneBenchState, CraneGeometry, CraneRig, CraneSetting, Hung } from './model';
 import { choicesFor } from './figures';
 import { headsOf, type NamedHead, withHead } from './heads';
 import type { UnitSystem } from '$lib/model/person';

@@ -1,12 +1,12 @@
 <script lang="ts">
 	import { showMass, together, unbroken } from '$lib/sheet/units/display';
 	import type { UnitSystem } from '$lib/model/person';
-	import type { Rig } from '$lib/model/rig';
+	import type { Rig } from './model';
 	import type { BalanceLog } from '$lib/supports/log/balanceLog.svelte';
 	import LogBalance from '$lib/supports/log/LogBalance.svelte';
 	import Slip from '$lib/sheet/slip/Slip.svelte';
 	import Vial from '$lib/sheet/vial/Vial.svelte';
-	import type { BalanceOrder, BenchState } from '$lib/model/balance';
+	import type { BalanceOrder, BenchState } from '$lib/supports/gimbal/model';
 	import { appliesHere, benchSlip, lightWarning, moveInWords, slideOf } from './benchSlip';
 	import LookPanel from './LookPanel.svelte';
 	import SeenBeside from './SeenBeside.svelte';
@@ -88,8 +88,12 @@
 	<p class="count">
 		{bench.nudges.length}
 		{bench.nudges.length === 1 ? 'nudge' : 'nudges'} so far
-		<button type="button" class="link" onclick={() => bench.undo()} disabled={!bench.canUndo}>Undo</button>
-		<button type="button" class="link" onclick={() => bench.redo()} disabled={!bench.canRedo}>Redo</button>
+		<button type="button" class="link" onclick={() => bench.document.undo()} disabled={!bench.document.canUndo}
+			>Undo</button
+		>
+		<button type="button" class="link" onclick={() => bench.document.redo()} disabled={!bench.document.canRedo}
+			>Redo</button
+		>
 		<button type="button" class="link" onclick={() => bench.startOver()}>Start over</button>
 		<label class="order"
 			>vertical tilt
@@ -199,7 +203,7 @@
 		</details>
 	{/if}
 	{#if log.trouble !== ''}<p class="warning" role="alert">{log.trouble}</p>{/if}
-	{#if bench.linkLost}<p class="warning" role="status">
+	{#if bench.document.linkLost}<p class="warning" role="status">
 			No link to the server. The readings are kept here and sent when it is back.
 		</p>{/if}
 </Slip>

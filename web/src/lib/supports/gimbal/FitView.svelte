@@ -1,14 +1,12 @@
 <script lang="ts">
-	import { beforeNavigate } from '$app/navigation';
-	import { radFromDeg } from '@poise/core';
+	import { radFromDeg, type Remedy } from '@poise/core';
 	import QuantityField from '$lib/sheet/fields/QuantityField.svelte';
-	import type { BenchState } from '$lib/model/balance';
+	import BenchHead from '../BenchHead.svelte';
+	import { sharedGimbalBench } from './gimbalBench.svelte';
 	import type { Part } from '$lib/model/part';
-	import { mountedBodies, type Payload, standingParts } from '$lib/model/payload';
+	import { type Payload, standingParts } from '$lib/model/payload';
 	import type { Person } from '$lib/model/person';
-	import type { Rig } from '$lib/model/rig';
-	import SheetLinks from '$lib/shell/SheetLinks.svelte';
-	import SupportChoice from '$lib/supports/SupportChoice.svelte';
+	import type { Rig } from './model';
 	import {
 		showInertia,
 		showLength,
@@ -19,27 +17,22 @@
 		unbroken
 	} from '$lib/sheet/units/display';
 	import Vial from '$lib/sheet/vial/Vial.svelte';
-	import { onMount } from 'svelte';
 	import { appliesHere, moveOfPayload, remedyInWords } from './benchSlip';
 	import { demandFor, openingChecks, travelLeft } from './fit';
-	import { GimbalBench } from './gimbalBench.svelte';
-	import { benchSheets } from './sheets';
 
 	interface Props {
 		data: {
-			readonly rig: Rig;
+			readonly support: Rig;
 			readonly payload: Payload;
-			readonly bench: BenchState | null;
-			readonly parts: readonly Part[];
+			readonly shelf: readonly Part[];
 			readonly person: Person;
 		};
 	}
 	let { data }: Props = $props();
 	// The page mounts a new sheet for another rig, payload or version.
 	// svelte-ignore state_referenced_locally
-	const parts = standingParts(data.payload, new Map(data.parts.map((part) => [part.id, part])));
-	// svelte-ignore state_referenced_locally
-	const bench = new GimbalBench(data.rig, data.payload.id, mountedBodies(parts), data.bench);
+	const parts = standingParts(data.payload, new Map(data.shelf.map((part) => [part.id, part])));
+	const bench = sharedGimbalBench();
 	const units = $derived(data.person.units);
 	const rig = $derived(bench.rig);
 	const figures = $derived(bench.figures);
@@ -61,7 +54,7 @@
 	const remedies = $derived.by(() => {
 		if (figures === null || bench.solved === null) return [];
 		const { massKg } = figures;
-		const lines: { text: string; remedy: Parameters<GimbalBench['apply']>[0] | null }[] = [];
+		const lines: { text: string; remedy: Remedy | null }[] = [];
 		if (massKg > rig.greatestPayloadKg) {
 			const overKg = massKg - rig.greatestPayloadKg;
 			const off = parts
@@ -91,18 +84,11 @@
 			tight.length === 0 &&
 			overloaded.length === 0
 	);
-
-	onMount(() => {
-		bench.restore();
-		return () => bench.stop();
-	});
-	beforeNavigate(() => void bench.save());
 </script>
 
-<SupportChoice payloadId={data.payload.id} support={data.rig.id} />
-<SheetLinks label="Sheets of this bench" links={benchSheets(data.rig.id, data.payload.id)} />
+<BenchHead bench={bench.reference} />
 <div class="sheet">
-	<h1>{data.payload.name} on {data.rig.name}</h1>
+	<h1>{data.payload.name} on {data.support.name}</h1>
 	{#if figures === null}
 		<p class="lead">Nothing on the plate yet.</p>
 	{:else}
@@ -137,8 +123,12 @@
 			</ol>
 		{/if}
 		<div class="actions screen">
-			<button type="button" class="tool" onclick={() => bench.undo()} disabled={!bench.canUndo} data-testid="fit-undo"
-				>Undo</button
+			<button
+				type="button"
+				class="tool"
+				onclick={() => bench.document.undo()}
+				disabled={!bench.document.canUndo}
+				data-testid="fit-undo">Undo</button
 			>
 			{#each bench.state.weights ?? [] as weight, index (index)}
 				<span class="hint" data-testid="weight-on"

@@ -1,63 +1,48 @@
 <script lang="ts">
 	import '$lib/shell/bench.css';
-	import { beforeNavigate } from '$app/navigation';
 	import { isTyping } from '$lib/sheet/keys';
-	import { showStation } from '$lib/shell/live.svelte';
-	import { putOnBench } from '$lib/supports/onBench';
-	import { balanceStation } from '$lib/supports/states';
 	import { BalanceLog } from '$lib/supports/log/balanceLog.svelte';
-	import type { BenchState } from '$lib/model/balance';
+	import BenchHead from '../BenchHead.svelte';
+	import { sharedGimbalBench } from './gimbalBench.svelte';
 	import type { Part } from '$lib/model/part';
-	import { mountedBodies, type Payload, standingParts } from '$lib/model/payload';
+	import { type Payload, standingParts } from '$lib/model/payload';
 	import type { Person } from '$lib/model/person';
-	import type { Rig } from '$lib/model/rig';
-	import { onMount } from 'svelte';
+	import type { Rig } from './model';
 	import BenchAnswer from './BenchAnswer.svelte';
-	import { GimbalBench } from './gimbalBench.svelte';
 	import MotorShares from './MotorShares.svelte';
 	import RigDrawing from './RigDrawing.svelte';
-	import { benchSheets } from './sheets';
-	import SheetLinks from '$lib/shell/SheetLinks.svelte';
-	import SupportChoice from '$lib/supports/SupportChoice.svelte';
 	import SlideRows from './SlideRows.svelte';
 
 	interface Props {
 		data: {
-			readonly rig: Rig;
+			readonly support: Rig;
 			readonly payload: Payload;
-			readonly bench: BenchState | null;
-			readonly parts: readonly Part[];
+			readonly shelf: readonly Part[];
 			readonly person: Person;
 			readonly checksOpen: number;
 		};
 	}
 	let { data }: Props = $props();
 
-	// The page mounts a new view for another rig, payload or version, so these never change under the bench.
+	// Another gimbal, payload or version mounts a new view, so these never change under the bench.
 	// svelte-ignore state_referenced_locally
 	const { payload } = data;
 	// svelte-ignore state_referenced_locally
-	const parts = standingParts(payload, new Map(data.parts.map((part) => [part.id, part])));
-	// svelte-ignore state_referenced_locally
-	const bench = new GimbalBench(data.rig, payload.id, mountedBodies(parts), data.bench);
+	const parts = standingParts(payload, new Map(data.shelf.map((part) => [part.id, part])));
+	const bench = sharedGimbalBench();
 
 	let width = $state(770);
 	let height = $state(440);
 	const log = new BalanceLog(
-		'/api/balances',
 		() => bench.state,
-		() => bench.save()
+		() => bench.document.save()
 	);
 	const logIt = () =>
 		log.log((state) => ({
-			positionsM: state.positionsM,
 			payloadId: payload.id,
-			rigId: rig.id,
+			supportId: rig.id,
 			payloadVersion: payload.version,
-			nudges: bench.nudges,
-			looks: bench.counted,
-			weights: bench.state.weights ?? [],
-			alternativeIds: bench.state.alternativeIds ?? []
+			state
 		}));
 
 	const units = $derived(data.person.units);
@@ -66,27 +51,11 @@
 	const rig = $derived(bench.rig);
 	const payloadHref = `/payload/${payload.id}`;
 
-	onMount(() => {
-		bench.restore();
-		return () => bench.stop();
-	});
-	$effect(() => void putOnBench(data.person, { payloadId: payload.id, rigId: rig.id }));
-	$effect(() => {
-		if (figures !== null) return showStation('balance', balanceStation(figures));
-	});
-	beforeNavigate(() => void bench.save());
-
 	function keys(event: KeyboardEvent) {
 		const control = event.ctrlKey || event.metaKey;
-		const key = event.key.toLowerCase();
 		const onControl = (event.target as HTMLElement | null)?.closest('button, a, [role="slider"]') != null;
 		if (isTyping(event)) return;
-		if (control && key === 'z') {
-			if (event.shiftKey) bench.redo();
-			else bench.undo();
-		} else if (control && key === 'y') bench.redo();
-		else if (control && key === 's') void bench.save();
-		else if (!control && event.key === 'Enter' && !onControl) {
+		if (!control && event.key === 'Enter' && !onControl) {
 			if (figures?.next && (figures.solution.balanced || bench.waived)) bench.accept();
 			else if (figures?.poised && log.logged === null) void logIt();
 		} else return;
@@ -98,12 +67,7 @@
 
 <div class="bench">
 	<section class="work" aria-label="Gimbal bench">
-		<SupportChoice payloadId={payload.id} support={rig.id} />
-		<SheetLinks
-			label="Sheets of this bench"
-			heading="{payload.name} on {rig.name}"
-			links={benchSheets(rig.id, payload.id)}
-		/>
+		<BenchHead bench={bench.reference} heading="{payload.name} on {rig.name}" />
 		{#if figures === null}
 			<p class="empty">
 				This payload holds nothing to balance yet. <a href={payloadHref}>Put the camera on its plate</a>.
@@ -122,7 +86,7 @@
 					nextId={figures.next?.slideId ?? null}
 					hunts={figures.hunts}
 					onread={(slideId, positionM) => bench.read(slideId, positionM, `rule ${slideId}`)}
-					onsettle={() => bench.settle()}
+					onsettle={() => bench.document.settle()}
 				/>
 				<div class="block"><MotorShares {rig} axes={figures.axes} massKg={figures.massKg} {units} /></div>
 			</div>
@@ -133,7 +97,7 @@
 					{units}
 					positionsM={bench.positionsM}
 					onread={(slideId, positionM) => bench.read(slideId, positionM, `field ${slideId}`)}
-					onsettle={() => bench.settle()}
+					onsettle={() => bench.document.settle()}
 				/>
 			</div>
 		{/if}

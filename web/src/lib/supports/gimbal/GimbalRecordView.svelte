@@ -4,28 +4,30 @@
 	import { page } from '$app/state';
 	import { moveInWords } from './benchSlip';
 	import { printedReading } from './reading';
-	import { tryFigures } from './figures';
+	import { tryFigures } from '$lib/supports/tryFigures';
 	import MotorShares from './MotorShares.svelte';
 	import RigDrawing from './RigDrawing.svelte';
 	import { compareBalance } from './compare';
 	import RecordChanges from '$lib/supports/log/RecordChanges.svelte';
 	import { stoodSentence } from '$lib/supports/log/stood';
 	import { when } from '$lib/sheet/when';
-	import type { BalanceChange, BalanceRecord } from '$lib/model/balance';
+	import type { BalanceChange } from '$lib/model/balance';
+	import type { GimbalRecord } from '$lib/supports/gimbal/model';
 	import type { Part } from '$lib/model/part';
 	import { type Payload, standingParts } from '$lib/model/payload';
 	import type { Person } from '$lib/model/person';
-	import type { Rig } from '$lib/model/rig';
-	import { offMiddle } from '$lib/stations/payload/words';
+	import type { Rig } from './model';
+	import { offMiddle } from '$lib/model/words';
 	import Slip from '$lib/sheet/slip/Slip.svelte';
 	import { showLength, showMass, together } from '$lib/sheet/units/display';
 
 	interface Props {
 		data: {
-			readonly record: BalanceRecord;
+			readonly record: GimbalRecord;
 			readonly changes: readonly BalanceChange[];
 			readonly present: Payload | null;
-			readonly rig: Rig;
+			/** As it is today; null: deleted since. */
+			readonly support: Rig | null;
 			readonly shelf: readonly Part[];
 			readonly payloads: readonly { readonly id: string; readonly name: string }[];
 			readonly person: Person;
@@ -37,11 +39,12 @@
 
 	const units = $derived(data.person.units);
 	const record = $derived(data.record);
+	const rig = $derived(data.support ?? record.support);
 	const parts = $derived(
 		standingParts(record.snapshot.payload, new Map(record.snapshot.parts.map((part) => [part.id, part])))
 	);
 	const comparison = $derived.by(() => {
-		const { present, rig, shelf } = data;
+		const { present, shelf } = data;
 		return present === null ? null : tryFigures(() => compareBalance(record, rig, present, shelf));
 	});
 	const predicted = $derived(
@@ -52,7 +55,7 @@
 	/** A move smaller than half a millimetre is none. */
 	const moves = $derived(comparison?.slides.filter(({ moveM }) => Math.abs(moveM) >= 0.0005) ?? []);
 	const short = $derived(comparison?.slides.filter(({ pastEndM }) => pastEndM > 0.0005) ?? []);
-	const slideOf = (id: string) => data.rig.geometry.slides.find((slide) => slide.id === id);
+	const slideOf = (id: string) => rig.geometry.slides.find((slide) => slide.id === id);
 
 	const compareWith = (id: string) =>
 		goto(`${page.url.pathname}?with=${id}`, { replaceState: true, noScroll: true, keepFocus: true });
@@ -73,11 +76,11 @@
 	<section class="work" aria-label="Logged balance">
 		<div class="title">
 			<h1>{record.payloadName}</h1>
-			<span class="quiet">on {record.rigName}</span>
+			<span class="quiet">on {record.supportName}</span>
 		</div>
 		<div class="drawing" bind:clientWidth={width} bind:clientHeight={height}>
 			<RigDrawing
-				rig={record.rig}
+				rig={record.support}
 				axes={record.axes}
 				{parts}
 				{units}
@@ -87,7 +90,9 @@
 				targetsM={predicted}
 				nextId={null}
 			/>
-			<div class="block"><MotorShares rig={record.rig} axes={record.axes} massKg={record.payloadMassKg} {units} /></div>
+			<div class="block">
+				<MotorShares rig={record.support} axes={record.axes} massKg={record.payloadMassKg} {units} />
+			</div>
 		</div>
 		<div class="rows">
 			<table>
@@ -100,7 +105,7 @@
 					>
 				</thead>
 				<tbody>
-					{#each record.rig.geometry.slides as slide (slide.id)}
+					{#each record.support.geometry.slides as slide (slide.id)}
 						{@const change = comparison?.slides.find(({ slideId }) => slideId === slide.id)}
 						<tr data-slide={slide.id}>
 							<th scope="row">{slide.label} <span class="quiet">{slide.purpose}</span></th>
@@ -180,7 +185,7 @@
 					<p>Nothing has changed on the plate since.</p>
 				{/if}
 				{#if data.present !== null}
-					<a class="go" href="/balance/{data.rig.id}/{data.present.id}">Balance it now</a>
+					<a class="go" href="/balance/{rig.id}/{data.present.id}">Balance it now</a>
 				{/if}
 				<p class="quiet small">
 					The move is the change of the computed balance; it is added to the readings as logged, so what the figures had
@@ -190,7 +195,7 @@
 			<RecordChanges
 				{record}
 				changes={data.changes}
-				slides={record.rig.geometry.slides}
+				slides={record.support.geometry.slides}
 				positionsM={record.positionsM}
 			/>
 			<p><a href="/logbook">All of the logbook</a></p>

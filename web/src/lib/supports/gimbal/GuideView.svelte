@@ -1,49 +1,40 @@
 <script lang="ts">
-	import { beforeNavigate } from '$app/navigation';
 	import { isTyping } from '$lib/sheet/keys';
-	import { putOnBench } from '$lib/supports/onBench';
-	import type { BenchState } from '$lib/model/balance';
+	import { benchPath } from '../address';
+	import BenchHead from '../BenchHead.svelte';
+	import { sharedGimbalBench } from './gimbalBench.svelte';
 	import type { Part } from '$lib/model/part';
-	import { mountedBodies, type Payload, standingParts } from '$lib/model/payload';
+	import type { Payload } from '$lib/model/payload';
 	import type { Person } from '$lib/model/person';
-	import type { Rig } from '$lib/model/rig';
+	import type { Rig } from './model';
 	import Slip from '$lib/sheet/slip/Slip.svelte';
-	import SheetLinks from '$lib/shell/SheetLinks.svelte';
-	import SupportChoice from '$lib/supports/SupportChoice.svelte';
 	import { unbroken } from '$lib/sheet/units/display';
 	import Vial from '$lib/sheet/vial/Vial.svelte';
 	import { onMount } from 'svelte';
 	import { SvelteSet } from 'svelte/reactivity';
-	import { GimbalBench } from './gimbalBench.svelte';
 	import { huntInWords } from './benchSlip';
 	import { guideSteps, spoken } from './guide';
 	import LookPanel from './LookPanel.svelte';
 	import { printedReading } from './reading';
 	import SeenBeside from './SeenBeside.svelte';
-	import { benchSheets } from './sheets';
 
 	interface Props {
 		data: {
-			readonly rig: Rig;
+			readonly support: Rig;
 			readonly payload: Payload;
-			readonly bench: BenchState | null;
-			readonly parts: readonly Part[];
+			readonly shelf: readonly Part[];
 			readonly person: Person;
 			readonly checksOpen: number;
 		};
 	}
 	let { data }: Props = $props();
 
-	// The page mounts a new guide for another rig, payload or version, so these never change under the hand.
-	// svelte-ignore state_referenced_locally
-	const parts = standingParts(data.payload, new Map(data.parts.map((part) => [part.id, part])));
-	// svelte-ignore state_referenced_locally
-	const bench = new GimbalBench(data.rig, data.payload.id, mountedBodies(parts), data.bench);
+	const bench = sharedGimbalBench();
 	const rig = $derived(bench.rig);
 	const units = $derived(data.person.units);
 	const figures = $derived(bench.figures);
 	const steps = $derived(figures === null ? [] : guideSteps(rig, figures, bench.state, units));
-	const bodyBench = $derived(`/balance/${data.rig.id}/${data.payload.id}`);
+	const bodyBench = $derived(benchPath(bench.reference));
 
 	let motorsOff = $state(false);
 	let aloud = $state(false);
@@ -65,15 +56,9 @@
 	);
 	const allPoised = $derived(steps.length > 0 && steps.every(({ stage }) => stage === 'done'));
 
-	onMount(() => {
-		bench.restore();
-		return () => {
-			bench.stop();
-			if ('speechSynthesis' in window) speechSynthesis.cancel();
-		};
+	onMount(() => () => {
+		if ('speechSynthesis' in window) speechSynthesis.cancel();
 	});
-	$effect(() => void putOnBench(data.person, { payloadId: data.payload.id, rigId: data.rig.id }));
-	beforeNavigate(() => void bench.save());
 
 	const words = $derived(
 		!motorsOff
@@ -98,9 +83,8 @@
 	}
 	function keys(event: KeyboardEvent) {
 		const onControl = (event.target as HTMLElement | null)?.closest('button, a, select, summary') != null;
-		if (isTyping(event) || onControl) return;
-		if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z') bench.undo();
-		else if (event.key === 'Enter' && !motorsOff) motorsOff = true;
+		if (isTyping(event) || onControl || event.ctrlKey || event.metaKey) return;
+		if (event.key === 'Enter' && !motorsOff) motorsOff = true;
 		else if (event.key === 'Enter' && step?.stage === 'set') stands();
 		else return;
 		event.preventDefault();
@@ -110,12 +94,7 @@
 <svelte:window onkeydown={keys} />
 
 <div class="guide">
-	<SupportChoice payloadId={data.payload.id} support={data.rig.id} />
-	<SheetLinks
-		label="Sheets of this bench"
-		heading="Guide: {data.payload.name} on {data.rig.name}"
-		links={benchSheets(data.rig.id, data.payload.id)}
-	/>
+	<BenchHead bench={bench.reference} heading="Guide: {data.payload.name} on {data.support.name}" />
 	{#if figures === null || figures.fit === 'tooHeavy' || stuck}
 		<Slip heading="Before the sequence">
 			{#snippet answer()}This needs the <strong>bench</strong> first{/snippet}
@@ -231,8 +210,12 @@
 		{/each}
 	</ol>
 	<div class="foot">
-		<button type="button" class="undo" onclick={() => bench.undo()} disabled={!bench.canUndo} data-testid="guide-undo"
-			>Undo</button
+		<button
+			type="button"
+			class="undo"
+			onclick={() => bench.document.undo()}
+			disabled={!bench.document.canUndo}
+			data-testid="guide-undo">Undo</button
 		>
 		<span class="quiet"
 			>{bench.nudges.length}
@@ -254,7 +237,7 @@
 		</label>
 		<label><input type="checkbox" bind:checked={aloud} data-testid="aloud" /> read aloud</label>
 	</div>
-	{#if bench.linkLost}<p class="caution" role="status">
+	{#if bench.document.linkLost}<p class="caution" role="status">
 			No link to the server. Everything is kept here and sent when it is back.
 		</p>{/if}
 </div>

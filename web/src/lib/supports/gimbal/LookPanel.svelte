@@ -2,7 +2,7 @@
 	import { periodFromTaps, type GimbalChain } from '@poise/core';
 	import QuantityField from '$lib/sheet/fields/QuantityField.svelte';
 	import type { UnitSystem } from '$lib/model/person';
-	import type { Positions, Rig, RigSlide } from '$lib/model/rig';
+	import type { Positions, Rig, RigSlide } from './model';
 	import { showAngle, showLength, showMass, showMove, together } from '$lib/sheet/units/display';
 	import type { NewLook } from './gimbalBench.svelte';
 	import { fallsWord, poseFor } from './benchSlip';

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import type { AxisState } from '@poise/core';
 	import type { UnitSystem } from '$lib/model/person';
-	import type { Rig } from '$lib/model/rig';
+	import type { Rig } from './model';
 	import { showMass, showShare, showTorque, together } from '$lib/sheet/units/display';
 
 	let { rig, axes, massKg, units }: { rig: Rig; axes: readonly AxisState[]; massKg: number; units: UnitSystem } =

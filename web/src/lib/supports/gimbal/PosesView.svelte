@@ -1,38 +1,25 @@
 <script lang="ts">
 	import { type PoseId, poseReport } from '@poise/core';
-	import type { BenchState } from '$lib/model/balance';
+	import BenchHead from '../BenchHead.svelte';
+	import { sharedGimbalBench } from './gimbalBench.svelte';
 	import type { Part } from '$lib/model/part';
-	import { mountedBodies, type Payload, standingParts } from '$lib/model/payload';
+	import type { Payload } from '$lib/model/payload';
 	import type { Person } from '$lib/model/person';
-	import type { Rig } from '$lib/model/rig';
-	import SheetLinks from '$lib/shell/SheetLinks.svelte';
-	import SupportChoice from '$lib/supports/SupportChoice.svelte';
+	import type { Rig } from './model';
 	import { showTorque, together, unbroken } from '$lib/sheet/units/display';
 	import Vial from '$lib/sheet/vial/Vial.svelte';
-	import { onMount } from 'svelte';
 	import { moveInWords, slideOf } from './benchSlip';
-	import { GimbalBench } from './gimbalBench.svelte';
-	import { benchSheets } from './sheets';
 
 	interface Props {
 		data: {
-			readonly rig: Rig;
+			readonly support: Rig;
 			readonly payload: Payload;
-			readonly bench: BenchState | null;
-			readonly parts: readonly Part[];
+			readonly shelf: readonly Part[];
 			readonly person: Person;
 		};
 	}
 	let { data }: Props = $props();
-	// The page mounts a new sheet for another rig, payload or version.
-	// svelte-ignore state_referenced_locally
-	const parts = standingParts(data.payload, new Map(data.parts.map((part) => [part.id, part])));
-	// svelte-ignore state_referenced_locally
-	const bench = new GimbalBench(data.rig, data.payload.id, mountedBodies(parts), data.bench);
-	onMount(() => {
-		bench.restore();
-		return () => bench.stop();
-	});
+	const bench = sharedGimbalBench();
 
 	const units = $derived(data.person.units);
 	const rig = $derived(bench.rig);
@@ -66,8 +53,7 @@
 	const labelOf = (id: string) => rig.geometry.axes.find((axis) => axis.id === id)?.label ?? id;
 </script>
 
-<SupportChoice payloadId={data.payload.id} support={data.rig.id} />
-<SheetLinks label="Sheets of this bench" links={benchSheets(data.rig.id, data.payload.id)} />
+<BenchHead bench={bench.reference} />
 <div class="sheet">
 	<h1>{data.payload.name}: held another way</h1>
 	<p class="lead">

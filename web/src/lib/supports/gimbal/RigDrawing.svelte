@@ -6,7 +6,7 @@
 	import SheetFrame from '$lib/sheet/drawing/SheetFrame.svelte';
 	import type { StandingPart } from '$lib/model/payload';
 	import type { UnitSystem } from '$lib/model/person';
-	import type { Positions, Rig, RigSlide, RigStroke } from '$lib/model/rig';
+	import type { Positions, Rig, RigSlide, RigStroke } from './model';
 	import { completePositions } from './figures';
 	import type { Hunt } from './looks';
 	import { carriedBy, cornersOfPart, cornersOfStroke, payloadOriginM, strokesAt } from './rigShapes';

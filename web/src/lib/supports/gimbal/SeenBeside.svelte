@@ -1,7 +1,7 @@
 <script lang="ts">
 	import type { UnitSystem } from '$lib/model/person';
 	import Beside from '$lib/sheet/slip/Beside.svelte';
-	import type { Rig, RigSlide } from '$lib/model/rig';
+	import type { Rig, RigSlide } from './model';
 	import { seenInWords } from './benchSlip';
 	import type { BenchFigures } from './figures';
 	import type { GimbalBench } from './gimbalBench.svelte';

@@ -1,6 +1,6 @@
 <script lang="ts">
-	import type { Look } from '$lib/model/balance';
-	import type { Rig } from '$lib/model/rig';
+	import type { Look } from '$lib/supports/gimbal/model';
+	import type { Rig } from './model';
 	import SeenList from '$lib/sheet/slip/SeenList.svelte';
 	import { fallsWord } from './benchSlip';
 	import type { GimbalBench } from './gimbalBench.svelte';

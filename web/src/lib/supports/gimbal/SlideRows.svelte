@@ -2,7 +2,7 @@
 	import { positionAt, readingAt } from '@poise/core';
 	import QuantityField from '$lib/sheet/fields/QuantityField.svelte';
 	import type { UnitSystem } from '$lib/model/person';
-	import type { Positions, Rig, RigSlide } from '$lib/model/rig';
+	import type { Positions, Rig, RigSlide } from './model';
 	import { fieldText, showTurns } from '$lib/sheet/units/display';
 	import Vial from '$lib/sheet/vial/Vial.svelte';
 	import { moveInWords } from './benchSlip';

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { mmFromM, positionAt, readingAt } from '@poise/core';
-	import type { RigSlide } from '$lib/model/rig';
+	import type { RigSlide } from './model';
 	import type { Hunt } from './looks';
 	import { printedReading } from './reading';
 

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { Positions, Rig } from '$lib/model/rig';
+import type { Positions, Rig } from './model';
 import type { Payload } from '$lib/model/payload';
 import { bodies, payload, rig, targetsOf } from '$lib/testing/scenario';
 import { benchSlip, fallsWord, lightWarning, slideOf } from './benchSlip';

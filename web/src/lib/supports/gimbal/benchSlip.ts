@@ -1,7 +1,7 @@
 import type { BalanceStep, Observation, Remedy } from '@poise/core';
-import type { Look } from '$lib/model/balance';
+import type { Look } from '$lib/supports/gimbal/model';
 import type { UnitSystem } from '$lib/model/person';
-import type { Rig, RigSlide } from '$lib/model/rig';
+import type { Rig, RigSlide } from './model';
 import { showLength, showMass, showMove, showTurns, together } from '$lib/sheet/units/display';
 import type { BenchFigures } from './figures';
 import { beyondSigmas, type Hunt } from './looks';

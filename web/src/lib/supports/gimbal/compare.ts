@@ -1,9 +1,9 @@
 import { combineBodies, type Vec3 } from '@poise/core';
 import { solveBench } from './figures';
-import type { BalanceRecord } from '$lib/model/balance';
+import type { GimbalRecord } from '$lib/supports/gimbal/model';
 import type { Part } from '$lib/model/part';
 import { mountedBodies, type PayloadDraft, type StandingPart, standingParts } from '$lib/model/payload';
-import type { Rig } from '$lib/model/rig';
+import type { Rig } from './model';
 
 /** One slide: where it stood when logged, and where the present payload wants it. */
 export interface SlideChange {
@@ -41,14 +41,14 @@ const sameMassKg = 0.0005;
  * the computed balance, then to now, is added to them. What the figures had wrong about the parts that stayed cancels.
  */
 export function compareBalance(
-	record: BalanceRecord,
+	record: GimbalRecord,
 	rig: Rig,
 	payload: PayloadDraft,
 	shelf: readonly Part[]
 ): Comparison {
 	const then = standingParts(record.snapshot.payload, byId(record.snapshot.parts));
 	const now = standingParts(payload, byId(shelf));
-	const before = solveBench(record.rig, mountedBodies(then));
+	const before = solveBench(record.support, mountedBodies(then));
 	const after = solveBench(rig, mountedBodies(now));
 
 	const slides = rig.geometry.slides.flatMap(({ id, rangeM }): SlideChange[] => {

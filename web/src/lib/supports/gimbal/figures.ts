@@ -4,16 +4,14 @@ import {
 	balanceGimbal,
 	balanceSteps,
 	type BalanceStep,
-	type Body,
 	type GimbalBalance,
 	type GimbalChain,
 	mountPayload,
-	PhysicsInputError,
-	predictReadings,
-	type Vec3
+	predictReadings
 } from '@poise/core';
-import type { Positions, Rig } from '$lib/model/rig';
-import type { Look } from '$lib/model/balance';
+import type { Positions, Rig } from './model';
+import type { Look } from '$lib/supports/gimbal/model';
+import type { MountedBody } from '$lib/model/payload';
 import { type Hunt, readLooks, seenToHold } from './looks';
 import { printablePosition } from './reading';
 
@@ -38,13 +36,6 @@ export interface BenchFigures {
 	readonly hunts: readonly Hunt[];
 	readonly sigmasM: Readonly<Record<string, number>>;
 	readonly drawn: SolvedBench['drawn'];
-}
-
-export interface MountedBody {
-	readonly id: string;
-	readonly body: Body;
-	/** How sure its centre is; absent: exact. */
-	readonly sigmaM?: Vec3;
 }
 
 /** A rig solved for a payload: everything that does not depend on where the slides stand today. */
@@ -198,14 +189,4 @@ function nextStep(
 /** Where every slide stands: what was read, and mid-travel for what was not. */
 export function completePositions(rig: Rig, read: Positions): Positions {
 	return Object.fromEntries(rig.geometry.slides.map(({ id, rangeM }) => [id, read[id] ?? (rangeM[0] + rangeM[1]) / 2]));
-}
-
-/** The figures, or null where the payload holds nothing that can be worked out yet. */
-export function tryFigures<T>(work: () => T): T | null {
-	try {
-		return work();
-	} catch (thrown) {
-		if (thrown instanceof PhysicsInputError) return null;
-		throw thrown;
-	}
 }

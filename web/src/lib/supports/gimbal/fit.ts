@@ -1,6 +1,6 @@
 import { type AxisDemand, type GimbalChain, motorDemand, type Vec3 } from '@poise/core';
 import { cornersM, type StandingPart } from '$lib/model/payload';
-import type { Positions, Rig } from '$lib/model/rig';
+import type { Positions, Rig } from './model';
 import { payloadOriginM } from './rigShapes';
 
 export interface OpeningCheck {

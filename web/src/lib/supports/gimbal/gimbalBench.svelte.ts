@@ -1,26 +1,16 @@
 import type { Remedy } from '@poise/core';
-import { ask } from '$lib/keeping/ask';
-import type { BalanceOrder, BenchState, Look, Nudge } from '$lib/model/balance';
-import { refused } from '$lib/sheet/fields/refused.svelte';
-import type { Positions, Rig } from '$lib/model/rig';
-import { begin, change, type History, redo, settle, undo } from '$lib/keeping/history';
-import { keepSoon, recall } from '$lib/keeping/kept';
-import { holds } from '$lib/keeping/saveOver';
-import { sendsItself, sendsNoMore } from '$lib/keeping/unsent';
-import {
-	type BenchFigures,
-	benchFigures,
-	completePositions,
-	type MountedBody,
-	type SolvedBench,
-	solveWithLooks,
-	tryFigures
-} from './figures';
+import type { KeptDocument } from '$lib/keeping/keptDocument.svelte';
+import type { BenchReference } from '../address';
+import { keptBench } from '../keptBench';
+import { getContext, setContext } from 'svelte';
+import type { BalanceOrder, BenchState, Look, Nudge } from '$lib/supports/gimbal/model';
+import type { Positions, Rig } from './model';
+import { tryFigures } from '$lib/supports/tryFigures';
+import { type BenchFigures, benchFigures, completePositions, type SolvedBench, solveWithLooks } from './figures';
+import type { MountedBody } from '$lib/model/payload';
 import { countedLooks } from './looks';
 import { extensionId, setUpRig } from './setUp';
 
-const restMs = 400;
-const retryMs = 3000;
 const mostNudges = 200;
 
 /** Distributes over the kinds of a look, which plain `Omit` does not. */
@@ -33,50 +23,49 @@ const none: readonly never[] = [];
 /** Rounded up to the next 5 g: less would not do. */
 export const weighableKg = (massKg: number) => Math.ceil(massKg * 200 - 1e-9) / 200;
 
-interface Kept {
-	readonly dirty: boolean;
-	readonly history: History<BenchState>;
-}
-
 /**
- * One payload on one rig: where the slides stand today, what has been moved, and everything worked out from it.
- *
- * Kept in this browser at once and sent a moment later. The last reading wins on the server: a scale says what it says,
- * whoever read it.
+ * One payload on one gimbal: where the slides stand today, what has been moved, and everything worked out from it. The
+ * last reading wins on the server: a scale says what it says, whoever read it.
  */
 export class GimbalBench {
-	#history = $state.raw<History<BenchState>>(begin({ positionsM: {}, nudges: [] }));
-	#dirty = false;
-	readonly #saveNow = () => this.save();
-	#timer: ReturnType<typeof setTimeout> | undefined;
-	/** The rig as its makers made it; {@link rig} is how it is put together today. */
+	readonly document: KeptDocument<BenchState>;
+	/** The gimbal as its makers made it; {@link rig} is how it is put together today. */
 	readonly bareRig: Rig;
 	readonly payloadId: string;
+	readonly payloadVersion: number;
 	readonly bodies: readonly MountedBody[];
 
-	linkLost = $state(false);
-
-	constructor(rig: Rig, payloadId: string, bodies: readonly MountedBody[], saved: BenchState | null) {
+	constructor(
+		rig: Rig,
+		payload: { readonly id: string; readonly version: number },
+		bodies: readonly MountedBody[],
+		saved: BenchState | null
+	) {
 		this.bareRig = rig;
-		this.payloadId = payloadId;
+		this.payloadId = payload.id;
+		this.payloadVersion = payload.version;
 		this.bodies = bodies;
-		this.#history = begin({
+		const state = {
 			...saved,
 			positionsM: completePositions(rig, saved?.positionsM ?? {}),
 			nudges: saved?.nudges ?? []
-		});
+		};
+		this.document = keptBench({ supportId: rig.id, payloadId: payload.id }, state);
 	}
 
+	get reference(): BenchReference {
+		return { kind: 'gimbal', supportId: this.bareRig.id, payloadId: this.payloadId };
+	}
 	get state(): BenchState {
-		return this.#history.present;
+		return this.document.value;
 	}
 	// The parts of the state that the solution hangs on, apart from the readings, so that a drag does not solve anew.
-	readonly #looks = $derived(this.#history.present.looks ?? none);
-	readonly #believeDrawing = $derived(this.#history.present.believeDrawing ?? false);
+	readonly #looks = $derived.by(() => this.document.value.looks ?? none);
+	readonly #believeDrawing = $derived.by(() => this.document.value.believeDrawing ?? false);
 	readonly #counted = $derived(countedLooks({ looks: this.#looks, believeDrawing: this.#believeDrawing }));
-	readonly #order = $derived(this.#history.present.order ?? 'verticalNext');
-	readonly #weights = $derived(this.#history.present.weights ?? none);
-	readonly #alternativeIds = $derived(this.#history.present.alternativeIds ?? none);
+	readonly #order = $derived.by(() => this.document.value.order ?? 'verticalNext');
+	readonly #weights = $derived.by(() => this.document.value.weights ?? none);
+	readonly #alternativeIds = $derived.by(() => this.document.value.alternativeIds ?? none);
 
 	readonly rig: Rig = $derived.by(() =>
 		setUpRig(this.bareRig, { order: this.#order, weights: this.#weights, alternativeIds: this.#alternativeIds })
@@ -89,7 +78,7 @@ export class GimbalBench {
 	readonly figures: BenchFigures | null = $derived.by(() => {
 		const { solved } = this;
 		if (solved === null) return null;
-		return benchFigures(this.rig, this.bodies, this.#history.present.positionsM, solved);
+		return benchFigures(this.rig, this.bodies, this.document.value.positionsM, solved);
 	});
 	/** Everything seen, what is struck out too. */
 	get looks(): readonly Look[] {
@@ -106,43 +95,24 @@ export class GimbalBench {
 		return this.#order;
 	}
 	get waived(): boolean {
-		return this.#history.present.waived ?? false;
-	}
-
-	/** Takes back what this browser kept and the server never confirmed. Call once, in the browser. */
-	restore(): void {
-		sendsItself(this.#saveNow);
-		const kept = recall<Kept>(this.#key);
-		if (kept === null) return;
-		if (kept.dirty) {
-			this.#history = kept.history;
-			this.#touched();
-		} else if (holds(this.state, kept.history.present) && holds(kept.history.present, this.state))
-			this.#history = kept.history;
+		return this.document.value.waived ?? false;
 	}
 
 	get positionsM(): Positions {
-		return this.#history.present.positionsM;
+		return this.document.value.positionsM;
 	}
 	get nudges(): readonly Nudge[] {
-		return this.#history.present.nudges;
+		return this.document.value.nudges;
 	}
-	get canUndo(): boolean {
-		return refused.count > 0 || this.#history.past.length > 0;
-	}
-	get canRedo(): boolean {
-		return this.#history.future.length > 0;
-	}
-
 	/** What the scale reads now, typed or dragged: no nudge, only the truth. */
 	read(slideId: string, positionM: number, about: string): void {
-		const { present } = this.#history;
+		const { value: present } = this.document;
 		this.#change({ ...present, positionsM: { ...present.positionsM, [slideId]: positionM } }, about);
 	}
 
 	/** What a loose axis was seen to do, with the slides where they stand. */
 	look(look: NewLook): void {
-		const { present } = this.#history;
+		const { value: present } = this.document;
 		const seen: Look = { ...look, positionsM: present.positionsM };
 		// Whoever goes on looking takes the looks' word.
 		this.#change({ ...present, looks: [...(present.looks ?? []), seen].slice(-mostNudges), believeDrawing: false });
@@ -150,7 +120,7 @@ export class GimbalBench {
 
 	/** One thing seen counts no more, or counts again; it stays on the roll. */
 	strike(index: number, struck: boolean): void {
-		const { present } = this.#history;
+		const { value: present } = this.document;
 		this.#change({
 			...present,
 			looks: (present.looks ?? []).map((look, each) => (each === index ? { ...look, struck } : look))
@@ -158,19 +128,19 @@ export class GimbalBench {
 	}
 	/** The drawing's word against all that was seen, or the other way round again. */
 	believe(drawing: boolean): void {
-		this.#change({ ...this.#history.present, believeDrawing: drawing });
+		this.#change({ ...this.document.value, believeDrawing: drawing });
 	}
 
 	setOrder(order: BalanceOrder): void {
-		this.#change({ ...this.#history.present, order });
+		this.#change({ ...this.document.value, order });
 	}
 	waive(waived: boolean): void {
-		this.#change({ ...this.#history.present, waived });
+		this.#change({ ...this.document.value, waived });
 	}
 
 	/** Puts a remedy into effect: a weight at its place, another hole, the cradle turned, an extension fitted. */
 	apply(remedy: Remedy): void {
-		const { present } = this.#history;
+		const { value: present } = this.document;
 		if (remedy.kind === 'addMass') {
 			const weight = { placeId: remedy.placeId, massKg: weighableKg(remedy.massKg) };
 			return this.#change({ ...present, weights: [...(present.weights ?? []), weight] });
@@ -181,7 +151,7 @@ export class GimbalBench {
 
 	/** Takes off what a remedy put on. */
 	takeOff(what: { readonly alternativeId: string } | { readonly weight: number }): void {
-		const { present } = this.#history;
+		const { value: present } = this.document;
 		if ('alternativeId' in what)
 			this.#change({
 				...present,
@@ -199,7 +169,7 @@ export class GimbalBench {
 
 	/** A slide has been moved to there. */
 	nudgeTo(slideId: string, toM: number): void {
-		const { present } = this.#history;
+		const { value: present } = this.document;
 		const { positionsM, nudges } = present;
 		const nudge = { slideId, fromM: positionsM[slideId] ?? 0, toM };
 		this.#change({
@@ -211,7 +181,7 @@ export class GimbalBench {
 
 	/** Everything back to mid-travel, with a clean roll. */
 	startOver(): void {
-		const { order } = this.#history.present;
+		const { order } = this.document.value;
 		this.#change({
 			positionsM: completePositions(this.rig, {}),
 			nudges: [],
@@ -219,58 +189,12 @@ export class GimbalBench {
 		});
 	}
 
-	settle(): void {
-		this.#history = settle(this.#history);
-	}
-	undo(): void {
-		if (refused.takeBack() || !this.canUndo) return;
-		this.#history = undo(this.#history);
-		this.#touched();
-	}
-	redo(): void {
-		if (!this.canRedo) return;
-		this.#history = redo(this.#history);
-		this.#touched();
-	}
-
-	async save(): Promise<void> {
-		clearTimeout(this.#timer);
-		if (!this.#dirty) return;
-		const sent = this.#history.present;
-		const outcome = await ask('PUT', `/api/benches/${this.rig.id}/${this.payloadId}`, sent);
-		this.linkLost = !outcome.ok && outcome.away;
-		if (outcome.ok && this.#history.present === sent) {
-			this.#dirty = false;
-			this.#keep();
-		} else if (outcome.ok || outcome.away) this.#later(outcome.ok ? restMs : retryMs);
-	}
-
-	stop(): void {
-		sendsNoMore(this.#saveNow);
-		clearTimeout(this.#timer);
-	}
-
-	get #key(): string {
-		return `bench.${this.rig.id}.${this.payloadId}`;
-	}
-
 	#change(next: BenchState, about: string | null = null): void {
-		this.#history = change(this.#history, next, about);
-		this.#touched();
-	}
-
-	#touched(): void {
-		this.#dirty = true;
-		this.#keep();
-		this.#later(restMs);
-	}
-
-	#keep(): void {
-		keepSoon<Kept>(this.#key, () => ({ dirty: this.#dirty, history: this.#history }));
-	}
-
-	#later(ms: number): void {
-		clearTimeout(this.#timer);
-		this.#timer = setTimeout(() => void this.save(), ms);
+		this.document.set(next, about);
 	}
 }
+
+const context = Symbol('gimbal bench');
+export const shareGimbalBench = (get: () => GimbalBench): void => void setContext(context, get);
+/** The bench that the sheets of one payload on one gimbal share. */
+export const sharedGimbalBench = (): GimbalBench => getContext<() => GimbalBench>(context)();

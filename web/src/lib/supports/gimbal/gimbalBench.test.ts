@@ -6,7 +6,7 @@ import { GimbalBench } from './gimbalBench.svelte';
 const small = rig('Small');
 const wide = payload('wide');
 const newBench = (saved: ConstructorParameters<typeof GimbalBench>[3] = null) =>
-	new GimbalBench(small, wide.id, bodies(wide), saved);
+	new GimbalBench(small, { id: wide.id, version: 1 }, bodies(wide), saved);
 const saved = { status: 200, body: { saved: true } };
 
 beforeEach(() => {
@@ -64,14 +64,14 @@ describe('a gimbal bench', () => {
 		bench.accept();
 		bench.read('plate', 0.03, 'field plate');
 		bench.read('plate', 0.031, 'field plate');
-		bench.settle();
+		bench.document.settle();
 		expect([bench.positionsM.plate, bench.nudges.length]).toEqual([0.031, 1]);
 		expect(bench.figures!.next!.slideId).toBe('plate');
-		bench.undo();
+		bench.document.undo();
 		expect(bench.positionsM.plate).toBeCloseTo(targetsOf(small, wide).plate!, 3);
-		bench.undo();
+		bench.document.undo();
 		expect([bench.positionsM.plate, bench.nudges.length]).toEqual([expect.closeTo(-0.005, 12), 0]);
-		bench.redo();
+		bench.document.redo();
 		expect(bench.nudges).toHaveLength(1);
 	});
 
@@ -82,10 +82,10 @@ describe('a gimbal bench', () => {
 		bench.read('plate', 0.01, 'rule plate');
 		bench.read('plate', 0.012, 'rule plate');
 		await vi.advanceTimersByTimeAsync(500);
-		expect([requests.length, bench.linkLost]).toEqual([1, true]);
+		expect([requests.length, bench.document.linkLost]).toEqual([1, true]);
 		linked = true;
 		await vi.advanceTimersByTimeAsync(3_500);
-		expect(bench.linkLost).toBe(false);
+		expect(bench.document.linkLost).toBe(false);
 		expect(requests.at(-1)!.body.positionsM.plate).toBe(0.012);
 		await vi.advanceTimersByTimeAsync(10_000);
 		expect(requests).toHaveLength(2);
@@ -96,11 +96,11 @@ describe('a gimbal bench', () => {
 		const before = newBench();
 		before.read('crossbar', -0.02, 'rule crossbar');
 		await vi.advanceTimersByTimeAsync(500);
-		before.stop();
+		before.document.stop();
 		const after = newBench();
-		after.restore();
+		after.document.restore();
 		expect(after.positionsM.crossbar).toBe(-0.02);
-		after.stop();
+		after.document.stop();
 	});
 
 	it('starts over with a clean roll, one undo away from where it was', () => {
@@ -110,20 +110,20 @@ describe('a gimbal bench', () => {
 		bench.waive(true);
 		bench.startOver();
 		expect([bench.nudges.length, bench.waived]).toEqual([0, false]);
-		bench.undo();
+		bench.document.undo();
 		expect(bench.nudges).toHaveLength(1);
-		bench.stop();
+		bench.document.stop();
 	});
 
 	it('has no figures for a bare plate', () => {
-		const bare = new GimbalBench(small, 'x', bodies({ ...wide, placements: [] }), null);
+		const bare = new GimbalBench(small, { id: 'x', version: 1 }, bodies({ ...wide, placements: [] }), null);
 		expect(bare.figures).toBeNull();
 	});
 });
 
 describe('what is seen and put on at a bench', () => {
 	const tele = payload('tele');
-	const teleBench = () => new GimbalBench(small, tele.id, bodies(tele), null);
+	const teleBench = () => new GimbalBench(small, { id: tele.id, version: 1 }, bodies(tele), null);
 	it('is one step each, undone and sent with the readings', async () => {
 		const sent = stubServer(() => saved);
 		const bench = newBench();
@@ -133,9 +133,9 @@ describe('what is seen and put on at a bench', () => {
 		expect(bench.rig.geometry.slides[3]!.id).toBe('cradle');
 		await vi.advanceTimersByTimeAsync(1000);
 		expect(sent[sent.length - 1]!.body).toMatchObject({ order: 'verticalLast', looks: [{ observation: 'falls+' }] });
-		bench.undo();
+		bench.document.undo();
 		expect(bench.rig.geometry.slides[1]!.id).toBe('cradle');
-		bench.undo();
+		bench.document.undo();
 		expect(bench.looks).toEqual([]);
 	});
 	it('strikes out one thing seen, keeps it on the roll, and counts it again', () => {
@@ -176,7 +176,7 @@ describe('what is seen and put on at a bench', () => {
 		expect(bench.figures!.solution.balanced).toBe(true);
 		bench.takeOff({ weight: 0 });
 		expect(bench.figures!.solution.balanced).toBe(false);
-		bench.undo();
+		bench.document.undo();
 		expect(bench.figures!.solution.balanced).toBe(true);
 	});
 	it('fits an extension by its slide, and starts over with the chosen order', () => {

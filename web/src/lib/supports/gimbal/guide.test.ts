@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { Look } from '$lib/model/balance';
+import type { Look } from '$lib/supports/gimbal/model';
 import { bodies, payload, rig } from '$lib/testing/scenario';
 import { benchFigures, completePositions, solveWithLooks } from './figures';
 import { guideSteps, spoken } from './guide';

@@ -1,7 +1,7 @@
 import type { BenchFigures } from './figures';
-import type { BenchState } from '$lib/model/balance';
+import type { BenchState } from '$lib/supports/gimbal/model';
 import type { UnitSystem } from '$lib/model/person';
-import type { Rig, RigSlide } from '$lib/model/rig';
+import type { Rig, RigSlide } from './model';
 import { showLength, showTurns, together } from '$lib/sheet/units/display';
 import { moveInWords } from './benchSlip';
 import { printedReading } from './reading';

@@ -1,5 +1,5 @@
 import type { Vec3 } from '@poise/core';
-import type { RigGeometry, RigStroke } from '$lib/model/rig';
+import type { RigGeometry, RigStroke } from './model';
 import { type ArmLengths, armGeometry, type AxisOrder } from './patterns';
 
 /** The order of a rig's axes, outermost first. */

@@ -9,8 +9,8 @@ import {
 	spreadOf,
 	type Vec3
 } from '@poise/core';
-import type { SeenAlong } from '$lib/model/balance';
-import type { Positions, Rig, RigSlide } from '$lib/model/rig';
+import type { SeenAlong } from '$lib/supports/gimbal/model';
+import type { Positions, Rig, RigSlide } from './model';
 
 /** A look measured: the axis's rest from one or both sides and its swing, or a pocket scale at a lever. */
 export type Measured =

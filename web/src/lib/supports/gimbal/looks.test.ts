@@ -1,6 +1,6 @@
 import { axisStates, mountPayload, type Vec3 } from '@poise/core';
 import { describe, expect, it } from 'vitest';
-import type { Look } from '$lib/model/balance';
+import type { Look } from '$lib/supports/gimbal/model';
 import { bodies, payload, rig, targetsOf } from '$lib/testing/scenario';
 import { benchFigures, completePositions, solveWithLooks } from './figures';
 import { lookAt } from './lookAt';

@@ -9,8 +9,8 @@ import {
 	type SeenOffset,
 	type Tried
 } from '@poise/core';
-import type { BenchState, Look } from '$lib/model/balance';
-import type { Positions, Rig, RigSlide } from '$lib/model/rig';
+import type { BenchState, Look } from '$lib/supports/gimbal/model';
+import type { Positions, Rig, RigSlide } from './model';
 
 /** A search for the middle of a holding band by falls and holds, along one slide. */
 export interface Hunt {

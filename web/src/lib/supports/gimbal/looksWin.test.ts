@@ -1,7 +1,7 @@
 import { axisStates, mountPayload, randomBench, seededRandom, type Observation } from '@poise/core';
 import { describe, expect, it } from 'vitest';
-import type { Look } from '$lib/model/balance';
-import type { Rig } from '$lib/model/rig';
+import type { Look } from '$lib/supports/gimbal/model';
+import type { Rig } from './model';
 import { benchFigures, completePositions, solveWithLooks } from './figures';
 
 /** Parts drawn with this doubt that are really three times as far out. */

@@ -1,5 +1,5 @@
 import type { Vec3 } from '@poise/core';
-import type { RigAxis, RigDraft, RigGeometry, RigPart, RigSlide, RigStroke } from '$lib/model/rig';
+import type { RigAxis, RigDraft, RigGeometry, RigPart, RigSlide, RigStroke } from './model';
 
 export const axisOrders = ['pan-roll-tilt', 'pan-tilt-roll', 'two-axis'] as const;
 export type AxisOrder = (typeof axisOrders)[number];

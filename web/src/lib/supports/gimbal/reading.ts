@@ -1,5 +1,5 @@
 import { mFromMm, mmFromM, positionAt, readingAt } from '@poise/core';
-import type { RigSlide } from '$lib/model/rig';
+import type { RigSlide } from './model';
 
 /** A scale shows whole millimetres and a hand reads halves between them. */
 const halfMm = (slide: RigSlide, positionM: number): number => Math.round(mmFromM(readingAt(slide, positionM)) * 2) / 2;

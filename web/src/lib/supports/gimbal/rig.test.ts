@@ -1,7 +1,7 @@
 import { balanceGimbal, mountPayload } from '@poise/core';
 import { describe, expect, it } from 'vitest';
-import type { RigGeometry } from '$lib/model/rig';
-import { brokenReference, rigDraft } from '$lib/server/schemas/rig';
+import type { RigGeometry } from './model';
+import { brokenReference, rigDraft } from './geometry.server';
 import { validated } from '$lib/server/api';
 import { bodies, payload, rig } from '$lib/testing/scenario';
 import { lengthsOf, orderOf, withLength, withOrder } from './lengths';

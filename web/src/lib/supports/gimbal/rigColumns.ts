@@ -1,6 +1,6 @@
 import { mFromMm, mmFromM } from '@poise/core';
 import { between, type Column, positive } from '$lib/sheet/fields/columns';
-import type { RigAxis, RigPart, RigSlide } from '$lib/model/rig';
+import type { RigAxis, RigPart, RigSlide } from './model';
 import type { RigKeeper } from './rigKeeper.svelte';
 
 /** What the scale reads at both ends of the travel, mm, least first. */

@@ -1,4 +1,5 @@
-import type { Rig, RigAxis, RigDraft, RigGeometry, RigPart, RigSlide } from '$lib/model/rig';
+import type { Rig, RigAxis, RigDraft, RigGeometry, RigPart, RigSlide } from './model';
+import { supportGear } from '../address';
 import { editGear } from '$lib/keeping/editGear';
 import type { KeptDocument } from '$lib/keeping/keptDocument.svelte';
 
@@ -9,7 +10,7 @@ export class RigKeeper {
 
 	constructor(rig: Rig) {
 		this.id = rig.id;
-		this.document = editGear<RigDraft>('rig', rig);
+		this.document = editGear<RigDraft>(supportGear('gimbal'), rig);
 	}
 
 	get draft(): RigDraft {

@@ -1,6 +1,6 @@
 import type { Vec3 } from '@poise/core';
 import { cornersM, type StandingPart } from '$lib/model/payload';
-import type { Positions, Rig, RigStroke } from '$lib/model/rig';
+import type { Positions, Rig, RigStroke } from './model';
 
 const plus = (a: Vec3, b: Vec3): Vec3 => [a[0] + b[0], a[1] + b[1], a[2] + b[2]];
 

@@ -1,6 +1,6 @@
 import type { Vec3 } from '@poise/core';
-import type { BalanceOrder, BenchState } from '$lib/model/balance';
-import type { Rig, RigAlternative, RigGeometry, RigSlide, RigStroke } from '$lib/model/rig';
+import type { BalanceOrder, BenchState } from '$lib/supports/gimbal/model';
+import type { Rig, RigAlternative, RigGeometry, RigSlide, RigStroke } from './model';
 
 type SetUp = Pick<BenchState, 'order' | 'alternativeIds' | 'weights'>;
 

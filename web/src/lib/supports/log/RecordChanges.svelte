@@ -5,7 +5,7 @@
 	import { printedReading } from '$lib/supports/gimbal/reading';
 	import QuantityField from '$lib/sheet/fields/QuantityField.svelte';
 	import type { BalanceChange } from '$lib/model/balance';
-	import type { Positions, RigSlide } from '$lib/model/rig';
+	import type { Positions, RigSlide } from '$lib/supports/gimbal/model';
 	import { when } from '$lib/sheet/when';
 
 	/** What was changed about this line since, and the way to change it: nothing is deleted. */

@@ -14,7 +14,7 @@
 	interface Props {
 		record: {
 			readonly payloadName: string;
-			readonly rigName: string;
+			readonly supportName: string;
 			readonly personName: string;
 			readonly loggedAt: string;
 			readonly id: string;
@@ -24,7 +24,8 @@
 			readonly note: string;
 			readonly slips: readonly (readonly string[])[];
 		};
-		kind: 'sled' | 'crane';
+		/** What one is called. */
+		kind: string;
 		changes: readonly BalanceChange[];
 		/** Whether the support is still there. */
 		there: boolean;
@@ -37,6 +38,8 @@
 		onsetup: () => Promise<string>;
 		drawing: Snippet<[width: number, height: number]>;
 		rows?: Snippet | undefined;
+		/** What is done with everything to have it as it was logged. */
+		verb?: string;
 	}
 	let {
 		record,
@@ -49,7 +52,8 @@
 		facts,
 		onsetup,
 		drawing,
-		rows = undefined
+		rows = undefined,
+		verb = 'Set'
 	}: Props = $props();
 	let width = $state(770);
 	let height = $state(440);
@@ -62,7 +66,7 @@
 	<section class="work" aria-label="Logged {kind} balance">
 		<div class="title">
 			<h1>{record.payloadName}</h1>
-			<span class="quiet">on {record.rigName}</span>
+			<span class="quiet">on {record.supportName}</span>
 			<button type="button" class="print" onclick={() => window.print()}>Print</button>
 		</div>
 		<div class="drawing" bind:clientWidth={width} bind:clientHeight={height}>{@render drawing(width, height)}</div>
@@ -76,7 +80,7 @@
 		<Slip heading="Logged {when(record.loggedAt)} by {record.personName}">
 			{#snippet answer()}
 				{#if lines === null}Choose a payload to <strong>compare</strong>
-				{:else if lines.length === 0}{kind === 'crane' ? 'Hang' : 'Set'} everything <strong>as logged</strong>
+				{:else if lines.length === 0}{verb} everything <strong>as logged</strong>
 				{:else}From this setting, <strong>{lines.length} {lines.length === 1 ? 'move' : 'moves'}</strong>{/if}
 			{/snippet}
 			<p class="quiet">

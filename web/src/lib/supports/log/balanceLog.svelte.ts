@@ -10,7 +10,6 @@ export class BalanceLog<Standing> {
 	note = $state('');
 	logging = $state(false);
 	trouble = $state('');
-	readonly #path: string;
 	readonly #standing: () => Standing;
 	readonly #save: () => Promise<void>;
 	#logged = $state.raw<{ readonly href: string; readonly time: string; readonly of: Standing } | null>(null);
@@ -18,8 +17,7 @@ export class BalanceLog<Standing> {
 	#attempt: { readonly id: string; readonly of: Standing } | null = null;
 
 	/** `standing` is what makes a setting another one, by identity; `save` sends what is not saved yet. */
-	constructor(path: string, standing: () => Standing, save: () => Promise<void>) {
-		this.#path = path;
+	constructor(standing: () => Standing, save: () => Promise<void>) {
 		this.#standing = standing;
 		this.#save = save;
 	}
@@ -36,7 +34,7 @@ export class BalanceLog<Standing> {
 		this.trouble = '';
 		await this.#save();
 		const body = { id: this.#attempt.id, note: this.note.trim(), ...entry(of) };
-		const outcome = await ask<{ readonly id: string; readonly loggedAt: string }>('POST', this.#path, body);
+		const outcome = await ask<{ readonly id: string; readonly loggedAt: string }>('POST', '/api/balances', body);
 		this.logging = false;
 		if (!outcome.ok) {
 			this.trouble =

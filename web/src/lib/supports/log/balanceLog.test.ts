@@ -22,7 +22,6 @@ describe('logging a balance', () => {
 		const state = { now: { trim: 1 } };
 		const order: string[] = [];
 		const log = new BalanceLog(
-			'/api/crane-balances',
 			() => state.now,
 			async () => void order.push('saved')
 		);
@@ -37,7 +36,7 @@ describe('logging a balance', () => {
 		log.note = '  Held by Joss. ';
 		await log.log(({ trim }) => ({ trim }));
 		expect(order).toEqual(['saved', 'sent']);
-		expect(sent[0]).toMatchObject({ path: '/api/crane-balances', body: { note: 'Held by Joss.', trim: 1 } });
+		expect(sent[0]).toMatchObject({ path: '/api/balances', body: { note: 'Held by Joss.', trim: 1 } });
 		expect(log.logged).toMatchObject({ href: '/logbook/entry' });
 		expect(log.logging).toBe(false);
 	});
@@ -77,17 +76,17 @@ describe('logging a balance', () => {
 
 describe('setting a bench up from the logbook', () => {
 	it('puts it, forgets what this browser kept of it, and goes there', async () => {
-		stored.set('poise.craneBench.c.p', '{}');
+		stored.set('poise.bench.c.p', '{}');
 		const sent = stubServer(() => ({ status: 200, body: null }));
-		expect(await setBench('crane', 'c', 'p', { choice: 0 })).toBe('');
-		expect(sent[0]).toMatchObject({ method: 'PUT', path: '/api/crane-benches/c/p', body: { choice: 0 } });
-		expect([...stored.keys()].filter((key) => key.includes('craneBench.c.p'))).toEqual([]);
+		expect(await setBench({ kind: 'crane', supportId: 'c', payloadId: 'p' }, { choice: 0 })).toBe('');
+		expect(sent[0]).toMatchObject({ method: 'PUT', path: '/api/benches/c/p', body: { choice: 0 } });
+		expect([...stored.keys()].filter((key) => key.includes('bench.c.p'))).toEqual([]);
 		expect(gone).toEqual(['/balance/crane/c/p']);
 	});
 	it('stays, keeps everything and says why when it is refused', async () => {
-		stored.set('poise.craneBench.c.p', '{}');
+		stored.set('poise.bench.c.p', '{}');
 		stubServer(() => ({ status: 404, body: { error: { code: 'notFound', message: 'That crane is gone.' } } }));
-		expect(await setBench('crane', 'c', 'p', {})).toBe('That crane is gone.');
+		expect(await setBench({ kind: 'crane', supportId: 'c', payloadId: 'p' }, {})).toBe('That crane is gone.');
 		expect(gone).toEqual([]);
 		expect(stored.size).toBe(1);
 	});

@@ -6,7 +6,7 @@
 	import QuantityField from '$lib/sheet/fields/QuantityField.svelte';
 	import { when } from '$lib/sheet/when';
 	import type { Person } from '$lib/model/person';
-	import type { LoggedSledEntry, SledEntry, SledRig, WornSetup } from '$lib/model/sled';
+	import type { LoggedSledEntry, SledEntry, SledRig, WornSetup } from './model';
 	import Slip from '$lib/sheet/slip/Slip.svelte';
 	import { forget, keep, recall } from '$lib/keeping/kept';
 	import { showMass, together, unbroken } from '$lib/sheet/units/display';
@@ -28,25 +28,27 @@
 	import { keptWorn } from './worn.svelte';
 
 	interface Props {
-		person: Person;
-		worn: WornSetup | null;
-		entries: readonly LoggedSledEntry[];
+		data: {
+			readonly person: Person;
+			readonly worn: WornSetup | null;
+			readonly entries: readonly LoggedSledEntry[];
+		};
 	}
-	let { person, worn, entries: loaded }: Props = $props();
+	let { data }: Props = $props();
+	// Another person mounts a new sheet.
+	// svelte-ignore state_referenced_locally
+	const { person, worn, entries: loaded } = data;
 	const bench = sharedSledBench();
 	const figures = $derived(bench.figures as SledFigures);
 	const arm = $derived(bench.sled.geometry.arm);
 	const units = $derived(bench.units);
 	// The page mounts this sheet anew for another person or sled.
-	// svelte-ignore state_referenced_locally
 	const wearing = keptWorn(bench.sled.id, person.id, worn);
-	// svelte-ignore state_referenced_locally
 	let entries = $state.raw(loaded);
 	let trouble = $state('');
 	let now = $state(new Date());
 	/** When the vest went on; null: it is off. Kept over a reload. */
 	let wornSince = $state<number | null>(null);
-	// svelte-ignore state_referenced_locally
 	const spellKey = `vest.${bench.sled.id}.${person.id}`;
 	onMount(() => {
 		wearing.restore();
@@ -78,7 +80,7 @@
 	let attempt: { readonly id: string; readonly entry: SledEntry } | null = null;
 	async function add(entry: SledEntry): Promise<boolean> {
 		if (attempt === null || JSON.stringify(attempt.entry) !== JSON.stringify(entry)) attempt = { id: newId(), entry };
-		const outcome = await ask<LoggedSledEntry[]>('POST', `/api/sleds/${bench.sled.id}/entries`, {
+		const outcome = await ask<LoggedSledEntry[]>('POST', `/api/supports/sled/${bench.sled.id}/entries`, {
 			...entry,
 			id: attempt.id
 		});
@@ -114,7 +116,7 @@
 		const sections = geometry.arm.sections.map((section) =>
 			section.id === id ? withKnownPoint(section, loadKg, settingOf(id)) : section
 		);
-		const outcome = await ask<SledRig>('PUT', `/api/sleds/${bench.sled.id}`, {
+		const outcome = await ask<SledRig>('PUT', `/api/supports/sled/${bench.sled.id}`, {
 			name,
 			leastPayloadKg,
 			greatestPayloadKg,

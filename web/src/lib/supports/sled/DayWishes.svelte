@@ -1,6 +1,6 @@
 <script lang="ts">
 	import QuantityField from '$lib/sheet/fields/QuantityField.svelte';
-	import { sledShots } from '$lib/model/sled';
+	import { sledShots } from './model';
 	import { dropAdvice, shotAdvice } from './advice';
 	import type { SledBench } from './sledBench.svelte';
 

@@ -17,9 +17,12 @@
 	import ThumbPractice from './ThumbPractice.svelte';
 
 	interface Props {
-		person: Person;
+		data: {
+			readonly person: Person;
+		};
 	}
-	let { person }: Props = $props();
+	let { data }: Props = $props();
+	const { person } = $derived(data);
 	const bench = sharedSledBench();
 	const units = $derived(bench.units);
 	const height = $derived(axisOf('length', units));

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import QuantityField from '$lib/sheet/fields/QuantityField.svelte';
 	import type { UnitSystem } from '$lib/model/person';
-	import { type SledItem, sledItemKinds, type Travel } from '$lib/model/sled';
+	import { type SledItem, sledItemKinds, type Travel } from './model';
 	import { type Mounting, mounted, mountingOf } from './shape';
 
 	/** Everything about one thing on the post, in figures. */

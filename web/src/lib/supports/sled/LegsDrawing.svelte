@@ -1,6 +1,6 @@
 <script lang="ts">
 	import type { UnitSystem } from '$lib/model/person';
-	import type { SledGeometry, SledSetting, WornSetup } from '$lib/model/sled';
+	import type { SledGeometry, SledSetting, WornSetup } from './model';
 	import { showMove, together } from '$lib/sheet/units/display';
 	import type { Legs } from './carry';
 	import { postLengthM } from './standing';

@@ -3,7 +3,7 @@
 	import Chart from '$lib/sheet/drawing/Chart.svelte';
 	import QuantityField from '$lib/sheet/fields/QuantityField.svelte';
 	import type { Person } from '$lib/model/person';
-	import type { WornSetup } from '$lib/model/sled';
+	import type { WornSetup } from './model';
 	import Slip from '$lib/sheet/slip/Slip.svelte';
 	import { axisOf, showDistance, showInertia, showMove, together, unbroken } from '$lib/sheet/units/display';
 	import Vial from '$lib/sheet/vial/Vial.svelte';
@@ -17,16 +17,20 @@
 	import { keptWorn } from './worn.svelte';
 
 	interface Props {
-		person: Person;
-		worn: WornSetup | null;
+		data: {
+			readonly person: Person;
+			readonly worn: WornSetup | null;
+		};
 	}
-	let { person, worn }: Props = $props();
+	let { data }: Props = $props();
+	// Another person mounts a new sheet.
+	// svelte-ignore state_referenced_locally
+	const { person, worn } = data;
 	const bench = sharedSledBench();
 	const geometry = $derived(bench.sled.geometry);
 	const units = $derived(bench.units);
 	const figures = $derived(bench.figures as SledFigures);
 	// The page mounts this sheet anew for another person or sled.
-	// svelte-ignore state_referenced_locally
 	const wearing = keptWorn(bench.sled.id, person.id, worn);
 	onMount(() => {
 		wearing.restore();

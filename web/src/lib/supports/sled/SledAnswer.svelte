@@ -1,7 +1,7 @@
 <script lang="ts">
 	import type { BalanceLog } from '$lib/supports/log/balanceLog.svelte';
 	import LogBalance from '$lib/supports/log/LogBalance.svelte';
-	import type { SledBenchState } from '$lib/model/sled';
+	import type { SledBenchState } from './model';
 	import Slip from '$lib/sheet/slip/Slip.svelte';
 	import { inUnits, unbroken } from '$lib/sheet/units/display';
 	import Vial from '$lib/sheet/vial/Vial.svelte';

@@ -26,14 +26,13 @@
 	let height = $state(440);
 	let selectedId = $state<string | null>(null);
 	const log = new BalanceLog(
-		'/api/sled-balances',
 		() => bench.state,
 		() => bench.document.save()
 	);
 	const logIt = () =>
 		log.log((state) => ({
 			payloadId: bench.payloadId,
-			sledId: bench.sled.id,
+			supportId: bench.sled.id,
 			payloadVersion: bench.payloadVersion,
 			state
 		}));

@@ -15,7 +15,7 @@
 	import StandingGlyph from '$lib/sheet/drawing/StandingGlyph.svelte';
 	import { cornersM, middleM, type StandingPart } from '$lib/model/payload';
 	import type { UnitSystem } from '$lib/model/person';
-	import type { SledGeometry, SledItem, SledSetting } from '$lib/model/sled';
+	import type { SledGeometry, SledItem, SledSetting } from './model';
 	import { showLength, showMove, together } from '$lib/sheet/units/display';
 	import { layOutSled, sledBounds } from './drawing';
 	import SledItemGlyph from './SledItemGlyph.svelte';

@@ -4,11 +4,12 @@
 	import type { Part } from '$lib/model/part';
 	import { mountedBodies, type Payload, standingParts } from '$lib/model/payload';
 	import type { Person } from '$lib/model/person';
-	import { carriedOn } from '$lib/stations/payload/carried';
-	import { type SledDraft, type SledGeometry, sledItemKinds, type SledRig, type Travel } from '$lib/model/sled';
-	import { tryFigures } from '$lib/supports/gimbal/figures';
+	import { carriedOn } from '$lib/supports/carried';
+	import { type SledDraft, type SledGeometry, sledItemKinds, type SledRig, type Travel } from './model';
+	import { tryFigures } from '$lib/supports/tryFigures';
 	import { sledReport } from '@poise/core';
 	import { editGear } from '$lib/keeping/editGear';
+	import { benchPath, editorLinks, supportGear } from '../address';
 	import GearFrame from '$lib/shell/GearFrame.svelte';
 	import { showMass, together } from '$lib/sheet/units/display';
 	import ItemFields from './ItemFields.svelte';
@@ -19,7 +20,7 @@
 
 	interface Props {
 		data: {
-			readonly sled: SledRig;
+			readonly support: SledRig;
 			readonly payloads: readonly Payload[];
 			readonly shelf: readonly Part[];
 			readonly person: Person;
@@ -28,9 +29,9 @@
 	let { data }: Props = $props();
 	// The page mounts a new editor for another sled.
 	// svelte-ignore state_referenced_locally
-	const { id } = data.sled;
+	const { id } = data.support;
 	// svelte-ignore state_referenced_locally
-	const kept = editGear<SledDraft>('sled', data.sled);
+	const kept = editGear<SledDraft>(supportGear('sled'), data.support);
 
 	const units = $derived(data.person.units);
 	const draft = $derived(kept.value);
@@ -85,10 +86,15 @@
 </script>
 
 <GearFrame
-	kind="sled"
+	place={supportGear('sled')}
 	{id}
 	document={kept}
-	links={shown === undefined ? [] : [{ href: `/balance/sled/${id}/${shown.id}`, words: 'Bench' }]}
+	links={[
+		...editorLinks('sled', id),
+		...(shown === undefined
+			? []
+			: [{ href: benchPath({ kind: 'sled', supportId: id, payloadId: shown.id }), words: 'Bench' }])
+	]}
 	{wrong}
 	goesToo="its benches, thread counts and vest log"
 >

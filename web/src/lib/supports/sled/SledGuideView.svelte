@@ -12,9 +12,12 @@
 	import { gimbalTravel } from './standing';
 
 	interface Props {
-		checksOpen: number;
+		data: {
+			readonly checksOpen: number;
+		};
 	}
-	let { checksOpen }: Props = $props();
+	let { data }: Props = $props();
+	const { checksOpen } = $derived(data);
 	const bench = sharedSledBench();
 	const figures = $derived(bench.figures as SledFigures);
 	const slip = $derived(bench.slip as SledSlip);

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import type { View } from '$lib/sheet/drawing/projection';
-	import type { SledItem } from '$lib/model/sled';
+	import type { SledItem } from './model';
 
 	/** One thing on the post, drawn about its middle: a hatched box, and the finer lines that tell what it is. */
 	interface Props {

@@ -1,17 +1,19 @@
 <script lang="ts">
 	import { sledReport } from '@poise/core';
-	import { tryFigures } from '$lib/supports/gimbal/figures';
-	import type { BalanceChange, SledRecord } from '$lib/model/balance';
+	import { tryFigures } from '$lib/supports/tryFigures';
+	import type { BalanceChange } from '$lib/model/balance';
+	import type { SledRecord } from '$lib/supports/sled/model';
 	import type { Part } from '$lib/model/part';
 	import { mountedBodies, type Payload } from '$lib/model/payload';
 	import type { Person } from '$lib/model/person';
-	import type { SledBenchState, SledRig } from '$lib/model/sled';
+	import type { SledBenchState, SledRig } from './model';
 	import SledDrawing from './SledDrawing.svelte';
 	import { degrees, lineInWords, linesBetween, seconds } from './slip';
 	import { itemAt, settledOn, sledOf } from './standing';
 	import { usualMovers } from './state';
 	import { showInertia, showMass, showMove, together } from '$lib/sheet/units/display';
-	import { benchSetUp, sledRecordParts, sledThenToNow } from './sledCompare';
+	import { benchSetUp, sledThenToNow } from './sledCompare';
+	import { recordParts } from '$lib/supports/log/twoUp';
 	import RecordFrame from '$lib/supports/log/RecordFrame.svelte';
 	import { setBench } from '$lib/supports/log/setBench';
 
@@ -20,7 +22,7 @@
 			readonly record: SledRecord;
 			readonly changes: readonly BalanceChange[];
 			/** As it is today; null: deleted since. */
-			readonly sled: SledRig | null;
+			readonly support: SledRig | null;
 			readonly present: Payload | null;
 			readonly bench: SledBenchState | null;
 			readonly shelf: readonly Part[];
@@ -31,11 +33,11 @@
 	let { data }: Props = $props();
 	const units = $derived(data.person.units);
 	const record = $derived(data.record);
-	const parts = $derived(sledRecordParts(record));
-	const sled = $derived(data.sled ?? record.sled);
+	const parts = $derived(recordParts(record));
+	const sled = $derived(data.support ?? record.support);
 	const logged = $derived(settledOn(sled.geometry, record.setting));
 	const report = $derived(
-		tryFigures(() => sledReport({ sled: sledOf(record.sled.geometry, record.setting, mountedBodies(parts)) }))
+		tryFigures(() => sledReport({ sled: sledOf(record.support.geometry, record.setting, mountedBodies(parts)) }))
 	);
 	const target = $derived.by(() => {
 		const { present, shelf, bench } = data;
@@ -71,12 +73,12 @@
 	]);
 
 	async function setUp(): Promise<string> {
-		if (data.sled === null || data.present === null || target === null) return '';
-		const state = benchSetUp(data.sled, data.bench, record, target, [
+		if (data.support === null || data.present === null || target === null) return '';
+		const state = benchSetUp(data.support, data.bench, record, target, [
 			'From the logbook',
 			...(lines ?? []).map(lineInWords)
 		]);
-		return setBench('sled', data.sled.id, data.present.id, state);
+		return setBench({ kind: 'sled', supportId: data.support.id, payloadId: data.present.id }, state);
 	}
 </script>
 
@@ -84,7 +86,7 @@
 	{record}
 	kind="sled"
 	changes={data.changes}
-	there={data.sled !== null}
+	there={data.support !== null}
 	presentId={data.present?.id ?? null}
 	payloads={data.payloads}
 	{lines}
@@ -93,14 +95,14 @@
 >
 	{#snippet drawing(width, height)}
 		<SledDrawing
-			geometry={record.sled.geometry}
+			geometry={record.support.geometry}
 			setting={record.setting}
 			{parts}
 			{report}
 			{units}
 			{width}
 			{height}
-			target={data.sled === null ? null : target}
+			target={data.support === null ? null : target}
 		/>
 	{/snippet}
 	{#snippet rows()}

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { SledSeen } from '$lib/model/sled';
+	import type { SledSeen } from './model';
 	import Beside from '$lib/sheet/slip/Beside.svelte';
 	import { seenBeside } from './seen';
 	import type { SledBench } from './sledBench.svelte';

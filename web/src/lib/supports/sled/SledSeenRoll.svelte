@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { SledSeen } from '$lib/model/sled';
+	import type { SledSeen } from './model';
 	import SeenList from '$lib/sheet/slip/SeenList.svelte';
 	import { seenInWords } from './seen';
 	import type { SledBench } from './sledBench.svelte';

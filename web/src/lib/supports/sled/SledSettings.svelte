@@ -1,7 +1,7 @@
 <script lang="ts">
 	import QuantityField from '$lib/sheet/fields/QuantityField.svelte';
 	import type { UnitSystem } from '$lib/model/person';
-	import type { ItemSetting, Travel } from '$lib/model/sled';
+	import type { ItemSetting, Travel } from './model';
 	import { showLength, together } from '$lib/sheet/units/display';
 	import type { SledBench } from './sledBench.svelte';
 	import { gimbalTravel, itemAt, swingRad } from './standing';

@@ -2,9 +2,9 @@
 	import '$lib/shell/sheet.css';
 	import type { Part } from '$lib/model/part';
 	import type { Payload } from '$lib/model/payload';
-	import AlsoWith from '$lib/stations/payload/AlsoWith.svelte';
-	import SwapPdf from '$lib/stations/payload/SwapPdf.svelte';
-	import { familyOf } from '$lib/stations/payload/family';
+	import AlsoWith from '$lib/supports/swap/AlsoWith.svelte';
+	import SwapPdf from '$lib/supports/swap/SwapPdf.svelte';
+	import { familyOf } from '$lib/supports/swap/family';
 	import { showMass, showMove, together } from '$lib/sheet/units/display';
 	import { SvelteSet } from 'svelte/reactivity';
 	import type { SledFigures } from './figures';
@@ -48,7 +48,7 @@
 	<div class="row screen">
 		<AlsoWith legend="Also with" choices={others} ticked={added} />
 		<SwapPdf
-			href="/api/swap-sheet/sled/{sled.id}/{data.payload.id}"
+			href="/api/prints/swap/{sled.id}/{data.payload.id}"
 			also={[...added]}
 			before={() => bench.document.save()}
 		/>

@@ -1,5 +1,5 @@
 import { radFromDeg } from '@poise/core';
-import { type SledShot } from '$lib/model/sled';
+import { type SledShot } from './model';
 
 interface ShotAdvice {
 	readonly words: string;

@@ -1,5 +1,5 @@
 import { legClearance, type LegClearance, type ReachPoint, reachTrade, type Sled, sledReport } from '@poise/core';
-import type { SledGeometry, SledItem, SledSetting, WornSetup } from '$lib/model/sled';
+import type { SledGeometry, SledItem, SledSetting, WornSetup } from './model';
 import { cameraId, cornersOf, gimbalTravel, itemAt, plateMove, rangesFrom } from './standing';
 
 /** What can be carried further out. */

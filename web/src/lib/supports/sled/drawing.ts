@@ -8,7 +8,7 @@ import {
 	type View,
 	type ViewPlace
 } from '$lib/sheet/drawing/projection';
-import type { SledGeometry, SledSetting } from '$lib/model/sled';
+import type { SledGeometry, SledSetting } from './model';
 import { cornersOf, postLengthM } from './standing';
 
 /** What a drawing of the sled must hold: everything on it, and room for it to be pulled about. */

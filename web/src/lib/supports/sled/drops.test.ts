@@ -1,6 +1,6 @@
 import { sledReport } from '@poise/core';
 import { describe, expect, it } from 'vitest';
-import type { SledSeen } from '$lib/model/sled';
+import type { SledSeen } from './model';
 import { bodies, payload } from '$lib/testing/scenario';
 import { benchState, sled } from '$lib/testing/sled';
 import { dropCurve, dropPerMm, dropPlan, ownInertia, thumbFrom, timedDrops, trueInertia } from './drops';

@@ -10,7 +10,7 @@ import {
 	spreadOf
 } from '@poise/core';
 import type { Thumb } from '$lib/model/person';
-import type { SledGeometry, SledSeen, SledSetting } from '$lib/model/sled';
+import type { SledGeometry, SledSeen, SledSetting } from './model';
 import { dropBandS } from './figures';
 import { gimbalTravel } from './standing';
 

@@ -1,6 +1,6 @@
 import { sledReport } from '@poise/core';
 import { describe, expect, it } from 'vitest';
-import type { SledBenchState, SledSeen } from '$lib/model/sled';
+import type { SledBenchState, SledSeen } from './model';
 import { dropAdvice, leanToleranceRad } from './advice';
 import { estimateFromSeen, type MountedBody, sledFigures } from './figures';
 import { sledFromPattern, sledPatterns } from './patterns';

@@ -16,7 +16,7 @@ import {
 	type SledReport,
 	type Vec3
 } from '@poise/core';
-import type { SledBenchState, SledGeometry, SledItem, SledSeen, SledSetting } from '$lib/model/sled';
+import type { SledBenchState, SledGeometry, SledItem, SledSeen, SledSetting } from './model';
 import { leanToleranceRad } from './advice';
 import { cameraId, gimbalTravel, rangesFrom, sledOf } from './standing';
 

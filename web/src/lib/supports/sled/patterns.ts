@@ -1,5 +1,5 @@
 import type { Vec3 } from '@poise/core';
-import type { SledDraft, SledGeometry, SledItem, Travel } from '$lib/model/sled';
+import type { SledDraft, SledGeometry, SledItem, Travel } from './model';
 
 /** A generic sled to start from; every figure is then the crew's to change. */
 export interface SledPattern {

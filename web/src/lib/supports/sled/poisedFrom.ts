@@ -1,5 +1,5 @@
 import type { SledEstimate } from '@poise/core';
-import type { SledBenchState, SledRig } from '$lib/model/sled';
+import type { SledBenchState, SledRig } from './model';
 import { type MountedBody, sledFigures } from './figures';
 import { lineInWords, sledSlip } from './slip';
 

@@ -1,6 +1,6 @@
 import { combineBodies } from '@poise/core';
 import type { UnitSystem } from '$lib/model/person';
-import type { SledBenchState, SledRig } from '$lib/model/sled';
+import type { SledBenchState, SledRig } from './model';
 import { showMass, showMove, together } from '$lib/sheet/units/display';
 import { dropPlan } from './drops';
 import { type MountedBody, type SledFigures, weightMover } from './figures';

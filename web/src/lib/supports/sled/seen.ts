@@ -1,5 +1,5 @@
 import { correctSled, type Sled, type SledEstimate, sledReport, steadyLean } from '@poise/core';
-import type { SledGeometry, SledSeen } from '$lib/model/sled';
+import type { SledGeometry, SledSeen } from './model';
 import type { MountedBody } from './figures';
 import { degrees, seconds } from './slip';
 import { cameraId, sledOf } from './standing';

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { sledDraft } from '$lib/server/schemas/sled';
-import { sledItemKinds } from '$lib/model/sled';
+import { sledDraft } from './schemas.server';
+import { sledItemKinds } from './model';
 import { benchState, sled } from '$lib/testing/sled';
 import {
 	mounted,

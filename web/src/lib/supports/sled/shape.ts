@@ -1,4 +1,4 @@
-import type { SledDraft, SledGeometry, SledItem, SledItemKind, SledSetting, Travel } from '$lib/model/sled';
+import type { SledDraft, SledGeometry, SledItem, SledItemKind, SledSetting, Travel } from './model';
 import { dockedSetting, itemAt, postLengthM } from './standing';
 
 /** A sled whose parts were pulled about in its drawing: what a pull means for the sled itself. */

@@ -1,17 +1,10 @@
 import type { SledPlane } from '@poise/core';
-import { ask } from '$lib/keeping/ask';
-import { tryFigures } from '$lib/supports/gimbal/figures';
+import { tryFigures } from '$lib/supports/tryFigures';
 import type { UnitSystem } from '$lib/model/person';
-import type {
-	ItemSetting,
-	SledBenchState,
-	SledRig,
-	SledSeen,
-	SledSetting,
-	SledShot,
-	SledTiming
-} from '$lib/model/sled';
-import { KeptDocument } from '$lib/keeping/keptDocument.svelte';
+import type { ItemSetting, SledBenchState, SledRig, SledSeen, SledSetting, SledShot, SledTiming } from './model';
+import type { KeptDocument } from '$lib/keeping/keptDocument.svelte';
+import type { BenchReference } from '../address';
+import { keptBench } from '../keptBench';
 import { getContext, setContext } from 'svelte';
 import { countedSeen, estimateFromSeen, type MountedBody, settable, type SledFigures, sledFigures } from './figures';
 import { lineInWords, sledSlip, type SledSlip } from './slip';
@@ -49,13 +42,15 @@ export class SledBench {
 		this.payloadVersion = payload.version;
 		this.bodies = bodies;
 		const state = saved ?? freshSledState(sled);
-		this.document = new KeptDocument(
-			`sledBench.${sled.id}.${payload.id}`,
-			{ ...state, setting: settledOn(sled.geometry, state.setting) },
-			(value) => ask('PUT', `/api/sled-benches/${sled.id}/${payload.id}`, value)
+		this.document = keptBench(
+			{ supportId: sled.id, payloadId: payload.id },
+			{ ...state, setting: settledOn(sled.geometry, state.setting) }
 		);
 	}
 
+	get reference(): BenchReference {
+		return { kind: 'sled', supportId: this.sled.id, payloadId: this.payloadId };
+	}
 	get state(): SledBenchState {
 		return this.document.value;
 	}

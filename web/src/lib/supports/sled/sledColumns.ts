@@ -1,5 +1,5 @@
 import { between, type Column, positive } from '$lib/sheet/fields/columns';
-import type { PostSection, SledGeometry, SledPlace } from '$lib/model/sled';
+import type { PostSection, SledGeometry, SledPlace } from './model';
 import type { Quantity } from '$lib/sheet/units/display';
 
 type Set = (next: SledGeometry, about: string | null) => void;

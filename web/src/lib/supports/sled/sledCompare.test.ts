@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest';
-import type { SledRecord } from '$lib/model/balance';
+import type { SledRecord } from '$lib/supports/sled/model';
 import { sledFigures } from './figures';
 import { poisedFrom } from './poisedFrom';
 import { linesBetween } from './slip';
 import { bodies, payload, shelf } from '$lib/testing/scenario';
 import { benchState, sled } from '$lib/testing/sled';
-import { benchSetUp, sledThenToNow, sledTwoUp } from './sledCompare';
+import { benchSetUp, sledThenToNow, twoUp } from './sledCompare';
 
 const light = sled('light');
 
@@ -18,11 +18,9 @@ function logged(word: string, moved: { readonly fineForeM?: number } = {}): Sled
 		id: word,
 		kind: 'sled',
 		payloadId: of.id,
-		rigId: null,
-		sledId: light.id,
-		craneId: null,
+		supportId: light.id,
 		payloadName: of.name,
-		rigName: light.name,
+		supportName: light.name,
 		payloadMassKg: payloadKg,
 		placed,
 		poised,
@@ -31,7 +29,7 @@ function logged(word: string, moved: { readonly fineForeM?: number } = {}): Sled
 		personName: 'Joss Averley',
 		loggedAt: '2026-01-02T00:00:00.000Z',
 		snapshot: { payload: of, parts: shelf },
-		sled: light,
+		support: light,
 		setting,
 		dropTimeS: 2.5,
 		figures: {
@@ -82,7 +80,7 @@ describe('from a logged sled balance to today', () => {
 
 describe('two sled balances side by side', () => {
 	it('differ by what was moved and what was mounted', () => {
-		const { lines, onlyA, onlyB } = sledTwoUp(logged('wide'), logged('monitor'));
+		const { lines, onlyA, onlyB } = twoUp(logged('wide'), logged('monitor'));
 		const line = (label: string) => lines.find((each) => each.label === label)!;
 		expect(line('Mass on the plate').b! - line('Mass on the plate').a!).toBeCloseTo(130, 6);
 		expect(line('Mass on the gimbal').b! - line('Mass on the gimbal').a!).toBeCloseTo(130, 6);
@@ -93,8 +91,8 @@ describe('two sled balances side by side', () => {
 	});
 	it('are the same as themselves, and a slide only one has stays empty on the other', () => {
 		const one = logged('wide');
-		for (const { a, b } of sledTwoUp(one, one).lines) expect(b).toBe(a);
-		const other = { ...one, sled: { ...light, geometry: { ...light.geometry, items: [] } } };
-		expect(sledTwoUp(one, other).lines.find(({ label }) => label === 'Battery, forward')).toMatchObject({ b: null });
+		for (const { a, b } of twoUp(one, one).lines) expect(b).toBe(a);
+		const other = { ...one, support: { ...light, geometry: { ...light.geometry, items: [] } } };
+		expect(twoUp(one, other).lines.find(({ label }) => label === 'Battery, forward')).toMatchObject({ b: null });
 	});
 });

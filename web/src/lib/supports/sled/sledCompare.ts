@@ -1,12 +1,12 @@
-import type { SledRecord } from '$lib/model/balance';
+import type { SledRecord } from '$lib/supports/sled/model';
 import type { Part } from '$lib/model/part';
-import { type Payload, standingParts } from '$lib/model/payload';
-import type { SledBenchState, SledRig, SledSetting } from '$lib/model/sled';
+import type { Payload } from '$lib/model/payload';
+import type { SledBenchState, SledRig, SledSetting } from './model';
 import { carriedOver, sledBuilds } from './swap';
 import { settledOn, itemAt } from './standing';
 import { freshSledState } from './state';
 import { degFromRad, gFromKg, mmFromM } from '@poise/core';
-import { namesLeft, type TwoUp, type TwoUpLine } from '$lib/supports/gimbal/twoUp';
+import { namesLeft, recordParts, type TwoUp, type TwoUpLine } from '$lib/supports/log/twoUp';
 
 /**
  * Where everything goes for the present payload on the present sled, from a logged balance: the change of the computed
@@ -48,11 +48,8 @@ export const benchSetUp = (
 	};
 };
 
-export const sledRecordParts = ({ snapshot }: SledRecord) =>
-	standingParts(snapshot.payload, new Map(snapshot.parts.map((part) => [part.id, part as Part])));
-
 /** Settings and figures of two sled balances side by side, also of different sleds. */
-export function sledTwoUp(a: SledRecord, b: SledRecord): TwoUp {
+export function twoUp(a: SledRecord, b: SledRecord): TwoUp {
 	const mm = (label: string, of: (record: SledRecord) => number | null): TwoUpLine => {
 		const read = (record: SledRecord) => {
 			const value = of(record);
@@ -66,7 +63,7 @@ export function sledTwoUp(a: SledRecord, b: SledRecord): TwoUp {
 		decimals: number,
 		of: (record: SledRecord) => number | null
 	): TwoUpLine => ({ label, unit, decimals, a: of(a), b: of(b) });
-	const items = new Map([...a.sled.geometry.items, ...b.sled.geometry.items].map(({ id, label }) => [id, label]));
+	const items = new Map([...a.support.geometry.items, ...b.support.geometry.items].map(({ id, label }) => [id, label]));
 	const ways = [
 		['foreM', 'forward'],
 		['sideM', 'left'],
@@ -74,12 +71,13 @@ export function sledTwoUp(a: SledRecord, b: SledRecord): TwoUp {
 	] as const;
 	const slides = [...items].flatMap(([id, label]) =>
 		ways.flatMap(([field, words]) => {
-			const has = ({ sled }: SledRecord) => sled.geometry.items.some((item) => item.id === id && item[field] !== null);
+			const has = ({ support }: SledRecord) =>
+				support.geometry.items.some((item) => item.id === id && item[field] !== null);
 			if (!has(a) && !has(b)) return [];
 			return [mm(`${label}, ${words}`, (record) => (has(record) ? itemAt(record.setting, id)[field] : null))];
 		})
 	);
-	const names = (record: SledRecord) => sledRecordParts(record).map(({ part }) => part.name);
+	const names = (record: SledRecord) => recordParts(record).map(({ part }) => part.name);
 	return {
 		lines: [
 			mm('Plate, forward', ({ setting }) => setting.coarseForeM + setting.fineForeM),

@@ -1,6 +1,6 @@
 import { degFromRad, type SledCure } from '@poise/core';
 import type { UnitSystem } from '$lib/model/person';
-import type { SledGeometry, SledSetting } from '$lib/model/sled';
+import type { SledGeometry, SledSetting } from './model';
 import { showMass, showMove, showTurns, together } from '$lib/sheet/units/display';
 import { dropBandS, settable, type SledFigures } from './figures';
 import { cameraId, gimbalTravel, itemAt, plateMove, swingRad } from './standing';

@@ -1,6 +1,6 @@
 import type { SpinSample, Vec3 } from '@poise/core';
 import { cornersM, type StandingPart } from '$lib/model/payload';
-import type { SledGeometry, SledSetting } from '$lib/model/sled';
+import type { SledGeometry, SledSetting } from './model';
 import { itemAt, middlesOf, mountM, postLengthM, sectionsStanding } from './standing';
 
 /** A box of the sled, its corners counted from the gimbal. */

@@ -8,7 +8,7 @@ import {
 	type SledRange,
 	type Vec3
 } from '@poise/core';
-import type { ItemSetting, PostSection, SledGeometry, SledItem, SledSetting, Travel } from '$lib/model/sled';
+import type { ItemSetting, PostSection, SledGeometry, SledItem, SledSetting, Travel } from './model';
 
 /** The part that rides on the plate: the payload, its own plate, and the stage's moving half. */
 export const cameraId = 'camera';

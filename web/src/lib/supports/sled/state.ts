@@ -1,4 +1,4 @@
-import type { SledBenchState, SledRig } from '$lib/model/sled';
+import type { SledBenchState, SledRig } from './model';
 import { usualDropS } from './advice';
 import { dockedSetting } from './standing';
 

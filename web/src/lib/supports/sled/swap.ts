@@ -1,9 +1,9 @@
 import { combineBodies } from '@poise/core';
-import { tryFigures } from '$lib/supports/gimbal/figures';
+import { tryFigures } from '$lib/supports/tryFigures';
 import type { Part } from '$lib/model/part';
 import { mountedBodies, type Payload, standingParts } from '$lib/model/payload';
 import type { UnitSystem } from '$lib/model/person';
-import type { SledBenchState, SledRig, SledSetting } from '$lib/model/sled';
+import type { SledBenchState, SledRig, SledSetting } from './model';
 import { sledFigures } from './figures';
 import { poisedFrom } from './poisedFrom';
 import { type SledLine, linesBetween } from './slip';

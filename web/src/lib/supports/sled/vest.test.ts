@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { LoggedSledEntry, SledEntry } from '$lib/model/sled';
+import type { LoggedSledEntry, SledEntry } from './model';
 import { sled } from '$lib/testing/sled';
 import { liftTurn, socketLog, threadAdvice, vestAdvice, withKnownPoint } from './vest';
 

@@ -1,5 +1,5 @@
 import { type ArmSection, type Drift, type SocketSetup, socketTurn, type SocketTurn } from '@poise/core';
-import type { LoggedSledEntry, SledArm } from '$lib/model/sled';
+import type { LoggedSledEntry, SledArm } from './model';
 
 /** What is felt for before a vest carries anything. */
 export const vestFit = [

@@ -1,5 +1,5 @@
 import { ask } from '$lib/keeping/ask';
-import type { WornSetup } from '$lib/model/sled';
+import type { WornSetup } from './model';
 import { KeptDocument } from '$lib/keeping/keptDocument.svelte';
 
 /** Nobody has worn this sled yet: an operator of middling height, the arm on the right. */
@@ -13,5 +13,5 @@ export const freshWorn: WornSetup = {
 /** How one person wears one sled, kept as it is typed. */
 export const keptWorn = (sledId: string, personId: string, worn: WornSetup | null): KeptDocument<WornSetup> =>
 	new KeptDocument(`worn.${sledId}.${personId}`, worn ?? freshWorn, (value) =>
-		ask('PUT', `/api/sleds/${sledId}/worn`, value)
+		ask('PUT', `/api/supports/sled/${sledId}/setup`, value)
 	);

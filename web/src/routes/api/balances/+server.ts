@@ -1,7 +1,7 @@
 import { api, readBody } from '$lib/server/api';
-import { listBalances } from '$lib/server/db/balances';
+import { listBalances } from '$lib/server/db/log';
 import { logBalance } from '$lib/server/logBalance';
-import { newBalance } from '$lib/server/schemas/bench';
+import { newBalance } from '$lib/server/schemas/record';
 
 export const GET = api(({ locals, url }) => listBalances(locals.crewId, url.searchParams.get('search') ?? ''));
 

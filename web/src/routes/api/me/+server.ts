@@ -1,9 +1,7 @@
 import { api, readBody } from '$lib/server/api';
 import { changePerson, listPeople } from '$lib/server/db/people';
 import { findPayload } from '$lib/server/db/payloads';
-import { findRig } from '$lib/server/db/rigs';
-import { findCrane } from '$lib/server/db/cranes';
-import { findSled } from '$lib/server/db/sleds';
+import { findSupport } from '$lib/server/db/supports';
 import { Refusal } from '$lib/server/refusal';
 import { personChange, personChoice } from '$lib/server/schemas/person';
 
@@ -11,14 +9,9 @@ export const PATCH = api(async (event) => {
 	const change = await readBody(event, personChange);
 	const { crewId, person } = event.locals;
 	if (change.payloadId !== undefined) await findPayload(crewId, change.payloadId);
-	if (change.rigId !== undefined) await findRig(crewId, change.rigId);
-	if (change.sledId !== undefined) await findSled(crewId, change.sledId);
-	if (change.craneId !== undefined) await findCrane(crewId, change.craneId);
-	// A payload lies on one bench at a time.
-	const others = (['rigId', 'sledId', 'craneId'] as const).filter((field) => change[field] === undefined);
-	const bench = others.length === 3 ? {} : Object.fromEntries(others.map((field) => [field, null]));
-	await changePerson(crewId, person.id, { ...change, ...bench });
-	return { ...person, ...change, ...bench };
+	const support = change.supportId === undefined ? null : await findSupport(crewId, change.supportId);
+	await changePerson(crewId, person.id, change);
+	return { ...person, ...change, ...(support === null ? {} : { supportKind: support.kind }) };
 });
 
 /** Another person takes over this screen. */

@@ -1,33 +1,25 @@
 <script lang="ts">
 	import '$lib/shell/sheet.css';
 	import { goto } from '$app/navigation';
-	import CraneDrawing from '$lib/supports/crane/CraneDrawing.svelte';
-	import { armOf } from '$lib/supports/crane/standing';
-	import RigDrawing from '$lib/supports/gimbal/RigDrawing.svelte';
-	import { craneRecordParts, craneTwoUp } from '$lib/supports/crane/craneCompare';
-	import { sledRecordParts, sledTwoUp } from '$lib/supports/sled/sledCompare';
-	import { inOwnUnits, recordParts, twoUp, type TwoUpLine } from '$lib/supports/gimbal/twoUp';
+	import { inOwnUnits, type TwoUpLine } from '$lib/supports/log/twoUp';
 	import { stoodWords } from '$lib/supports/log/stood';
 	import { when } from '$lib/sheet/when';
-	import type { BalanceRecord, CraneRecord, SledRecord } from '$lib/model/balance';
-	import { mountedBodies } from '$lib/model/payload';
-	import SledDrawing from '$lib/supports/sled/SledDrawing.svelte';
+	import type { LoggedBalance } from '$lib/model/balance';
 	import Vial from '$lib/sheet/vial/Vial.svelte';
 
 	let { data } = $props();
 	const units = $derived(data.person.units);
 	let width = $state(560);
-	type Opened = BalanceRecord | SledRecord | CraneRecord;
-	const isSled = (record: Opened): record is SledRecord => record.kind === 'sled';
-	const isCrane = (record: Opened): record is CraneRecord => record.kind === 'crane';
-	const compared = $derived.by(() => {
-		const { a, b } = data;
-		if (a === null || b === null || a.kind !== b.kind) return null;
-		if (isSled(a)) return sledTwoUp(a, b as SledRecord);
-		return isCrane(a) ? craneTwoUp(a, b as CraneRecord, units) : twoUp(a, b as BalanceRecord);
-	});
+	const compared = $derived(
+		data.twoUp === null || data.a === null || data.b === null ? null : data.twoUp(data.a, data.b, units)
+	);
 	const drawnWidth = $derived(Math.max(280, (width < 800 ? width : width / 2) - 60));
-	const pair = $derived([data.a, data.b].filter((each) => each !== null));
+	const pair = $derived(
+		[
+			{ record: data.a, Drawing: data.DrawingA },
+			{ record: data.b, Drawing: data.DrawingB }
+		].flatMap(({ record, Drawing }) => (record === null || Drawing === null ? [] : [{ record, Drawing }]))
+	);
 
 	const choose = (which: 'a' | 'b', id: string) => {
 		const ids = { a: data.a?.id ?? '', b: data.b?.id ?? '', [which]: id };
@@ -43,7 +35,7 @@
 	/** A millimetre of a slide, a tenth of a motor, a twentieth of the mass count as the same. */
 	const tolerance = ({ unit, a }: TwoUpLine) =>
 		unit === 'mm' ? 1 : unit === '%' ? 10 : unit === 'g' ? Math.max(5, (a ?? 0) / 20) : 1;
-	const words = (record: Opened) => `${record.payloadName}, ${when(record.loggedAt)}`;
+	const words = (record: LoggedBalance) => `${record.payloadName}, ${when(record.loggedAt)}`;
 </script>
 
 <svelte:head><title>Two balances side by side · Poise</title></svelte:head>
@@ -54,7 +46,7 @@
 		<p class="hint">Log two balances, and they can be laid side by side here.</p>
 	{:else}
 		<div class="pair" bind:clientWidth={width}>
-			{#each pair as record, index (index)}
+			{#each pair as { record, Drawing }, index (index)}
 				<section class="card" aria-label="{index === 0 ? 'First' : 'Second'} balance">
 					<label class="stack screen"
 						>{index === 0 ? 'First' : 'Second'}
@@ -64,50 +56,15 @@
 							data-testid="pick-{index === 0 ? 'a' : 'b'}"
 						>
 							{#each data.lines as line (line.id)}
-								<option value={line.id}>{line.payloadName} on {line.rigName}, {when(line.loggedAt)}</option>
+								<option value={line.id}>{line.payloadName} on {line.supportName}, {when(line.loggedAt)}</option>
 							{/each}
 						</select>
 					</label>
 					<strong>{record.payloadName}</strong>
 					<span class="quiet"
-						>{record.rigName} · {record.personName}, {when(record.loggedAt)} · {stoodWords(record)}</span
+						>{record.supportName} · {record.personName}, {when(record.loggedAt)} · {stoodWords(record)}</span
 					>
-					{#if isSled(record)}
-						<SledDrawing
-							geometry={record.sled.geometry}
-							setting={record.setting}
-							parts={sledRecordParts(record)}
-							report={null}
-							{units}
-							width={drawnWidth}
-							height={330}
-							bare
-						/>
-					{:else if isCrane(record)}
-						{@const load = mountedBodies(craneRecordParts(record))}
-						<CraneDrawing
-							geometry={record.crane.geometry}
-							setting={record.setting}
-							payload={load}
-							arm={armOf(record.crane.geometry, record.setting, load)}
-							{units}
-							width={drawnWidth}
-							height={300}
-						/>
-					{:else}
-						<RigDrawing
-							rig={record.rig}
-							parts={recordParts(record)}
-							axes={record.axes}
-							positionsM={record.positionsM}
-							targetsM={null}
-							nextId={null}
-							{units}
-							width={drawnWidth}
-							height={330}
-							plain
-						/>
-					{/if}
+					<Drawing {record} {units} width={drawnWidth} />
 					{#if record.note !== ''}<p class="note">{record.note}</p>{/if}
 				</section>
 			{/each}
@@ -148,7 +105,7 @@
 					: [
 							compared.onlyA.length === 0
 								? ''
-								: `Only on the first (${words(pair[0] as Opened)}): ${compared.onlyA.join(', ')}.`,
+								: `Only on the first (${pair[0] === undefined ? '' : words(pair[0].record)}): ${compared.onlyA.join(', ')}.`,
 							compared.onlyB.length === 0 ? '' : `Only on the second: ${compared.onlyB.join(', ')}.`
 						].join(' ')}
 			</p>

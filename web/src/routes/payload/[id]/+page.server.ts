@@ -3,7 +3,7 @@ import { checksLeft } from '$lib/model/paper';
 import { findPaper } from '$lib/server/db/papers';
 import { listParts } from '$lib/server/db/parts';
 import { findPayload, listPayloads } from '$lib/server/db/payloads';
-import { listRigs } from '$lib/server/db/rigs';
+import { listOnOffer } from '$lib/server/db/supports';
 import { pageLoad } from '$lib/server/page';
 import type { PageServerLoad } from './$types';
 
@@ -12,10 +12,10 @@ export const load: PageServerLoad = ({ locals, params, depends }) =>
 		depends('poise:shelf');
 		const { crewId } = locals;
 		const payload = await findPayload(crewId, idOf(params.id));
-		const [shelf, payloads, rigs, checklist] = await Promise.all([
+		const [shelf, payloads, onOffer, checklist] = await Promise.all([
 			listParts(crewId),
 			listPayloads(crewId),
-			listRigs(crewId),
+			listOnOffer(crewId),
 			findPaper(crewId, payload.id, 'checklist')
 		]);
 		return {
@@ -23,11 +23,6 @@ export const load: PageServerLoad = ({ locals, params, depends }) =>
 			checksLeft: checklist === null ? null : checksLeft(checklist),
 			shelf,
 			names: payloads.map(({ id, name }) => ({ id, name })),
-			rigs: rigs.map(({ id, name, leastPayloadKg, greatestPayloadKg }) => ({
-				id,
-				name,
-				leastPayloadKg,
-				greatestPayloadKg
-			}))
+			supports: onOffer.supports
 		};
 	});

@@ -3,6 +3,7 @@
 	import { beforeNavigate, goto, invalidate } from '$app/navigation';
 	import { page } from '$app/state';
 	import { ask } from '$lib/keeping/ask';
+	import { benchPath } from '$lib/supports/address';
 	import { putOnBench } from '$lib/supports/onBench';
 	import { isTyping } from '$lib/sheet/keys';
 	import { showStation } from '$lib/shell/live.svelte';
@@ -61,13 +62,13 @@
 	const station = $derived(payloadStation(placed.length, totals));
 	$effect(() => showStation('payload', station));
 
-	/** The lightest rig that carries this much; the one on the bench when it does. */
-	const rig = $derived.by(() => {
+	/** The support at hand when it carries this much; else the first that does, kind by kind and the lightest first. */
+	const support = $derived.by(() => {
 		const kg = totals?.massKg ?? 0;
-		const carries = data.rigs.filter(
+		const carries = data.supports.filter(
 			({ leastPayloadKg, greatestPayloadKg }) => kg >= leastPayloadKg && kg <= greatestPayloadKg
 		);
-		return carries.find(({ id }) => id === data.person.rigId) ?? carries[0] ?? null;
+		return carries.find(({ id }) => id === data.person.supportId) ?? carries[0] ?? null;
 	});
 
 	/** What the bench asked for when it sent the person here: everything on the plate so far forward; 0: nothing. */
@@ -84,9 +85,9 @@
 	beforeNavigate(() => void editor.save());
 
 	async function balance() {
-		if (rig === null) return;
+		if (support === null) return;
 		await editor.save();
-		await goto(`/balance/${rig.id}/${editor.id}`);
+		await goto(benchPath({ kind: support.kind, supportId: support.id, payloadId: editor.id }));
 	}
 
 	async function addNew(part: Part) {
@@ -268,7 +269,7 @@
 		<PayloadAnswer
 			{editor}
 			{units}
-			{rig}
+			{support}
 			{station}
 			{askedForwardM}
 			shelf={data.shelf}

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import QuantityField from '$lib/sheet/fields/QuantityField.svelte';
 	import { when } from '$lib/sheet/when';
-	import type { BalanceRecord } from '$lib/model/balance';
+	import type { GimbalRecord } from '$lib/supports/gimbal/model';
 	import { measuringWays } from '$lib/model/measurement';
 	import type { UnitSystem } from '$lib/model/person';
 	import { showLength, together } from '$lib/sheet/units/display';
@@ -15,7 +15,7 @@
 	interface Props {
 		form: MeasureForm;
 		subject: Subject;
-		records: readonly BalanceRecord[];
+		records: readonly GimbalRecord[];
 		units: UnitSystem;
 	}
 	let { form, subject, records, units }: Props = $props();
@@ -194,7 +194,7 @@
 		<select bind:value={form.recordId} data-testid="record">
 			<option value="">pick one</option>
 			{#each records as each (each.id)}
-				<option value={each.id}>{each.payloadName} on {each.rigName}, {when(each.loggedAt)}</option>
+				<option value={each.id}>{each.payloadName} on {each.supportName}, {when(each.loggedAt)}</option>
 			{/each}
 		</select>
 	</label>

@@ -2,7 +2,7 @@
 	import { invalidateAll } from '$app/navigation';
 	import { combineBodies, type Vec3 } from '@poise/core';
 	import { ask } from '$lib/keeping/ask';
-	import type { BalanceRecord } from '$lib/model/balance';
+	import type { GimbalRecord } from '$lib/supports/gimbal/model';
 	import type { GearChange, Measurement } from '$lib/model/measurement';
 	import { cgSigmaOf, type Part } from '$lib/model/part';
 	import { bodyOf, type Payload, type PayloadDraft, standingParts } from '$lib/model/payload';
@@ -22,7 +22,7 @@
 			readonly parts: readonly Part[];
 			readonly part: Part | null;
 			readonly measurements: readonly Measurement[];
-			readonly records: readonly BalanceRecord[];
+			readonly records: readonly GimbalRecord[];
 			readonly changes: readonly GearChange[];
 			readonly person: Person;
 		};
@@ -55,7 +55,7 @@
 		form.way === 'balance'
 			? record === undefined
 				? ''
-				: `${record.payloadName} on ${record.rigName}`
+				: `${record.payloadName} on ${record.supportName}`
 			: form.inWords(units)
 	);
 

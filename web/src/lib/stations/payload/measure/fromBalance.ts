@@ -1,5 +1,5 @@
 import { learnFromBalances, readingAt, type Vec3 } from '@poise/core';
-import type { BalanceRecord } from '$lib/model/balance';
+import type { GimbalRecord } from '$lib/supports/gimbal/model';
 import { cgFromMiddleOf } from '$lib/model/part';
 import { bodyOf, middleM, mountedBodies, sigmaOf, standingParts } from '$lib/model/payload';
 import { turnOfAttitude } from '$lib/model/attitude';
@@ -13,16 +13,16 @@ const knowNothingM: Vec3 = [0.1, 0.1, 0.1];
  * Where a part, or the whole payload when `partId` is null, must be heavy for that logged balance to have been one. The
  * other parts and the scales are taken with their own uncertainty.
  */
-export function fromBalance(record: BalanceRecord, partId: string | null): Evaluated | { readonly problem: string } {
+export function fromBalance(record: GimbalRecord, partId: string | null): Evaluated | { readonly problem: string } {
 	if ((record.found ?? []).length === 0)
 		return { problem: 'In that balance no axis was seen to hold: its readings are computed and say nothing new.' };
 	const parts = standingParts(
 		{ ...record.snapshot.payload, correction: null },
 		new Map(record.snapshot.parts.map((part) => [part.id, part]))
 	);
-	const { geometry } = record.rig;
+	const { geometry } = record.support;
 	const rig = {
-		id: record.rig.id,
+		id: record.support.id,
 		rig: geometry,
 		zeroSigmaM: Object.fromEntries(geometry.slides.map(({ id, zeroSigmaM = usualZeroSigmaM }) => [id, zeroSigmaM]))
 	};

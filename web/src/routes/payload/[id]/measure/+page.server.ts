@@ -1,9 +1,10 @@
 import { idOf } from '$lib/server/api';
-import { balancesWith } from '$lib/server/db/balances';
+import { balancesWith } from '$lib/server/db/log';
 import { listMeasurements } from '$lib/server/db/measurements';
 import { listParts } from '$lib/server/db/parts';
 import { findPayload } from '$lib/server/db/payloads';
 import { listGearChanges } from '$lib/server/db/gearChanges';
+import type { GimbalRecordDetail } from '$lib/supports/gimbal/model';
 import { pageLoad } from '$lib/server/page';
 import type { PageServerLoad } from './$types';
 
@@ -18,7 +19,11 @@ export const load: PageServerLoad = ({ locals, params, url }) =>
 		const subject = { partId: part?.id ?? null, payloadId: part === null ? payload.id : null };
 		const [measurements, records, changes] = await Promise.all([
 			listMeasurements(crewId, subject),
-			balancesWith(crewId, part === null ? { payloadId: payload.id } : { partId: part.id }),
+			balancesWith<GimbalRecordDetail>(
+				crewId,
+				'gimbal',
+				part === null ? { payloadId: payload.id } : { partId: part.id }
+			),
 			listGearChanges(crewId)
 		]);
 		return {

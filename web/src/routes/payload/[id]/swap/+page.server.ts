@@ -1,7 +1,8 @@
 import { idOf } from '$lib/server/api';
 import { listParts } from '$lib/server/db/parts';
 import { findPayload, listPayloads } from '$lib/server/db/payloads';
-import { listRigs } from '$lib/server/db/rigs';
+import { listSupports } from '$lib/server/db/supports';
+import type { RigGeometry } from '$lib/supports/gimbal/model';
 import { pageLoad } from '$lib/server/page';
 import type { PageServerLoad } from './$types';
 
@@ -12,9 +13,9 @@ export const load: PageServerLoad = ({ locals, params, url }) =>
 			findPayload(crewId, idOf(params.id)),
 			listPayloads(crewId),
 			listParts(crewId),
-			listRigs(crewId)
+			listSupports<RigGeometry>(crewId, 'gimbal')
 		]);
-		const wanted = [url.searchParams.get('rig'), person.rigId];
+		const wanted = [url.searchParams.get('rig'), person.supportId];
 		const rig = wanted.map((id) => rigs.find((each) => each.id === id)).find((each) => each !== undefined) ?? rigs[0];
 		return { payload, payloads, shelf, rigs: rigs.map(({ id, name }) => ({ id, name })), rig: rig ?? null };
 	});

@@ -4,12 +4,12 @@
 	import { printedReading } from '$lib/supports/gimbal/reading';
 	import { moveInWords } from '$lib/supports/gimbal/benchSlip';
 	import { payloadSheets } from '$lib/stations/payload/sheets';
-	import { swapBuilds, swapMoves } from '$lib/stations/payload/swap';
-	import { offMiddle } from '$lib/stations/payload/words';
+	import { swapBuilds, swapMoves } from '$lib/supports/gimbal/swap';
+	import { offMiddle } from '$lib/model/words';
 	import SheetLinks from '$lib/shell/SheetLinks.svelte';
-	import AlsoWith from '$lib/stations/payload/AlsoWith.svelte';
-	import SwapPdf from '$lib/stations/payload/SwapPdf.svelte';
-	import { familyOf } from '$lib/stations/payload/family';
+	import AlsoWith from '$lib/supports/swap/AlsoWith.svelte';
+	import SwapPdf from '$lib/supports/swap/SwapPdf.svelte';
+	import { familyOf } from '$lib/supports/swap/family';
 	import { showMass, showTurns, together } from '$lib/sheet/units/display';
 	import { SvelteSet } from 'svelte/reactivity';
 
@@ -50,7 +50,7 @@
 		</label>
 		<AlsoWith legend="Also with" choices={others} ticked={added} />
 		{#if data.rig !== null}
-			<SwapPdf href="/api/swap-sheet/gimbal/{data.rig.id}/{data.payload.id}" also={[...added]} />
+			<SwapPdf href="/api/prints/swap/{data.rig.id}/{data.payload.id}" also={[...added]} />
 		{/if}
 	</div>
 

@@ -1,0 +1,153 @@
+import { and, desc, eq, gte, ilike, lt, or, type SQL, sql } from 'drizzle-orm';
+import type { LoggedBalance, RecordDetail, RecordOf } from '$lib/model/balance';
+import { serverKind } from '../kinds';
+import { readSearch } from '../readSearch';
+import { Refusal } from '../refusal';
+import { fromStore, toStore } from '../stored';
+import { database } from './client';
+import { balances, people } from './schema';
+
+const lineColumns = {
+	id: balances.id,
+	kind: balances.kind,
+	payloadId: balances.payloadId,
+	supportId: balances.supportId,
+	payloadName: balances.payloadName,
+	supportName: balances.supportName,
+	payloadMassKg: balances.payloadMassKg,
+	placed: balances.placed,
+	poised: balances.poised,
+	struck: balances.struck,
+	note: balances.note,
+	personName: people.name,
+	loggedAt: balances.loggedAt
+};
+
+const line = <Row extends { loggedAt: string }>(row: Row) => ({
+	...row,
+	loggedAt: new Date(row.loggedAt).toISOString()
+});
+
+/** What a search looks through. */
+export const wordsOf = (
+	{ payloadName, supportName, note }: Pick<LoggedBalance, 'payloadName' | 'supportName' | 'note'>,
+	{ snapshot }: Pick<RecordDetail, 'snapshot'>
+): string => [payloadName, supportName, note, ...snapshot.parts.map(({ name }) => name)].join(' ');
+
+/** The newest first; every word of the search, and every date in it, must stand somewhere in the line. */
+export async function listBalances(crewId: string, search: string, most = 200): Promise<LoggedBalance[]> {
+	const { spans, words } = readSearch(search, new Date());
+	const matches = [
+		...spans.map(({ from, to, words: asWords }) =>
+			or(
+				and(gte(balances.loggedAt, from.toISOString()), lt(balances.loggedAt, to.toISOString())),
+				// "May" may be a name too, and a note may say Sunday.
+				...asWords.map((word) => holdsWord(word))
+			)
+		),
+		...words.map((word) => holdsWord(word))
+	];
+	const rows = await database()
+		.select(lineColumns)
+		.from(balances)
+		.innerJoin(people, eq(people.id, balances.personId))
+		.where(and(eq(balances.crewId, crewId), ...matches))
+		.orderBy(desc(balances.loggedAt), desc(balances.id))
+		.limit(most);
+	return rows.map(line);
+}
+
+/** A hyphen finds every kind of dash, as in 24–70. */
+function holdsWord(word: string) {
+	const pattern = `%${word.replace(/[\\%_]/g, '\\$&').replace(/[-‐-―−]/g, '_')}%`;
+	return or(ilike(balances.words, pattern), ilike(people.name, pattern));
+}
+
+/** Lines opened, the newest first. */
+async function open<Detail extends RecordDetail>(
+	crewId: string,
+	most: number,
+	...which: (SQL | undefined)[]
+): Promise<RecordOf<Detail>[]> {
+	const rows = await database()
+		.select({ ...lineColumns, record: balances.record })
+		.from(balances)
+		.innerJoin(people, eq(people.id, balances.personId))
+		.where(and(eq(balances.crewId, crewId), ...which))
+		.orderBy(desc(balances.loggedAt), desc(balances.id))
+		.limit(most);
+	return rows.map(({ record, ...rest }) => ({
+		...line(rest),
+		...fromStore<Detail>(serverKind(rest.kind).detail, record)
+	}));
+}
+
+/** One line opened, read as its kind says. */
+export async function findBalance<Detail extends RecordDetail = RecordDetail>(
+	crewId: string,
+	id: string
+): Promise<RecordOf<Detail>> {
+	const [record] = await open<Detail>(crewId, 1, eq(balances.id, id));
+	if (record === undefined) throw new Refusal('notFound', 'That balance is not in the logbook.');
+	return record;
+}
+
+/** The newest record of one payload on one support that was not struck out. */
+export async function latestBalance<Detail extends RecordDetail = RecordDetail>(
+	crewId: string,
+	supportId: string,
+	payloadId: string
+): Promise<RecordOf<Detail> | null> {
+	const [record] = await open<Detail>(
+		crewId,
+		1,
+		eq(balances.supportId, supportId),
+		eq(balances.payloadId, payloadId),
+		eq(balances.struck, false)
+	);
+	return record ?? null;
+}
+
+/** Records of one kind opened, newest first: all, of one payload, or of anything that holds a part. Struck ones are left out. */
+export const balancesWith = <Detail extends RecordDetail>(
+	crewId: string,
+	kind: string,
+	wanted: { readonly payloadId: string } | { readonly partId: string } | 'all',
+	most = 40
+): Promise<RecordOf<Detail>[]> =>
+	open<Detail>(
+		crewId,
+		most,
+		eq(balances.kind, kind),
+		eq(balances.struck, false),
+		wanted === 'all'
+			? undefined
+			: 'payloadId' in wanted
+				? eq(balances.payloadId, wanted.payloadId)
+				: sql`${balances.record} @> ${JSON.stringify({ snapshot: { parts: [{ id: wanted.partId }] } })}::jsonb`
+	);
+
+/** Logs once per id: sending the same one again, after an answer was lost, changes nothing. */
+export async function createBalance(
+	crewId: string,
+	personId: string,
+	{ loggedAt, ...entry }: Omit<LoggedBalance, 'personName' | 'loggedAt' | 'struck'> & { readonly loggedAt?: string },
+	record: RecordDetail
+): Promise<RecordOf<RecordDetail>> {
+	const as = serverKind(entry.kind).detail;
+	const stored = toStore(as, record);
+	// What cannot be read again must not be written.
+	fromStore(as, stored);
+	await database()
+		.insert(balances)
+		.values({
+			crewId,
+			personId,
+			...entry,
+			record: stored,
+			words: wordsOf(entry, record),
+			loggedAt: loggedAt ?? sql`now()`
+		})
+		.onConflictDoNothing();
+	return findBalance(crewId, entry.id);
+}

@@ -1,0 +1,129 @@
+import { and, asc, desc, eq, sql } from 'drizzle-orm';
+import { v7 as newId } from 'uuid';
+import type { GearDraft } from '$lib/model/gear';
+import type { SupportOnOffer } from '$lib/supports/onOffer';
+import { supportKinds } from '$lib/supports/registry';
+import { serverKind } from '../kinds';
+import { Refusal } from '../refusal';
+import { fromStore, toStore } from '../stored';
+import type { SupportRow } from '../supportKind';
+import { database } from './client';
+import { payloads, supports } from './schema';
+
+type Row = typeof supports.$inferSelect;
+
+/** A row read by the schema of its kind. */
+function supportOf<Geometry>({ id, kind, name, leastPayloadKg, greatestPayloadKg, geometry, version }: Row) {
+	const read: Geometry = fromStore(serverKind(kind).geometry, geometry);
+	return { id, kind, name, leastPayloadKg, greatestPayloadKg, geometry: read, version };
+}
+const ofCrew = (crewId: string, id: string) => and(eq(supports.crewId, crewId), eq(supports.id, id));
+const columns = <Geometry>(
+	kind: string,
+	{ name, leastPayloadKg, greatestPayloadKg, geometry }: GearDraft<Geometry>
+) => ({
+	name,
+	leastPayloadKg,
+	greatestPayloadKg,
+	geometry: toStore(serverKind(kind).geometry, geometry)
+});
+
+/** All of one kind, the lightest first. */
+export async function listSupports<Geometry = unknown>(crewId: string, kind: string): Promise<SupportRow<Geometry>[]> {
+	const rows = await database()
+		.select()
+		.from(supports)
+		.where(and(eq(supports.crewId, crewId), eq(supports.kind, kind)))
+		.orderBy(asc(supports.greatestPayloadKg), asc(supports.name));
+	return rows.map((row) => supportOf<Geometry>(row));
+}
+
+/** Any support of the crew; of that kind, where one is asked for. */
+export async function findSupport<Geometry = unknown>(
+	crewId: string,
+	id: string,
+	kind?: string
+): Promise<SupportRow<Geometry>> {
+	const [row] = await database().select().from(supports).where(ofCrew(crewId, id));
+	if (row === undefined || (kind !== undefined && row.kind !== kind))
+		throw new Refusal('notFound', `That ${kind ?? 'support'} does not exist, or was deleted.`);
+	return supportOf<Geometry>(row);
+}
+
+export async function createSupport<Geometry>(
+	crewId: string,
+	kind: string,
+	draft: GearDraft<Geometry>
+): Promise<SupportRow<Geometry>> {
+	const id = newId();
+	await database()
+		.insert(supports)
+		.values({ id, crewId, kind, ...columns(kind, draft) });
+	return findSupport<Geometry>(crewId, id);
+}
+
+/** Over the version the person had in front of them; refuses as stale when somebody saved in between. */
+export async function saveSupport<Geometry>(
+	crewId: string,
+	{ id, kind, version }: { readonly id: string; readonly kind: string; readonly version: number },
+	draft: GearDraft<Geometry>
+): Promise<SupportRow<Geometry>> {
+	const [saved] = await database()
+		.update(supports)
+		.set({ ...columns(kind, draft), version: sql`${supports.version} + 1` })
+		.where(and(ofCrew(crewId, id), eq(supports.kind, kind), eq(supports.version, version)))
+		.returning();
+	if (saved !== undefined) return supportOf<Geometry>(saved);
+	await findSupport(crewId, id, kind);
+	throw new Refusal('stale');
+}
+
+/** With the benches and notes that hang on it; the logbook keeps its copies. */
+export async function deleteSupport(crewId: string, kind: string, id: string): Promise<void> {
+	const gone = await database()
+		.delete(supports)
+		.where(and(ofCrew(crewId, id), eq(supports.kind, kind)))
+		.returning({ id: supports.id });
+	if (gone.length === 0) throw new Refusal('notFound', `That ${kind} is gone already.`);
+}
+
+/** Changes the geometry of a support that is locked meanwhile, so that no save beside it is lost. */
+export async function changeGeometry<Geometry>(
+	crewId: string,
+	id: string,
+	kind: string,
+	change: (support: SupportRow<Geometry>) => Geometry
+): Promise<void> {
+	const [row] = await database().select().from(supports).where(ofCrew(crewId, id)).for('update');
+	if (row === undefined || row.kind !== kind)
+		throw new Refusal('notFound', `That ${kind} does not exist, or was deleted.`);
+	const geometry = toStore(serverKind(kind).geometry, change(supportOf<Geometry>(row)));
+	await database()
+		.update(supports)
+		.set({ geometry, version: sql`${supports.version} + 1` })
+		.where(ofCrew(crewId, id));
+}
+
+/** Every support of the crew with what it carries, kind by kind, and every payload by name: what a bench is made of. */
+export async function listOnOffer(crewId: string): Promise<{
+	readonly supports: readonly SupportOnOffer[];
+	readonly payloads: readonly { readonly id: string; readonly name: string }[];
+}> {
+	const { id, kind, name, leastPayloadKg, greatestPayloadKg } = supports;
+	const [rows, built] = await Promise.all([
+		database()
+			.select({ id, kind, name, leastPayloadKg, greatestPayloadKg })
+			.from(supports)
+			.where(eq(supports.crewId, crewId))
+			.orderBy(asc(greatestPayloadKg), asc(name)),
+		database()
+			.select({ id: payloads.id, name: payloads.name })
+			.from(payloads)
+			.where(eq(payloads.crewId, crewId))
+			.orderBy(desc(payloads.updatedAt), desc(payloads.id))
+	]);
+	return {
+		supports: supportKinds.flatMap(({ key }) => rows.filter((row) => row.kind === key)),
+		payloads: built
+	};
+}

@@ -1,0 +1,39 @@
+import type Joi from 'joi';
+import { validated } from './api';
+import { Refusal } from './refusal';
+
+type Json = Readonly<Record<string, unknown>>;
+
+/**
+ * How one kind of JSON lies in the database. It carries the number of the shape it was written in; what lies there in an
+ * older one is brought up to date on reading, a step for every time the shape was changed, and is written in the newest
+ * when it is next saved. Before the numbers began, everything was of shape 1.
+ */
+export interface StoredAs<T> {
+	readonly schema: Joi.Schema<T>;
+	/** From shape 1 to 2, from 2 to 3, and so on. */
+	readonly upgrades?: readonly ((older: Json) => Json)[];
+}
+
+const newest = ({ upgrades = [] }: Pick<StoredAs<unknown>, 'upgrades'>) => upgrades.length + 1;
+
+/** The value with the number of its shape, as it goes into the database. */
+export const toStore = <T>(as: StoredAs<T>, value: T): Json => ({ shape: newest(as), ...(value as Json) });
+
+/** What lies in the database, brought up to date and checked. Throws `invalid` for what no schema reads, and for what a newer Poise wrote. */
+export function fromStore<T>(as: StoredAs<T>, stored: unknown): T {
+	const { shape: written = 1, ...rest } = stored as Json;
+	const shape = Number(written);
+	if (!Number.isInteger(shape) || shape < 1 || shape > newest(as))
+		throw new Refusal(
+			'invalid',
+			'This was written by a newer Poise than this one. Update this one, and it opens again.'
+		);
+	const upToDate = (as.upgrades ?? []).slice(shape - 1).reduce<Json>((older, upgrade) => upgrade(older), rest);
+	return validated(upToDate, as.schema);
+}
+
+/** A step for records: the copy of the support they keep was once called by its kind. */
+export const supportRenamed =
+	(was: string) =>
+	({ [was]: support, ...rest }: Json): Json => ({ ...rest, support });

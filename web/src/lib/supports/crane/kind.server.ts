@@ -1,0 +1,70 @@
+import type { ServerKind, Standing } from '$lib/server/supportKind';
+import { craneSheet } from './craneSheet.server';
+import { craneDemo } from './demo.server';
+import { countedLooks, craneFigures } from './figures';
+import type { CraneBenchState, CraneGeometry, CraneRecordDetail } from './model';
+import { craneBenchState, craneDraft, craneGeometry, craneRecordDetail } from './schemas.server';
+import { settledOn } from './standing';
+import { freshCraneState } from './state';
+import { craneLogStation, craneStation } from './station';
+import { craneSwap } from './swapSheet.server';
+
+function today({ support, payload, bodies, state }: Standing<CraneGeometry, CraneBenchState>) {
+	const setting = settledOn(support.geometry, state.setting);
+	const looks = countedLooks(state, payload.version);
+	return { setting, figures: craneFigures(support, bodies, { ...state, setting }, looks) };
+}
+
+export const server: ServerKind<CraneGeometry, CraneBenchState, CraneRecordDetail> = {
+	geometry: { schema: craneGeometry },
+	draft: craneDraft,
+	state: { schema: craneBenchState },
+	detail: craneRecordDetail,
+	fresh: ({ geometry }) => freshCraneState(geometry),
+	stations(standing, logged) {
+		const { setting, figures } = today(standing);
+		return {
+			balance: craneStation(figures, standing.state.noseBiasKg),
+			logbook: craneLogStation(figures, setting, logged)
+		};
+	},
+	record(standing) {
+		const { setting, figures } = today(standing);
+		const { noseBiasKg, ground, slips } = standing.state;
+		return {
+			payloadMassKg: figures.payloadKg,
+			placed: figures.balanced,
+			poised: figures.poised,
+			detail: {
+				support: standing.support,
+				setting,
+				noseBiasKg,
+				ground,
+				figures: {
+					uKgM: figures.uKgM,
+					vKgM: figures.vKgM,
+					noseKg: figures.noseKg,
+					reserve: figures.envelope.reserve,
+					kind: figures.drift.kind
+				},
+				slips
+			}
+		};
+	},
+	sheetData: {
+		/** The venues by name, and the one that this bench stands in; it may have been deleted since. */
+		venue: async (doors, state) => {
+			const venues = await doors.venues();
+			return {
+				venues: venues.map(({ id, name }) => ({ id, name })),
+				venue: venues.find(({ id }) => id === state?.standing?.venueId) ?? null
+			};
+		}
+	},
+	prints: {
+		swap: craneSwap,
+		sheet: ({ support, payload, bodies, state }, { person, units }) =>
+			craneSheet(support, { name: payload.name, bodies }, state, units, { by: person.name, at: new Date() })
+	},
+	demo: craneDemo
+};

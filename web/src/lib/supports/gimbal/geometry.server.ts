@@ -1,0 +1,158 @@
+import Joi from 'joi';
+import type { RigDraft, RigGeometry } from './model';
+import { key, lengthM, massKg, name, vector } from '$lib/server/schemas/quantities';
+
+const label = () => Joi.string().min(1).max(80).required();
+const point = () => vector('x', 'y', 'z');
+const torque = () => Joi.number().positive().max(200).label('the motor’s torque in N·m');
+
+const range = () =>
+	Joi.array()
+		.items(Joi.number())
+		.length(2)
+		.custom((value: [number, number], { error }) => (value[0] <= value[1] ? value : error('range.order')))
+		.required();
+
+const axis = Joi.object({
+	id: key(),
+	label: label(),
+	direction: point(),
+	pivotM: point(),
+	motorTorqueNm: torque(),
+	frictionNm: Joi.number().min(0).max(50).label('the friction in N·m')
+});
+
+const part = Joi.object({
+	id: key(),
+	label: label(),
+	body: Joi.object({ massKg: massKg(), cgM: point() }).required(),
+	hangsOn: key().allow(null)
+});
+
+const slide = Joi.object({
+	id: key(),
+	label: label(),
+	purpose: label(),
+	plusWord: label(),
+	minusWord: label(),
+	balances: key(),
+	direction: point(),
+	rangeM: range(),
+	moves: Joi.array().items(Joi.string()).min(1).required(),
+	scale: Joi.object({
+		readingAtZeroM: Joi.number().required(),
+		sense: Joi.number().valid(1, -1).required()
+	}).required(),
+	knobPitchM: Joi.number().positive().max(0.1).allow(null).required().label('the knob’s pitch in metres'),
+	graduationM: Joi.number().positive().max(0.1).allow(null).label('the graduation in metres'),
+	lock: Joi.string().max(80).allow(null, ''),
+	zeroSigmaM: Joi.number().min(0).max(0.05).label('how far off the zero may be, in metres,'),
+	extension: Joi.object({
+		label: label(),
+		lessM: lengthM('the reach'),
+		moreM: lengthM('the reach')
+	}).allow(null)
+});
+
+const alternative = Joi.object({
+	id: key(),
+	kind: Joi.string().valid('useHole', 'turnCradle').required(),
+	label: label(),
+	shiftM: point(),
+	moves: Joi.array().items(key().optional()).min(1).required()
+});
+
+const place = Joi.object({
+	id: key(),
+	label: label(),
+	atM: point(),
+	hangsOn: key(),
+	movesWith: Joi.array().items(key().optional()).required(),
+	greatestKg: massKg()
+});
+
+const box = Joi.object({ kind: 'box', partId: key(), atM: point(), sizeM: point() });
+const tube = Joi.object({
+	kind: 'tube',
+	partId: key(),
+	pointsM: Joi.array().items(point()).min(2).required(),
+	widthM: lengthM('the width')
+});
+const motor = Joi.object({
+	kind: 'motor',
+	partId: key(),
+	atM: point(),
+	axis: Joi.string().valid('x', 'y', 'z').required(),
+	radiusM: lengthM('the radius'),
+	lengthM: lengthM('the length')
+});
+/** Chosen by its kind rather than tried in turn: a failed try costs more than the check itself. */
+const stroke = Joi.alternatives().conditional('.kind', {
+	switch: [
+		{ is: 'box', then: box },
+		{ is: 'tube', then: tube },
+		{ is: 'motor', then: motor }
+	],
+	otherwise: Joi.forbidden()
+});
+
+export const rigGeometry = Joi.object<RigGeometry>({
+	axes: Joi.array().items(axis).min(1).required(),
+	parts: Joi.array().items(part).required(),
+	slides: Joi.array().items(slide).required(),
+	mountM: point(),
+	counterweightPlaces: Joi.array().items(place).required(),
+	strokes: Joi.array().items(stroke).max(200).required(),
+	alternatives: Joi.array().items(alternative).max(20),
+	openingM: Joi.array().items(lengthM('the opening', 0.01)).length(3).allow(null),
+	modes: Joi.array()
+		.items(Joi.object({ name: label(), presses: Joi.string().allow('').max(200).required() }))
+		.max(20),
+	frame: Joi.object({
+		pattern: Joi.string().max(40).required(),
+		lengths: Joi.object().pattern(key(), lengthM('the length')).required()
+	}).allow(null)
+})
+	.custom((geometry: RigGeometry, { error }) =>
+		brokenReference(geometry) === null ? geometry : error('rig.reference')
+	)
+	.required();
+
+/** The first id that names nothing, or null: the core would refuse the rig at every later step. */
+export function brokenReference({
+	axes,
+	parts,
+	slides,
+	counterweightPlaces,
+	alternatives = []
+}: RigGeometry): string | null {
+	const axisIds = new Set(axes.map(({ id }) => id));
+	const movable = new Set([...axisIds, ...parts.map(({ id }) => id), 'payload']);
+	const slideIds = new Set(slides.map(({ id }) => id));
+	const named = [
+		...parts.flatMap(({ hangsOn }) => (hangsOn === null ? [] : [[hangsOn, axisIds] as const])),
+		...slides.flatMap(({ moves, balances }) => [
+			...moves.map((id) => [id, movable] as const),
+			[balances, axisIds] as const
+		]),
+		...counterweightPlaces.flatMap(({ hangsOn, movesWith }) => [
+			[hangsOn, axisIds] as const,
+			...movesWith.map((id) => [id, slideIds] as const)
+		]),
+		...alternatives.flatMap(({ moves }) => moves.map((id) => [id, movable] as const))
+	];
+	return named.find(([id, known]) => !known.has(id))?.[0] ?? null;
+}
+
+const payloadEndKg = (label: string) => Joi.number().min(0).max(200).required().label(label);
+
+export const rigDraft = Joi.object<RigDraft>({
+	name: name(),
+	leastPayloadKg: payloadEndKg('the least payload in kg'),
+	greatestPayloadKg: payloadEndKg('the greatest payload in kg').greater(Joi.ref('leastPayloadKg')),
+	geometry: rigGeometry
+}).required();
+
+export const rigSave = rigDraft.append<RigDraft & { version: number }>({
+	version: Joi.number().integer().min(1).required()
+});

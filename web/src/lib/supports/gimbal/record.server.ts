@@ -1,0 +1,49 @@
+import Joi from 'joi';
+import { keptSnapshot } from '$lib/server/schemas/record';
+import { vector } from '$lib/server/schemas/quantities';
+import { type StoredAs, supportRenamed } from '$lib/server/stored';
+import { benchState, positions } from './bench.server';
+import { rigGeometry } from './geometry.server';
+import type { NewHorizonEntry } from './horizon';
+import type { GimbalRecordDetail } from './model';
+
+const schema = Joi.object<GimbalRecordDetail>({
+	snapshot: keptSnapshot,
+	support: Joi.object({
+		id: Joi.string().required(),
+		kind: Joi.string(),
+		version: Joi.number(),
+		name: Joi.string().required(),
+		leastPayloadKg: Joi.number().required(),
+		greatestPayloadKg: Joi.number().required(),
+		geometry: rigGeometry
+	}).required(),
+	positionsM: positions(),
+	axes: Joi.array()
+		.items(
+			Joi.object({
+				id: Joi.string().required(),
+				offsetM: vector('x', 'y', 'z'),
+				carriedKg: Joi.number().required(),
+				residualTorqueNm: Joi.number().required(),
+				motorShare: Joi.number().allow(null).required()
+			})
+		)
+		.required(),
+	nudges: benchState.extract('nudges'),
+	weights: benchState.extract('weights'),
+	alternativeIds: benchState.extract('alternativeIds'),
+	found: Joi.array().items(Joi.string().max(40)).max(12)
+}).required();
+
+/** In shape 1 the copy of the support was called by its kind. */
+export const gimbalDetail: StoredAs<GimbalRecordDetail> = { schema, upgrades: [supportRenamed('rig')] };
+
+const horizon = Joi.object<NewHorizonEntry>({
+	kind: Joi.string().valid('reading', 'calibration').required(),
+	minutes: Joi.number().min(0).max(2880).required().label('minutes since power-on'),
+	rollRad: Joi.number().min(-0.8).max(0.8).required().label('the lean in radians'),
+	temperatureC: Joi.number().min(-40).max(70).required().label('the temperature in °C')
+}).required();
+
+export const horizonEntry: StoredAs<NewHorizonEntry> = { schema: horizon };

@@ -1,0 +1,48 @@
+import { showMass, showTurns, together } from '$lib/sheet/units/display';
+import { printedOn, type SwapSheet, swapSheet, usualCaution } from '$lib/server/sheets/swapSheet';
+import type { PrintAsked, Standing } from '$lib/server/supportKind';
+import { swapBuilds, swapMoves } from './swap';
+import { offMiddle } from '$lib/model/words';
+import { moveInWords } from './benchSlip';
+import type { BenchState, RigGeometry } from './model';
+import { printedReading } from './reading';
+
+/** A hand sets nothing finer. */
+const still = 0.0003;
+
+/** The swap sheet of a payload and its kin, on paper. */
+export function gimbalSwap(
+	{ support }: Standing<RigGeometry, BenchState>,
+	{ payloads, shelf, units, paper }: PrintAsked
+) {
+	const builds = swapBuilds(payloads, shelf, support);
+	const { slides } = support.geometry;
+	const nameOf = (id: string) => builds.find(({ payload }) => payload.id === id)?.payload.name ?? '';
+	const signed = (kg: number) => `${kg >= 0 ? '+' : '−'}${together(showMass(Math.abs(kg), units))}`;
+	const sheet: SwapSheet = {
+		title: `Swap sheet: ${support.name}`,
+		lead: `Where every slide belongs for each build, and how far it goes from one to another. Computed, ${printedOn()}.`,
+		head: ['Build', 'mass', 'centre over the plate', ...slides.map(({ label }) => label)],
+		rows: builds.map(({ payload, massKg, cgM, targetsM, fits }) => [
+			fits ? payload.name : `${payload.name} (does not balance here)`,
+			together(showMass(massKg, units)),
+			offMiddle(cgM[0], 'forward', 'back', units) ?? 'in the middle',
+			...slides.map((slide) => printedReading(slide, targetsM[slide.id] ?? 0))
+		]),
+		under: 'Readings are in the millimetres printed on the scales.',
+		ways: swapMoves(builds).map(({ fromId, toId, massKg, cgM, movesM }) => ({
+			title: `${nameOf(fromId)} → ${nameOf(toId)}`,
+			lines: [
+				`${signed(massKg)}, centre ${offMiddle(cgM[0], 'forward', 'back', units) ?? 'unmoved'}`,
+				...slides.flatMap((slide) => {
+					const by = movesM[slide.id] ?? 0;
+					if (Math.abs(by) < still) return [];
+					const turns = slide.knobPitchM === null ? null : showTurns(by, slide.knobPitchM);
+					return [`${slide.label} ${moveInWords(slide, by, units)}${turns === null ? '' : `, ${turns}`}`];
+				})
+			]
+		})),
+		caution: usualCaution
+	};
+	return swapSheet(sheet, paper);
+}

@@ -1,0 +1,9 @@
+import { ask } from '$lib/keeping/ask';
+import { KeptDocument } from '$lib/keeping/keptDocument.svelte';
+import { benchKey, type BenchReference } from './address';
+
+/** How things stand at one bench, kept as they are changed; the last word wins on the server. */
+export const keptBench = <State>(bench: Omit<BenchReference, 'kind'>, state: State): KeptDocument<State> =>
+	new KeptDocument(benchKey(bench), state, (value) =>
+		ask('PUT', `/api/benches/${bench.supportId}/${bench.payloadId}`, value as object)
+	);

@@ -1,0 +1,29 @@
+/** One sheet about a support: its path under the support's own, what its link says, and the component in the kind's folder that shows it. */
+export interface SheetOf {
+	readonly path: string;
+	readonly words: string;
+	readonly view: string;
+	/** It shows what belongs to whoever is working, and begins anew with another person. */
+	readonly ofPerson?: true;
+}
+
+/** A link that belongs beside the sheets but leads elsewhere. */
+export interface SheetLink {
+	readonly href: string;
+	readonly words: string;
+}
+
+/** What the whole application knows of a kind of support without loading its sheets. */
+export interface SupportKind {
+	/** What rows in the database and addresses call it. */
+	readonly key: string;
+	/** "gimbal", "gimbals": what a person calls one, and several; the second is also the path of their shelf. */
+	readonly one: string;
+	readonly many: string;
+	/** Sheets of one payload on one support, the bench first with an empty path. */
+	readonly sheets: readonly SheetOf[];
+	/** Sheets of the support by itself, its editor with an empty path. */
+	readonly ownSheets: readonly SheetOf[];
+	/** After all of them. */
+	readonly links?: readonly SheetLink[];
+}

@@ -1,0 +1,266 @@
+import Joi from 'joi';
+import {
+	type SledBenchState,
+	type SledDraft,
+	type SledEntry,
+	type SledGeometry,
+	sledItemKinds,
+	type SledRecordDetail,
+	type SledSeen,
+	type SledSetting,
+	sledShots,
+	type WornSetup
+} from './model';
+import { id, key, lengthM, massKg, name, offsetM, sigmas, vector } from '$lib/server/schemas/quantities';
+import { type StoredAs, supportRenamed } from '$lib/server/stored';
+import { keptSnapshot } from '$lib/server/schemas/record';
+
+const label = () => Joi.string().trim().min(1).max(80).required().label('the name');
+const point = () => vector('x', 'y', 'z');
+const size = () => Joi.array().items(Joi.number().greater(0).max(2).label('the size in metres')).length(3).required();
+const ends = (least: number, most: number) =>
+	Joi.array()
+		.items(Joi.number().min(least).max(most).label('the travel in metres'))
+		.length(2)
+		.custom((value: [number, number], { error }) => (value[0] <= value[1] ? value : error('range.order')));
+const travel = () => ends(-1, 1).required();
+
+const item = Joi.object({
+	id: key(),
+	label: label(),
+	kind: Joi.string()
+		.valid(...sledItemKinds)
+		.required()
+		.label('the kind'),
+	massKg: massKg(),
+	sizeM: size(),
+	atM: point(),
+	foreM: travel().allow(null),
+	sideM: travel().allow(null),
+	upM: travel().allow(null),
+	pair: Joi.boolean(),
+	swingM: Joi.number().min(0.02).max(0.6).allow(null).label('the swing arm in metres'),
+	tilts: Joi.boolean(),
+	sigmaM: sigmas().allow(null)
+});
+
+const pitch = () => Joi.number().min(0.0002).max(0.02).required().label('the way of a turn in metres');
+const stage = Joi.object({
+	massKg: massKg(),
+	plateKg: massKg(),
+	sizeM: size(),
+	coarseForeM: travel(),
+	fineForeM: travel(),
+	fineSideM: travel(),
+	foreMPerTurn: pitch(),
+	sideMPerTurn: pitch()
+});
+
+const loadKg = () => Joi.number().greater(0).max(80).required().label('the load in kg');
+const point2 = Joi.object({
+	loadKg: loadKg(),
+	setting: Joi.number().min(-200).max(500).required().label('the setting')
+});
+const arm = Joi.object({
+	rangeKg: Joi.array()
+		.items(Joi.number().min(0).max(80).label('the load in kg'))
+		.length(2)
+		.custom((value: [number, number], { error }) => (value[0] < value[1] ? value : error('range.order')))
+		.required(),
+	gimbalKg: Joi.number().min(0).max(10).required().label('the gimbal’s mass in kg'),
+	unit: Joi.string().trim().min(1).max(20).required().label('what the setting counts'),
+	sections: Joi.array()
+		.items(
+			Joi.object({
+				id: key(),
+				label: label(),
+				beyondKg: Joi.number().min(0).max(20).required().label('the mass beyond it in kg'),
+				points: Joi.array().items(point2).length(2).required()
+			})
+		)
+		.min(1)
+		.max(4)
+		.required(),
+	threads: ends(0, 60).required()
+});
+
+export const sledGeometry = Joi.object<SledGeometry>({
+	pattern: Joi.string().max(40).required(),
+	sections: Joi.array()
+		.items(
+			Joi.object({
+				id: key(),
+				label: label(),
+				massKg: massKg(),
+				lengthM: lengthM('the length', 0.02),
+				radiusM: Joi.number().min(0.004).max(0.1).required().label('the radius in metres')
+			})
+		)
+		.min(1)
+		.max(4)
+		.required(),
+	pullOutM: Joi.number().min(0).max(1).required().label('how far it pulls out, in metres,'),
+	stage: stage.required(),
+	gimbalM: ends(0, 2).required(),
+	dockM: Joi.number().min(0).max(2).required().label('the docking height in metres'),
+	items: Joi.array().items(item).max(16).unique('id').required(),
+	places: Joi.array()
+		.items(Joi.object({ id: key(), label: label(), atM: point(), mostKg: massKg() }))
+		.max(8)
+		.required(),
+	arm: arm.required()
+}).required();
+
+const endKg = (words: string) => Joi.number().min(0).max(60).required().label(words);
+export const sledDraft = Joi.object<SledDraft>({
+	name: name(),
+	leastPayloadKg: endKg('the least payload in kg'),
+	greatestPayloadKg: endKg('the greatest payload in kg').greater(Joi.ref('leastPayloadKg')),
+	geometry: sledGeometry
+}).required();
+
+const angle = () => Joi.number().min(-Math.PI).max(Math.PI).required().label('the angle');
+export const sledSetting = Joi.object<SledSetting>({
+	gimbalM: offsetM('the gimbal'),
+	pulledOutM: offsetM('the post'),
+	coarseForeM: offsetM('the plate'),
+	fineForeM: offsetM('the plate'),
+	fineSideM: offsetM('the plate'),
+	items: Joi.object()
+		.pattern(
+			/^[a-zA-Z][a-zA-Z0-9]{0,39}$/,
+			Joi.object({
+				foreM: offsetM('the item'),
+				sideM: offsetM('the item'),
+				upM: offsetM('the item'),
+				tiltRad: angle()
+			})
+		)
+		.max(16)
+		.required(),
+	weights: Joi.array()
+		.items(Joi.object({ placeId: key(), massKg: massKg() }))
+		.max(8)
+		.required()
+}).required();
+
+const leanRad = () =>
+	Joi.number()
+		.greater(-Math.PI / 2)
+		.less(Math.PI / 2)
+		.required()
+		.label('the lean');
+const dropS = () => Joi.number().min(0.2).max(20).required().label('the drop time in seconds');
+const when = (kinds: readonly SledSeen['kind'][], rule: Joi.Schema) =>
+	Joi.when('kind', { is: Joi.valid(...kinds), then: rule, otherwise: Joi.forbidden() });
+const seen = Joi.object({
+	setting: sledSetting,
+	payloadVersion: Joi.number().integer().min(1).required(),
+	struck: Joi.boolean(),
+	kind: Joi.string().valid('rest', 'way', 'drop', 'spin').required(),
+	plane: Joi.string().valid('fore', 'side').required(),
+	leanRad: when(['rest', 'spin'], leanRad()),
+	sigmaRad: when(['rest', 'spin'], Joi.number().greater(0).max(1).required()),
+	way: when(['way'], Joi.number().valid(-1, 0, 1).required()),
+	dropTimeS: when(['drop'], dropS()),
+	sigmaS: when(['drop'], Joi.number().greater(0).max(5).required()),
+	runsS: when(['drop'], Joi.array().items(dropS().optional()).max(30).required()),
+	spinRadPerS: when(['spin'], Joi.number().greater(0).max(60).required().label('the rate'))
+});
+
+const slips = () =>
+	Joi.array()
+		.items(Joi.array().items(Joi.string().max(200)).max(12))
+		.max(100)
+		.required();
+
+export const sledBenchState = Joi.object<SledBenchState>({
+	setting: sledSetting,
+	slips: slips(),
+	seen: Joi.array().items(seen).max(200).required(),
+	dropTimeS: dropS(),
+	shots: Joi.array()
+		.items(Joi.string().valid(...sledShots))
+		.max(sledShots.length)
+		.unique()
+		.required(),
+	movers: Joi.array().items(key().optional()).max(16).unique().required(),
+	believeDrawing: Joi.boolean(),
+	cureId: Joi.string().max(60).allow(null),
+	rigged: Joi.array().items(key().optional()).max(40).unique(),
+	timing: Joi.object({
+		plane: Joi.string().valid('fore', 'side').required(),
+		gimbalM: offsetM('the gimbal'),
+		runsS: Joi.array().items(dropS().optional()).max(30).required()
+	}).allow(null)
+}).required();
+
+const note = () =>
+	Joi.string()
+		.allow('')
+		.max(2000)
+		.pattern(/^[\P{Cc}\n\r\t]*$/u)
+		.required()
+		.label('the note');
+
+const figure = () => Joi.number().required();
+const recordDetail = Joi.object<SledRecordDetail>({
+	snapshot: keptSnapshot,
+	support: sledDraft.append({ id: id(), kind: Joi.string(), version: Joi.number().integer().min(1).required() }),
+	setting: sledSetting,
+	dropTimeS: dropS(),
+	figures: Joi.object({
+		massKg: figure(),
+		staticForeM: figure(),
+		staticSideM: figure(),
+		dropForeS: figure().allow(null),
+		foreLeanRad: figure(),
+		sideLeanRad: figure(),
+		panInertiaKgM2: figure()
+	}).required(),
+	slips: slips()
+}).required();
+
+/** In shape 1 the copy of the support was called by its kind. */
+export const sledRecordDetail: StoredAs<SledRecordDetail> = {
+	schema: recordDetail,
+	upgrades: [supportRenamed('sled')]
+};
+
+const stanceM = (words: string, least: number, most: number) =>
+	Joi.number().min(least).max(most).required().label(words);
+export const wornSetup = Joi.object<WornSetup>({
+	armSide: Joi.string().valid('right', 'left').required(),
+	reversed: Joi.boolean().required(),
+	fitted: Joi.array().items(key().optional()).max(20).unique().required(),
+	stance: Joi.object({
+		carryHeightM: stanceM('the gimbal above the floor, in metres,', 0.4, 2),
+		standOffM: stanceM('the gimbal before the hips, in metres,', 0.2, 1.5),
+		hipHeightM: stanceM('the hips above the floor, in metres,', 0.4, 1.4),
+		strideM: stanceM('the stride in metres', 0, 1.6)
+	}).required()
+}).required();
+
+const threads = (words: string) => Joi.number().min(0).max(60).required().label(words);
+const socketEntry = Joi.object({
+	kind: 'socket',
+	inOut: threads('the threads of the in-out screw'),
+	side: threads('the threads of the side screw'),
+	drift: Joi.string().valid('away', 'into', 'left', 'right', 'stays').required(),
+	note: note()
+});
+const vestEntry = Joi.object({
+	kind: 'vest',
+	minutes: Joi.number().greater(0).max(600).required().label('the minutes'),
+	loadKg: loadKg(),
+	note: note()
+});
+export const sledEntry = Joi.alternatives<SledEntry>()
+	.conditional('.kind', {
+		switch: [
+			{ is: 'socket', then: socketEntry },
+			{ is: 'vest', then: vestEntry }
+		],
+		otherwise: Joi.forbidden()
+	})
+	.required();

@@ -1,0 +1,328 @@
+<script lang="ts">
+	import '$lib/shell/bench.css';
+	import { degFromRad, radFromDeg } from '@poise/core';
+	import QuantityField from '$lib/sheet/fields/QuantityField.svelte';
+	import { isTyping } from '$lib/sheet/keys';
+	import Slip from '$lib/sheet/slip/Slip.svelte';
+	import { inUnits, showForce, showMass, showMove, showTorque, together, unbroken } from '$lib/sheet/units/display';
+	import Vial from '$lib/sheet/vial/Vial.svelte';
+	import { BalanceLog } from '$lib/supports/log/balanceLog.svelte';
+	import LogBalance from '$lib/supports/log/LogBalance.svelte';
+	import { leastBearingN, type SliderFigures } from './figures';
+	import { sharedSliderBench } from './sliderBench.svelte';
+	import SliderDrawing from './SliderDrawing.svelte';
+	import SliderLooks from './SliderLooks.svelte';
+	import { type SliderSlip, supportName } from './slip';
+
+	interface Props {
+		data: { readonly checksOpen: number };
+	}
+	let { data }: Props = $props();
+	const bench = sharedSliderBench();
+	const units = $derived(bench.units);
+	const geometry = $derived(bench.slider.geometry);
+	const figures = $derived(bench.figures as SliderFigures);
+	const slip = $derived(bench.slip as SliderSlip);
+	const setting = $derived(bench.setting);
+
+	let width = $state(770);
+	let height = $state(380);
+	const log = new BalanceLog(
+		() => bench.state,
+		() => bench.document.save()
+	);
+	const logIt = () =>
+		log.log((state) => ({
+			payloadId: bench.payloadId,
+			supportId: bench.slider.id,
+			payloadVersion: bench.payloadVersion,
+			state
+		}));
+	function keys(event: KeyboardEvent) {
+		const onControl = (event.target as Element | null)?.closest('button, a, summary, select, [role="slider"]') != null;
+		if (event.key !== 'Enter' || event.ctrlKey || event.metaKey || isTyping(event) || onControl) return;
+		if (slip.kind === 'move') bench.accept();
+		else if (slip.kind === 'poised' && log.logged === null) void logIt();
+		else return;
+		event.preventDefault();
+	}
+
+	const force = (n: number) => `${n < 0 ? '−' : ''}${together(showForce(Math.abs(n), units))}`;
+	/** The bubble floats to the end that would rise: in the middle where a support bears as much as its share. */
+	const rows = $derived([
+		...figures.spansN.map(([least, most], index) => ({
+			id: `support-${index}`,
+			name: setting.supportsM.length === 1 ? 'Clamp' : index === 0 ? 'At the start' : 'At the far end',
+			offset: setting.supportsM.length === 1 || least >= leastBearingN ? 0 : 1.5 - least / leastBearingN,
+			now: `${force(figures.now.supportsN[index] ?? 0)} now`,
+			note: `${force(least)} to ${force(most)} over the travel`
+		})),
+		...(figures.momentNm === null
+			? []
+			: [
+					{
+						id: 'moment',
+						name: 'Turns the clamp',
+						offset: geometry.clampHoldsNm === null ? 0 : (figures.momentNm / geometry.clampHoldsNm) * 0.98,
+						now: together(showTorque(Math.abs(figures.momentNm), units)),
+						note: `${figures.momentNm >= 0 ? 'far end' : 'start'} down, at the worst`
+					}
+				]),
+		{
+			id: 'hold',
+			name: 'Along the rail',
+			offset: geometry.carriage.holdsN === null ? 0 : figures.now.holdN / geometry.carriage.holdsN,
+			now: Math.abs(figures.now.holdN) < 0.5 ? 'nothing pulls' : `${force(Math.abs(figures.now.holdN))} to hold`,
+			note:
+				Math.abs(figures.now.slipN) < 0.5
+					? ''
+					: `and ${force(Math.abs(figures.now.slipN))} that the rail itself slips with`
+		}
+	]);
+	const two = $derived(setting.supportsM.length === 2);
+	const onRail = (value: number) =>
+		value >= 0 && value <= geometry.rail.lengthM
+			? null
+			: `From 0 to ${together(showMove(geometry.rail.lengthM, units))}, the rail’s length.`;
+	const keeps = $derived(figures.keepsDownM);
+	const keepsAll = $derived(
+		keeps !== null && keeps[0] <= geometry.carriage.travelM[0] + 1e-6 && keeps[1] >= geometry.carriage.travelM[1] - 1e-6
+	);
+</script>
+
+<svelte:window onkeydown={keys} />
+
+<div class="bench">
+	<section class="work" aria-label="Slider bench">
+		<div class="drawing" bind:clientWidth={width} bind:clientHeight={height}>
+			<SliderDrawing
+				{geometry}
+				{setting}
+				centre={figures}
+				targetM={slip.kind === 'move' ? slip.target.supportsM : null}
+				{units}
+				{width}
+				{height}
+				onmove={(next, about) => bench.stands(next, about)}
+				onsettle={() => bench.document.settle()}
+			/>
+		</div>
+		<div class="rows">
+			<ul class="states">
+				{#each rows as { id, name, offset, now, note } (id)}
+					<li data-state={id} data-good={Math.abs(offset) <= 1}>
+						<span class="name">{name}</span><Vial {offset} label="{name}: {now}" /><span class="now"
+							><strong>{now}</strong> <small>{note}</small></span
+						>
+					</li>
+				{/each}
+			</ul>
+			<div class="row fields">
+				{#each setting.supportsM as u, index (index)}
+					<QuantityField
+						label={two ? `${index === 0 ? 'Start' : 'Far'} support from the start` : 'Clamp from the start'}
+						value={u}
+						quantity="length"
+						{units}
+						check={onRail}
+						onvalue={(value) =>
+							bench.stands(
+								{
+									supportsM: setting.supportsM.map((each, at) =>
+										at === index ? value : each
+									) as unknown as typeof setting.supportsM
+								},
+								`support ${index}`
+							)}
+						oncommit={() => bench.document.settle()}
+						testId="support-{index}"
+					/>
+				{/each}
+				<QuantityField
+					label="Incline, °, up to the far end"
+					value={degFromRad(setting.inclineRad)}
+					quantity="count"
+					{units}
+					check={(value) => (Math.abs(value) <= 90 ? null : 'From −90° to 90°.')}
+					onvalue={(value) => bench.stands({ inclineRad: radFromDeg(value) }, 'incline')}
+					oncommit={() => bench.document.settle()}
+					testId="incline"
+				/>
+				<QuantityField
+					label="Reach past the carriage"
+					value={setting.reachM}
+					quantity="length"
+					{units}
+					check={(value) => (Math.abs(value) <= 1.5 ? null : 'No more than 1.5 m either way.')}
+					onvalue={(reachM) => bench.stands({ reachM }, 'reach')}
+					oncommit={() => bench.document.settle()}
+					testId="reach"
+				/>
+				<label class="stack"
+					>Stands on
+					<select
+						value={two ? 'two' : 'one'}
+						onchange={(event) =>
+							bench.stands(
+								{
+									supportsM:
+										event.currentTarget.value === 'one'
+											? [geometry.rail.lengthM / 2]
+											: [geometry.rail.lengthM * 0.2, geometry.rail.lengthM * 0.8]
+								},
+								'stands'
+							)}
+						data-testid="stands-on"
+						><option value="two">two supports</option><option value="one">one clamp</option></select
+					></label
+				>
+				<label class="stack"
+					>Camera
+					<select
+						value={setting.hung ? 'hung' : 'on'}
+						onchange={(event) => bench.stands({ hung: event.currentTarget.value === 'hung' }, 'hung')}
+						data-testid="hung"
+						><option value="on">on the carriage</option><option value="hung">hung under it</option></select
+					></label
+				>
+				<label class="stack"
+					>Looks
+					<select
+						value={setting.looks}
+						onchange={(event) => bench.stands({ looks: event.currentTarget.value as 'along' | 'across' }, 'looks')}
+						data-testid="looks"
+						><option value="across">across the rail</option><option value="along">along it, to the far end</option
+						></select
+					></label
+				>
+			</div>
+		</div>
+	</section>
+	<div class="answer-column">
+		<Slip heading={slip.heading}>
+			{#snippet answer()}
+				{#if slip.kind === 'poised'}<strong data-testid="slip-strong">Stays</strong>, as seen
+				{:else if slip.kind === 'placed'}In place: <strong data-testid="slip-strong">walk it end to end</strong>
+				{:else if slip.kind === 'tooHeavy'}Take <strong data-testid="slip-strong">a stronger slider</strong>
+				{:else if slip.kind === 'wrong'}<strong data-testid="slip-strong">Not safe as it stands</strong>
+				{:else if slip.lines[0]}{slip.lines[0].lead}<strong data-testid="slip-strong"
+						>{unbroken(slip.lines[0].strong)}</strong
+					>{/if}
+			{/snippet}
+			{#each slip.troubles as trouble (trouble)}<p class="danger" role="alert" data-testid="trouble">
+					{unbroken(trouble)}
+				</p>{/each}
+			{#if slip.lines.length > 1}
+				<ol class="lines" data-testid="slip-lines">
+					{#each slip.lines.slice(1) as line (line.id)}<li>
+							{line.lead}<strong>{unbroken(line.strong)}</strong>
+						</li>{/each}
+				</ol>
+			{/if}
+			<p>{unbroken(slip.why)}</p>
+			{#if !keepsAll && slip.kind !== 'tooHeavy'}
+				<p data-testid="keeps">
+					{#if keeps === null}As it stands one {supportName(0, 2).split(' ')[0]} lifts wherever the carriage is.{:else}As
+						it stands both bear from <strong>{together(showMove(keeps[0], units))}</strong> to
+						<strong>{together(showMove(keeps[1], units))}</strong> of the travel.{/if}
+				</p>
+			{/if}
+			{#if slip.kind !== 'move' && slip.kind !== 'tooHeavy'}<SliderLooks {bench} {figures} />{/if}
+			{#if data.checksOpen > 0}<p class="checks">
+					<a href="/payload/{bench.payloadId}/checklist"
+						>{data.checksOpen} {data.checksOpen === 1 ? 'check is' : 'checks are'} still open</a
+					> before this payload is lifted.
+				</p>{/if}
+			<p class="caution">
+				A rail that lifts throws the camera off its end: a hand on it until both supports are seen to bear, and no
+				fingers between carriage and stop.
+			</p>
+			{#if slip.kind === 'move'}
+				<button type="button" class="go" onclick={() => bench.accept()} data-testid="accept"
+					>{slip.lines.length === 1 ? 'It is done' : `All ${slip.lines.length} are done`}</button
+				>
+			{:else if slip.kind === 'tooHeavy'}
+				<a class="go" href="/payload/{bench.payloadId}">Change the payload</a>
+			{:else}
+				<LogBalance {log} placeholder="Where, on what floor, level or inclined" onlog={logIt} />
+			{/if}
+			{#if log.trouble !== ''}<p class="caution" role="alert">{log.trouble}</p>{/if}
+			{#if bench.document.message !== '' && !bench.document.linkLost}<p class="caution" role="alert">
+					{bench.document.message}
+				</p>{/if}
+			{#if bench.document.linkLost}<p class="caution" role="status">
+					No link to the server. Everything is kept here and sent when it is back.
+				</p>{/if}
+			{#if bench.state.slips.length > 0}
+				<ol class="roll" aria-label="Done before">
+					{#each [...bench.state.slips.entries()].reverse() as [index, words] (index)}<li>
+							{inUnits(words.join('; '), units)}
+						</li>{/each}
+				</ol>
+			{/if}
+			<p class="count">
+				<span>{together(showMass(figures.carriedKg, units))} on the rail</span>
+				<button type="button" class="link" onclick={() => bench.document.undo()} disabled={!bench.document.canUndo}
+					>Undo</button
+				>
+			</p>
+			<p class="quiet">
+				At rest: a carriage that starts or stops hard adds its own push along the rail. Figures are aids; the maker’s
+				manual and whoever is responsible decide.
+			</p>
+		</Slip>
+	</div>
+</div>
+
+<style>
+	.states {
+		padding: 4px 18px 4px 26px;
+	}
+	.states li {
+		display: grid;
+		grid-template-columns: 150px minmax(80px, 1fr) minmax(220px, 1.4fr);
+		align-items: center;
+		gap: 10px;
+		min-height: 34px;
+	}
+	.name {
+		font-weight: 700;
+		font-size: 15px;
+	}
+	.now {
+		font-size: 15px;
+		line-height: 1.15;
+	}
+	.now small {
+		color: var(--quiet);
+		font-size: 12.5px;
+		margin-left: 6px;
+	}
+	.fields {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 8px 14px;
+		padding: 4px 18px 12px 26px;
+	}
+	.fields :global(.field) {
+		width: 150px;
+	}
+	.stack {
+		display: grid;
+		gap: 3px;
+		font-size: 14px;
+		color: var(--quiet);
+	}
+	@media (max-width: 900px) {
+		.drawing {
+			min-height: 320px;
+		}
+		.states li {
+			grid-template-columns: 1fr 1fr;
+			padding: 6px 0;
+		}
+		.now {
+			grid-column: 1 / 3;
+		}
+	}
+</style>

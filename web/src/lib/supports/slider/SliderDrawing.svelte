@@ -1,0 +1,205 @@
+<script lang="ts">
+	import type { UnitSystem } from '$lib/model/person';
+	import Board from '$lib/sheet/drawing/Board.svelte';
+	import { arrowStep, Pull } from '$lib/sheet/drawing/pull.svelte';
+	import { scaleBarM } from '$lib/sheet/drawing/projection';
+	import ScaleBar from '$lib/sheet/drawing/ScaleBar.svelte';
+	import { showLength, together } from '$lib/sheet/units/display';
+	import type { SliderGeometry, SliderSetting } from './model';
+	import { supportName } from './slip';
+
+	/** The rail from the side, to scale, on its supports, with the carriage and the camera's centre. Supports and carriage are pulled along it. */
+	interface Props {
+		geometry: SliderGeometry;
+		setting: SliderSetting;
+		/** Past the carriage along the rail, and off its line; null: nothing is carried. */
+		centre: { readonly overhangM: number; readonly standoffM: number } | null;
+		/** Where the slip wants the supports; null: nowhere else. */
+		targetM?: readonly number[] | null;
+		units: UnitSystem;
+		width: number;
+		height: number;
+		onmove?: ((next: Partial<SliderSetting>, about: string) => void) | undefined;
+		onsettle?: () => void;
+	}
+	let {
+		geometry,
+		setting,
+		centre,
+		targetM = null,
+		units,
+		width,
+		height,
+		onmove,
+		onsettle = () => {}
+	}: Props = $props();
+	const { rail, carriage } = $derived(geometry);
+	const [cos, sin] = $derived([Math.cos(setting.inclineRad), Math.sin(setting.inclineRad)]);
+	/** The rail's box on the page, with room for what stands on it and under it. */
+	const roomM = $derived(Math.max(0.28, Math.abs(centre?.standoffM ?? 0) + 0.14));
+	const wideM = $derived(rail.lengthM * Math.abs(cos) + 2 * roomM);
+	const highM = $derived(rail.lengthM * Math.abs(sin) + 2 * roomM);
+	const px = $derived(Math.min((width - 40) / wideM, (height - 70) / highM));
+	const middle = $derived({ x: width / 2, y: height / 2 + 6 });
+	const at = (u: number, v: number) => {
+		const along = u - rail.lengthM / 2;
+		return { x: middle.x + (along * cos - v * sin) * px, y: middle.y - (along * sin + v * cos) * px };
+	};
+	const line = (from: { x: number; y: number }, to: { x: number; y: number }) =>
+		`M${from.x.toFixed(1)} ${from.y.toFixed(1)}L${to.x.toFixed(1)} ${to.y.toFixed(1)}`;
+	const ways = $derived(setting.hung ? -1 : 1);
+	const plate = $derived(at(setting.atM, ways * carriage.plateM));
+	const heavy = $derived(centre === null ? null : at(setting.atM + centre.overhangM, centre.standoffM));
+	const floorY = $derived(height - 34);
+	const barM = $derived(scaleBarM(px, 70, units === 'imperial'));
+
+	type Held = { readonly kind: 'support'; readonly index: number } | { readonly kind: 'carriage' };
+	const pull = new Pull<Held>(
+		(held, { x, y }) => {
+			const u = rail.lengthM / 2 + ((x - middle.x) * cos - (y - middle.y) * sin) / px;
+			moveTo(held, Math.round(u * 200) / 200);
+		},
+		() => onsettle()
+	);
+	function moveTo(held: Held, u: number) {
+		if (held.kind === 'carriage') onmove?.({ atM: u }, 'carriage');
+		else {
+			const supportsM = setting.supportsM.map((each, index) => (index === held.index ? u : each));
+			onmove?.({ supportsM: supportsM as unknown as SliderSetting['supportsM'] }, `support ${held.index}`);
+		}
+	}
+	function keys(event: KeyboardEvent, held: Held, fromM: number) {
+		const step = arrowStep(event, 0.005, 0.05);
+		if (step === null || onmove === undefined) return;
+		event.preventDefault();
+		moveTo(held, fromM + step[0]);
+	}
+	const told = (m: number) => together(showLength(m, units));
+</script>
+
+<Board {width} {height} label="The rail from the side" {pull}>
+	<path class="floor" d="M8 {floorY}H{width - 8}" />
+	{#each setting.supportsM as u, index (index)}
+		{@const under = at(u, -0.03)}
+		<path class="leg" d="M{under.x} {under.y}V{floorY}" />
+	{/each}
+	{#if targetM !== null}
+		{#each targetM as u, index (index)}
+			{@const to = at(u, -0.03)}
+			<path class="target" d="M{to.x} {to.y}V{floorY}" />
+		{/each}
+	{/if}
+	<path class="rail" d={line(at(0, 0), at(rail.lengthM, 0))} />
+	<path class="travel" d={line(at(carriage.travelM[0], -0.045 * ways), at(carriage.travelM[1], -0.045 * ways))} />
+	<path class="carriage" d={line(at(setting.atM - 0.05, ways * 0.02), at(setting.atM + 0.05, ways * 0.02))} />
+	<path class="arm" d={line(at(setting.atM, 0), plate)} />
+	<path class="arm" d={line(plate, at(setting.atM + setting.reachM, ways * carriage.plateM))} />
+	{#if heavy !== null}
+		<path class="plumb" d="M{heavy.x} {heavy.y}V{floorY}" />
+		<g transform="translate({heavy.x} {heavy.y})" class="centre">
+			<circle r="9" /><path d="M0 -9A9 9 0 0 1 9 0H0ZM0 9A9 9 0 0 1 -9 0H0Z" />
+		</g>
+	{/if}
+	<text class="end" x={at(0, 0).x} y={at(0, 0).y - 14} text-anchor="middle">start</text>
+	<text class="end" x={at(rail.lengthM, 0).x} y={at(rail.lengthM, 0).y - 14} text-anchor="middle">far end</text>
+	{#if onmove !== undefined}
+		{#each setting.supportsM as u, index (index)}
+			{@const knob = at(u, -0.03)}
+			<circle
+				class="handle"
+				cx={knob.x}
+				cy={knob.y}
+				r="13"
+				role="slider"
+				tabindex="0"
+				aria-label="The {supportName(index, setting.supportsM.length)}"
+				aria-valuemin={0}
+				aria-valuemax={Math.round(rail.lengthM * 1000)}
+				aria-valuenow={Math.round(u * 1000)}
+				aria-valuetext={told(u)}
+				data-testid="pull-support-{index}"
+				onpointerdown={(event) => pull.grab(event, { kind: 'support', index })}
+				onkeydown={(event) => keys(event, { kind: 'support', index }, u)}
+			/>
+		{/each}
+		{@const knob = at(setting.atM, ways * 0.02)}
+		<circle
+			class="handle"
+			cx={knob.x}
+			cy={knob.y}
+			r="13"
+			role="slider"
+			tabindex="0"
+			aria-label="The carriage"
+			aria-valuemin={Math.round(carriage.travelM[0] * 1000)}
+			aria-valuemax={Math.round(carriage.travelM[1] * 1000)}
+			aria-valuenow={Math.round(setting.atM * 1000)}
+			aria-valuetext={told(setting.atM)}
+			data-testid="pull-carriage"
+			onpointerdown={(event) => pull.grab(event, { kind: 'carriage' })}
+			onkeydown={(event) => keys(event, { kind: 'carriage' }, setting.atM)}
+		/>
+	{/if}
+	<ScaleBar x={18} y={height - 14} px={barM * px} words={told(barM)} />
+</Board>
+
+<style>
+	path {
+		fill: none;
+		stroke: var(--ink);
+	}
+	.floor {
+		stroke-width: 2;
+	}
+	.leg {
+		stroke-width: 6;
+	}
+	.target {
+		stroke: var(--press);
+		stroke-width: 3;
+		stroke-dasharray: 7 5;
+	}
+	.rail {
+		stroke-width: 10;
+	}
+	.travel {
+		stroke: var(--quiet);
+		stroke-width: 1.5;
+	}
+	.carriage {
+		stroke-width: 16;
+		stroke: var(--spirit-deep, var(--ink));
+	}
+	.arm {
+		stroke-width: 5;
+	}
+	.plumb {
+		stroke: var(--clay);
+		stroke-width: 1.4;
+		stroke-dasharray: 5 4;
+	}
+	.centre circle {
+		fill: var(--panel);
+		stroke: var(--ink);
+		stroke-width: 1.6;
+	}
+	.centre path {
+		fill: var(--ink);
+		stroke: none;
+	}
+	.end {
+		font-size: 13px;
+		fill: var(--quiet);
+	}
+	.handle {
+		fill: var(--panel);
+		fill-opacity: 0.75;
+		stroke: var(--press);
+		stroke-width: 2.4;
+		cursor: ew-resize;
+		touch-action: none;
+	}
+	.handle:focus-visible {
+		outline: 3px solid var(--press);
+	}
+</style>

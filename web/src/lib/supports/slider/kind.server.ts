@@ -1,0 +1,48 @@
+import type { ServerKind, Standing } from '$lib/server/supportKind';
+import { sliderDemo } from './demo.server';
+import { countedLooks, sliderFigures } from './figures';
+import type { SliderBenchState, SliderGeometry, SliderRecordDetail } from './model';
+import { sliderBenchState, sliderDraft, sliderGeometry, sliderRecordDetail } from './schemas.server';
+import { settledOn } from './standing';
+import { freshSliderState } from './state';
+import { sliderLogStation, sliderStation } from './station';
+
+function today({ support, payload, bodies, state }: Standing<SliderGeometry, SliderBenchState>) {
+	const setting = settledOn(support.geometry, state.setting);
+	return { setting, figures: sliderFigures(support, bodies, setting, countedLooks(state, payload.version)) };
+}
+
+export const server: ServerKind<SliderGeometry, SliderBenchState, SliderRecordDetail> = {
+	geometry: { schema: sliderGeometry },
+	draft: sliderDraft,
+	state: { schema: sliderBenchState },
+	detail: { schema: sliderRecordDetail },
+	fresh: ({ geometry }) => freshSliderState(geometry),
+	stations(standing, logged) {
+		const { setting, figures } = today(standing);
+		return { balance: sliderStation(figures), logbook: sliderLogStation(figures, setting, logged) };
+	},
+	record(standing) {
+		const { setting, figures } = today(standing);
+		const { carriedKg, spansN, momentNm, now } = figures;
+		return {
+			payloadMassKg: figures.payloadKg,
+			placed: figures.placed,
+			poised: figures.poised,
+			detail: {
+				support: standing.support,
+				setting,
+				figures: {
+					carriedKg,
+					leastN: Math.min(...spansN.map(([least]) => least)),
+					mostN: Math.max(...spansN.map(([, most]) => most)),
+					momentNm,
+					holdN: now.holdN
+				},
+				slips: standing.state.slips
+			}
+		};
+	},
+	prints: {},
+	demo: sliderDemo
+};

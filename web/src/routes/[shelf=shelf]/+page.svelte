@@ -1,0 +1,5 @@
+<script lang="ts">
+	let { data } = $props();
+</script>
+
+<data.View {data} />

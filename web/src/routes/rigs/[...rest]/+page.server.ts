@@ -1,0 +1,6 @@
+import { redirect } from '@sveltejs/kit';
+import type { PageServerLoad } from './$types';
+
+/** Gimbals were found here once; whoever kept the address still finds them. */
+export const load: PageServerLoad = ({ params, url }) =>
+	redirect(308, `/gimbals${params.rest === '' ? '' : `/${params.rest}`}${url.search}`);
