@@ -1,7 +1,7 @@
 import { checksFor } from '../input';
 import type { Vec3 } from '../mass/body';
 import { checkPrisms, pieceToPrism, type Prism } from '../venue/prism';
-import { type ArmReach, cranePose } from './cranePose';
+import { type ArmReach, checkReach, cranePose } from './cranePose';
 
 /** Something in the venue, and how far the crane keeps from it. */
 export interface Kept extends Prism {
@@ -37,7 +37,12 @@ function measured(call: string, input: CraneInVenueInput) {
 	const swingRange = check.range('swingRangeRad', input.swingRangeRad);
 	const boomRange = check.range('boomRangeRad', input.boomRangeRad);
 	checkPrisms(call, input.shapes);
-	const { reach, radiiM, headingRad } = input;
+	input.shapes.forEach(({ keepM }, index) => check.atLeastZero(`shapes[${index}].keepM`, keepM));
+	const { radiiM } = input;
+	for (const field of ['tube', 'head', 'camera', 'weights'] as const)
+		check.atLeastZero(`radiiM.${field}`, radiiM[field]);
+	const reach = checkReach(call, input.reach);
+	const headingRad = check.number('headingRad', input.headingRad);
 	/** No point of it is further from the pivot. */
 	const lever = Math.max(
 		Math.hypot(...reach.noseM) + Math.hypot(...reach.lensM) + radiiM.camera,

@@ -16,6 +16,14 @@ export interface CranePose {
 	readonly lensM: Vec3;
 }
 
+/** The arm's points, each two finite numbers. */
+export function checkReach(call: string, reach: ArmReach): ArmReach {
+	const check = checksFor(call);
+	for (const field of ['noseM', 'tailM', 'lensM'] as const)
+		for (const k of [0, 1] as const) check.number(`reach.${field}[${k}]`, reach[field][k]);
+	return reach;
+}
+
 /**
  * Where nose, tail and lens of an arm are, ground frame, metres.
  *
@@ -35,7 +43,7 @@ export function cranePose(input: {
 	const pivot = check.vector('pivotM', input.pivotM);
 	const swing = check.number('swingRad', input.swingRad);
 	const boom = check.number('boomRad', input.boomRad);
-	const { noseM, tailM, lensM, keptLevel } = input.reach;
+	const { noseM, tailM, lensM, keptLevel } = checkReach('cranePose', input.reach);
 	const [cos, sin] = [Math.cos(boom), Math.sin(boom)];
 	const out = ([u, v]: readonly [number, number]): [number, number] => [u * cos - v * sin, u * sin + v * cos];
 	const place = ([along, up]: readonly [number, number]): Vec3 => [

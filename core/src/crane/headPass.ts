@@ -102,6 +102,12 @@ export function headPass(input: {
 	for (const field of limitNames) check.positive(`limits.${field}`, limits[field]);
 	const widthsPerRad = check.positive('focalM', input.focalM) / check.positive('sensorWidthM', input.sensorWidthM);
 	const subject = check.vector('subjectM', input.subjectM);
+	for (const field of ['fromSwingRad', 'toSwingRad', 'fromBoomRad', 'toBoomRad'] as const)
+		check.number(`pass.${field}`, pass[field]);
+	(pass.via ?? []).forEach(({ swingRad, boomRad }, index) => {
+		check.number(`pass.via[${index}].swingRad`, swingRad);
+		check.number(`pass.via[${index}].boomRad`, boomRad);
+	});
 	const dt = durationS / steps;
 	const armAt = armOver(pass);
 	const poseAt = (share: number) => cranePose({ reach, pivotM: input.pivotM, ...armAt(share) }).lensM;

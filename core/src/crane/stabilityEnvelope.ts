@@ -1,4 +1,4 @@
-import { checksFor } from '../input';
+import { type Checks, checksFor } from '../input';
 import { standardGravityMPerS2 } from '../mass/body';
 import { footprintOf } from './footprint';
 import { armOut, craneWeight, marginOf, type StabilityInput } from './stability';
@@ -20,6 +20,20 @@ export interface StabilityEnvelope {
 }
 
 const marginSteps = 720;
+/** Finer than a tenth of a degree all round nobody draws. */
+const mostSteps = 3600;
+const countOf = (check: Checks, path: string, value: number): number =>
+	Number.isInteger(check.positive(path, value)) && value <= mostSteps
+		? value
+		: check.fail(path, `must be a whole number up to ${mostSteps}`, value);
+
+/** What wind and push turn it over with. A direction is left aside, but has to be one. */
+const overturning = (check: Checks, input: Pick<EnvelopeInput, 'wind' | 'push'>): number =>
+	(['wind', 'push'] as const).reduce((sum, name) => {
+		const force = input[name];
+		if (force === undefined) return sum;
+		return sum + check.atLeastZero(`${name}.forceN`, force.forceN) * check.number(`${name}.heightM`, force.heightM);
+	}, 0);
 
 /**
  * The least reserve against tipping over every swing angle and the whole boom range, whichever way slope, wind and push act.
@@ -42,11 +56,7 @@ export function stabilityEnvelope(input: EnvelopeInput): StabilityEnvelope {
 	const slopeRad = check.atLeastZero('slopeRad', input.slopeRad ?? 0);
 	if (slopeRad >= Math.PI / 2) check.fail('slopeRad', 'must be less than a right angle', slopeRad);
 	const [sine, cosine] = [Math.sin(slopeRad), Math.cos(slopeRad)];
-	const forcesNm = (['wind', 'push'] as const).reduce((sum, name) => {
-		const force = input[name];
-		if (force === undefined) return sum;
-		return sum + check.atLeastZero(`${name}.forceN`, force.forceN) * check.number(`${name}.heightM`, force.heightM);
-	}, 0);
+	const forcesNm = overturning(check, input);
 	const g = standardGravityMPerS2;
 	const { uKgM, vKgM, levelForwardKgM, levelUpKgM } = weight.arm;
 
@@ -99,14 +109,12 @@ export function stabilityRose(
 	const footprint = footprintOf('stabilityRose', input.footprintM);
 	const weight = craneWeight('stabilityRose', input);
 	const [low, high] = check.range('boomRangeRad', input.boomRangeRad);
-	const headings = check.positive('headings', input.headings ?? 360);
-	const booms = Math.max(2, check.positive('booms', input.booms ?? 20));
+	const headings = countOf(check, 'headings', input.headings ?? 360);
+	const booms = Math.max(2, countOf(check, 'booms', input.booms ?? 20));
 	const slopeRad = check.atLeastZero('slopeRad', input.slopeRad ?? 0);
 	const [sine, cosine] = [Math.sin(slopeRad), Math.cos(slopeRad)];
-	const forcesNm = [input.wind, input.push].reduce(
-		(sum, force) => sum + (force === undefined ? 0 : force.forceN * force.heightM),
-		0
-	);
+	if (slopeRad >= Math.PI / 2) check.fail('slopeRad', 'must be less than a right angle', slopeRad);
+	const forcesNm = overturning(check, input);
 	const g = standardGravityMPerS2;
 	const poses = Array.from({ length: booms }, (_, step) => {
 		const boomRad = low + ((high - low) * step) / (booms - 1);

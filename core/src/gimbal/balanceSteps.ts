@@ -41,6 +41,7 @@ export function balanceSteps(input: {
 	/** The rig with its payload as looks have corrected it; absent: as `mountPayload` puts them together. */
 	readonly chain?: GimbalChain;
 }): { readonly steps: readonly BalanceStep[]; readonly poised: boolean } {
+	if (input.toleranceNm !== undefined) checksFor('balanceSteps').atLeastZero('toleranceNm', input.toleranceNm);
 	const chain = input.chain ?? mountPayload(input);
 	const loads = axisLoads('balanceSteps', chain);
 	const positionsM = listPositions('balanceSteps', chain, input.positionsM);

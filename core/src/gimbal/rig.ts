@@ -44,6 +44,10 @@ export function mountPayload(input: {
 	const { rig, payload } = input;
 	check.list('payload', payload);
 	check.list('rig.axes', rig.axes);
+	rig.slides.forEach(({ scale }, index) => {
+		check.number(`rig.slides[${index}].scale.readingAtZeroM`, scale.readingAtZeroM);
+		check.number(`rig.slides[${index}].scale.sense`, scale.sense);
+	});
 	const innermost = (rig.axes[rig.axes.length - 1] as GimbalAxis).id;
 	const mounted = payload.map(({ id, body }, index) => {
 		check.body(`payload[${index}].body`, body);

@@ -12,6 +12,7 @@ import type { Inertia, Vec3 } from './body';
  */
 export function radiiOfGyration(input: { readonly massKg: number; readonly inertiaKgM2: Inertia }): Vec3 {
 	const check = checksFor('radiiOfGyration');
+	for (const field of ['xy', 'xz', 'yz'] as const) check.number(`inertiaKgM2.${field}`, input.inertiaKgM2[field]);
 	const massKg = check.positive('massKg', input.massKg);
 	const about = (field: 'xx' | 'yy' | 'zz') =>
 		Math.sqrt(check.atLeastZero(`inertiaKgM2.${field}`, input.inertiaKgM2[field]) / massKg);

@@ -48,7 +48,16 @@ export function spreadOf(input: {
 	return { mean, spread, standardError: spread / Math.sqrt(kept.length), dropped };
 }
 
+/**
+ * The middle of the values, of an even number the mean of the middle two. Throws `PhysicsInputError` for none, and for any that
+ * is not finite.
+ *
+ * @example
+ * median([5, 1, 2]); // 2
+ */
 export function median(values: readonly number[]): number {
+	const check = checksFor('median');
+	check.list('values', values).forEach((value, index) => check.number(`values[${index}]`, value));
 	const sorted = [...values].sort((a, b) => a - b);
 	const half = Math.floor(sorted.length / 2);
 	const upper = sorted[half] as number;

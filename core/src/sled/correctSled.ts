@@ -32,6 +32,8 @@ export function correctSled(input: {
 }): Sled {
 	const { sled, correction, carrierId } = input;
 	const check = checksFor('correctSled');
+	check.number('sled.gimbalHeightM', sled.gimbalHeightM);
+	sled.parts.forEach(({ body }, index) => check.body(`sled.parts[${index}].body`, body));
 	const carrier = sled.parts.find(({ id }) => id === carrierId);
 	if (carrier === undefined || !(carrier.body.massKg > 0))
 		return check.fail('carrierId', 'must be a part of the sled with some mass', carrierId);

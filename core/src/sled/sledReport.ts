@@ -1,3 +1,4 @@
+import { checksFor } from '../input';
 import type { Vec3 } from '../mass/body';
 import { dropTime } from './dropTime';
 import { type Sled, sledTotals } from './sled';
@@ -64,6 +65,9 @@ export function sledReport({ sled }: { readonly sled: Sled }): SledReport {
  * `A = Σ m x²` and `C = Σ m z²`. For C > A it is the axis nearest the post; at C = A, ±π/4 by the sign of P.
  */
 export function principalLean(productKgM2: number, lengthwiseKgM2: number): number {
+	const check = checksFor('principalLean');
+	check.number('productKgM2', productKgM2);
+	check.number('lengthwiseKgM2', lengthwiseKgM2);
 	if (lengthwiseKgM2 === 0) return (Math.sign(productKgM2) * Math.PI) / 4;
 	return Math.atan((2 * productKgM2) / lengthwiseKgM2) / 2;
 }

@@ -1,4 +1,13 @@
+import { checksFor } from '../input';
 import type { Point } from '../crane/footprint';
+
+/** Every corner two finite numbers: of anything else neither "crosses" nor "encloses" is an answer. */
+function checkCorners(call: string, outline: readonly Point[]): void {
+	const check = checksFor(call);
+	outline.forEach((corner, index) => {
+		for (const k of [0, 1] as const) check.number(`outline[${index}][${k}]`, corner[k]);
+	});
+}
 
 /** Twice the area of the triangle, m²; positive: counter-clockwise. */
 export const cornerTurn = (a: Point, b: Point, c: Point): number =>
@@ -6,12 +15,13 @@ export const cornerTurn = (a: Point, b: Point, c: Point): number =>
 
 /**
  * Which two sides of a closed outline cross, by the number of the point each starts from; null: none do. Sides that only
- * touch do not cross. Never throws.
+ * touch do not cross. Throws `PhysicsInputError` for a corner that is not two finite numbers.
  *
  * @example
  * crossingSides([[0, 0], [1, 1], [1, 0], [0, 1]])[1]; // 2
  */
 export function crossingSides(outline: readonly Point[]): readonly [number, number] | null {
+	checkCorners('crossingSides', outline);
 	const count = outline.length;
 	for (let i = 0; i < count; i += 1)
 		for (let j = i + 2; j < count; j += 1) {
@@ -24,13 +34,15 @@ export function crossingSides(outline: readonly Point[]): readonly [number, numb
 }
 
 /**
- * Area inside a closed outline, m²; negative where it goes clockwise. Never throws.
+ * Area inside a closed outline, m²; negative where it goes clockwise. Throws `PhysicsInputError` for a corner that is not two finite numbers.
  *
  * @example
  * outlineAreaM2([[0, 0], [2, 0], [2, 1], [0, 1]]); // 2
  */
-export const outlineAreaM2 = (outline: readonly Point[]): number =>
-	outline.reduce((sum, [x, y], index) => {
+export function outlineAreaM2(outline: readonly Point[]): number {
+	checkCorners('outlineAreaM2', outline);
+	return outline.reduce((sum, [x, y], index) => {
 		const [nextX, nextY] = outline[(index + 1) % outline.length]!;
 		return sum + (x * nextY - nextX * y) / 2;
 	}, 0);
+}

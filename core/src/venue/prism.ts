@@ -24,6 +24,7 @@ export function checkPrisms(call: string, prisms: readonly Prism[]): void {
 			check.number(`${at}.outlineM[${corner}][1]`, y);
 		});
 		check.number(`${at}.bottomM`, bottomM);
+		check.number(`${at}.topM`, topM);
 		if (!(topM >= bottomM)) check.fail(`${at}.topM`, 'must be at least bottomM', topM);
 	});
 }
@@ -41,8 +42,9 @@ export function checkPrisms(call: string, prisms: readonly Prism[]): void {
  * prismDistance({ aM: [0, 0, 3], bM: [2, 0, 3], prism: { id: 'box', outlineM: [[1, -1], [3, -1], [3, 1], [1, 1]], closed: true, bottomM: 0, topM: 2 } }); // 1
  */
 export function prismDistance(input: { readonly aM: Vec3; readonly bM: Vec3; readonly prism: Prism }): number {
+	const check = checksFor('prismDistance');
 	checkPrisms('prismDistance', [input.prism]);
-	return pieceToPrism(input.aM, input.bM, input.prism, Infinity);
+	return pieceToPrism(check.vector('aM', input.aM), check.vector('bM', input.bM), input.prism, Infinity);
 }
 
 /** As {@link prismDistance}, without checks; stops looking where nothing can come under `enough`. */
@@ -113,15 +115,31 @@ function overInside(a: Vec3, b: Vec3, outline: readonly Point[], bottom: number,
 	for (let index = 1; index < cuts.length; index += 1) {
 		const [t0, t1] = [cuts[index - 1]!, cuts[index]!];
 		const middle = (t0 + t1) / 2;
-		if (!isInside([a[0] + middle * dx, a[1] + middle * dy], outline)) continue;
+		if (!liesInside([a[0] + middle * dx, a[1] + middle * dy], outline)) continue;
 		const [z0, z1] = [a[2] + t0 * (b[2] - a[2]), a[2] + t1 * (b[2] - a[2])];
 		least = Math.min(least, Math.max(0, bottom - Math.max(z0, z1), Math.min(z0, z1) - top));
 	}
 	return least;
 }
 
-/** Whether a point lies inside an outline: a ray from it crosses an odd number of sides. */
-export function isInside([x, y]: Point, outline: readonly Point[]): boolean {
+/**
+ * Whether a point lies inside an outline: a ray from it crosses an odd number of sides. Throws `PhysicsInputError` for
+ * numbers that are not finite, of which "outside" would be no answer.
+ *
+ * @example
+ * Number(isInside([1, 1], [[0, 0], [2, 0], [2, 2], [0, 2]])); // 1
+ */
+export function isInside(point: Point, outline: readonly Point[]): boolean {
+	const check = checksFor('isInside');
+	for (const k of [0, 1] as const) check.number(`point[${k}]`, point[k]);
+	outline.forEach((corner, index) => {
+		for (const k of [0, 1] as const) check.number(`outline[${index}][${k}]`, corner[k]);
+	});
+	return liesInside(point, outline);
+}
+
+/** As {@link isInside}, without checks. */
+function liesInside([x, y]: Point, outline: readonly Point[]): boolean {
 	let inside = false;
 	outline.forEach(([x0, y0], index) => {
 		const [x1, y1] = outline[(index + 1) % outline.length]!;
