@@ -1,13 +1,73 @@
-/** The arrows of docs/ARCHITECTURE.md, checked. */
+/** The arrows of docs/ARCHITECTURE.md, checked; `web/tests/arrows.test.ts` sees each of them bite. */
+const lib = '^web/src/lib/';
+/** From what everybody may use to what uses everybody; nobody imports from further down the list. */
+const order = ['model', 'sheet', 'keeping', 'shell', 'places', 'supports', 'stations'];
+const arrows = order.slice(0, -1).map((room, index) => ({
+	name: `${room}-looks-down`,
+	comment: `${room} imports nothing of ${order.slice(index + 1).join(', ')}.`,
+	severity: 'error',
+	from: { path: `${lib}${room}/`, pathNot: '\\.test\\.ts$' },
+	to: { path: `${lib}(${order.slice(index + 1).join('|')})/` }
+}));
+
 module.exports = {
 	forbidden: [
+		...arrows,
+		{
+			name: 'stations-apart',
+			comment: 'A station imports nothing of another.',
+			severity: 'error',
+			from: { path: `${lib}stations/([^/]+)/`, pathNot: '\\.test\\.ts$' },
+			to: { path: `${lib}stations/`, pathNot: `${lib}stations/$1/` }
+		},
+		{
+			name: 'kinds-apart',
+			comment: 'A kind of support imports nothing of another.',
+			severity: 'error',
+			from: { path: `${lib}supports/([^/]+)/` },
+			to: { path: `${lib}supports/(gimbal|sled|crane|slider)/`, pathNot: `${lib}supports/$1/` }
+		},
+		{
+			name: 'only-the-registry-names-kinds',
+			comment: 'Outside the folders of the kinds nobody but the registry imports one of them.',
+			severity: 'error',
+			from: {
+				path: '^web/src/(lib/(model|sheet|keeping|shell|places|server|supports/[^/]+$|supports/(log|swap)/)|hooks)',
+				pathNot: `(^web/src/lib/supports/registry\\.ts|^web/src/lib/server/db/gearChanges\\.ts|\\.test\\.ts)$`
+			},
+			to: { path: `${lib}supports/(gimbal|sled|crane|slider)/` }
+		},
+		{
+			name: 'pages-off-the-server',
+			comment: 'What runs in a browser imports nothing of the server but types.',
+			severity: 'error',
+			from: {
+				path: '^web/src/',
+				pathNot:
+					'^web/src/(lib/server/|hooks\\.server|routes/.*\\+(page|layout)?\\.?server|lib/.*\\.server\\.ts|lib/.*\\.test\\.ts)'
+			},
+			to: { path: '^web/src/(lib/server/|lib/.*\\.server\\.ts)', dependencyTypesNot: ['type-only'] }
+		},
+		{
+			name: 'no-unresolved',
+			severity: 'error',
+			from: { pathNot: '\\.svelte-kit' },
+			to: { couldNotResolve: true, pathNot: '^(\\$app/|\\$env/|\\$service-worker|\\./\\$types|virtual:|@poise/)' }
+		},
 		{ name: 'no-circles', severity: 'error', from: {}, to: { circular: true } },
 		{
 			name: 'core-stands-alone',
 			comment: 'The core imports nothing of the project and no runtime.',
 			severity: 'error',
 			from: { path: '^core/src', pathNot: '\\.test\\.ts$' },
-			to: { path: ['^(demo|web|scripts)/', '^node:'] }
+			to: { path: '^(demo|web|scripts)/' }
+		},
+		{
+			name: 'core-without-a-runtime',
+			comment: 'The core reads no file and opens no socket.',
+			severity: 'error',
+			from: { path: '^core/src', pathNot: '\\.test\\.ts$' },
+			to: { dependencyTypes: ['core'] }
 		},
 		{
 			name: 'demo-is-data',
@@ -39,7 +99,7 @@ module.exports = {
 	options: {
 		doNotFollow: { path: 'node_modules' },
 		tsConfig: { fileName: 'tsconfig.arrows.json' },
-		tsPreCompilationDeps: false,
+		tsPreCompilationDeps: true,
 		enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'svelte', 'default'] }
 	}
 };

@@ -12,7 +12,7 @@ interface Chunk {
 }
 
 const moduleOf = ({ facadeModuleId }: Chunk) => /\/lib\/supports\/(.+\.svelte)$/.exec(facadeModuleId ?? '')?.[1];
-const isSheet = (chunk: Chunk | undefined): chunk is Chunk =>
+const isSheet = (chunk: Chunk | undefined): boolean =>
 	chunk?.isDynamicEntry === true && moduleOf(chunk) !== undefined;
 
 /**

@@ -78,7 +78,8 @@ export { balanceSteps, type BalanceStep } from './gimbal/balanceSteps';
 
 // Balancing by looking: one observation, one nudge
 export { bandCentre } from './gimbal/bandCentre';
-export { nextNudge, type Nudge, type Observation, type Tried } from './gimbal/nextNudge';
+export { nextNudge, type Nudge } from './gimbal/nextNudge';
+export type { Observation, Tried } from './gimbal/tried';
 export { moveForOffset } from './gimbal/moveForOffset';
 export { correctChain, correctionOf, type SeenOffset } from './gimbal/correctChain';
 
@@ -162,7 +163,7 @@ export { movingWeight, type MovingWeight, type MovingWeightInput } from './crane
 export { loadingSequence, type LoadingResult, type LoadingStep } from './crane/loadingSequence';
 
 // Whether it stands
-export type { Point } from './crane/footprint';
+export type { Point } from './venue/point';
 export {
 	type EdgeStability,
 	type SideForce,

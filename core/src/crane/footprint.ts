@@ -1,7 +1,6 @@
 import { checksFor } from '../input';
+import type { Point } from '../venue/point';
 import { cornerTurn, crossingSides, outlineAreaM2 } from '../venue/outline';
-
-export type Point = readonly [x: number, y: number];
 
 /** One side of a base's footprint, from foot to foot, counter-clockwise seen from above. */
 export interface FootprintEdge {

@@ -2,7 +2,8 @@ import { Matrix, pseudoInverse } from 'ml-matrix';
 import { checksFor } from '../input';
 import { type Body, standardGravityMPerS2, type Vec3 } from '../mass/body';
 import { type ArmMoments, armMoments, type CraneArm } from './craneArm';
-import { type Footprint, footprintOf, type Point } from './footprint';
+import { type Footprint, footprintOf } from './footprint';
+import type { Point } from '../venue/point';
 
 /** A side force: wind on the whole, or somebody leaning on it. Without a direction it acts square to each edge, outward. */
 export interface SideForce {

@@ -1,5 +1,5 @@
 import { checksFor } from '../input';
-import type { Tried } from './nextNudge';
+import type { Tried } from './tried';
 
 /** A look that says the wrong thing: about one in fifty. */
 const wrongLook = 0.02;

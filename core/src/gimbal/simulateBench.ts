@@ -10,7 +10,8 @@ import { stateOf } from './axisState';
 import { type AxisLoad, axisLoads, type GimbalChain } from './chain';
 import { motorDemand } from './motorDemand';
 import { moveForOffset } from './moveForOffset';
-import { nextNudge, type Observation, type Tried } from './nextNudge';
+import { nextNudge } from './nextNudge';
+import type { Observation, Tried } from './tried';
 import { type GimbalRig, mountPayload, positionAt, type RigSlide } from './rig';
 import { predictReadings } from './predictReadings';
 

@@ -1,5 +1,5 @@
 import { checksFor } from '../input';
-import type { Point } from '../crane/footprint';
+import type { Point } from './point';
 
 /** Every corner two finite numbers: of anything else neither "crosses" nor "encloses" is an answer. */
 function checkCorners(call: string, outline: readonly Point[]): void {

@@ -1,4 +1,4 @@
-import type { Point } from '../crane/footprint';
+import type { Point } from './point';
 import { checksFor } from '../input';
 import type { Vec3 } from '../mass/body';
 

@@ -2,7 +2,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { VenueDraft } from '$lib/model/venue';
 import { stubServer, stubStorage } from '$lib/testing/browserStubs';
 import { withShape } from '$lib/places/plan';
-import { draftOf, editGear, gearKey, gearPath, settleWith, venueGear } from './editGear';
+import { draftOf, editGear, gearKey, gearPath, venueGear } from './editGear';
 
 beforeEach(() => {
 	vi.useFakeTimers();
@@ -65,9 +65,9 @@ describe('a venue being edited', () => {
 		await vi.advanceTimersByTimeAsync(1500);
 		expect(document.saving).toBe('stale');
 		stale = false;
-		await settleWith(document, venueGear, 'v1', 'mine');
+		await document.keepMine();
 		expect(sent.at(-1)!.body).toMatchObject({ name: 'Mine', version: 9 });
-		await settleWith(document, venueGear, 'v1', 'theirs');
+		await document.takeTheirs();
 		expect(document.value.name).toBe('Theirs');
 		document.undo();
 		expect(document.value.name).toBe('Mine');
@@ -76,7 +76,7 @@ describe('a venue being edited', () => {
 	it('says so when the other’s version cannot be read', async () => {
 		stubServer(() => 'no link');
 		const document = editGear<VenueDraft>(venueGear, hall);
-		await settleWith(document, venueGear, 'v1', 'theirs');
+		await document.takeTheirs();
 		expect(document.message).toContain('No link');
 		expect(document.value.name).toBe('Hall');
 	});

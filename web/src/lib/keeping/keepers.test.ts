@@ -3,12 +3,10 @@ import { freshChecklist } from '$lib/model/paper';
 import { RigKeeper } from '$lib/supports/gimbal/rigKeeper.svelte';
 import { stubServer, stubStorage } from '$lib/testing/browserStubs';
 import { rig } from '$lib/testing/scenario';
-import { supportGear } from '$lib/supports/address';
-import { settleWith } from './editGear';
 import { keep } from './kept';
 import { KeptDocument } from './keptDocument.svelte';
 import { PaperKeeper } from './paperKeeper.svelte';
-import { holds, saveOver } from './saveOver';
+import { holds } from './holds';
 
 beforeEach(() => {
 	vi.useFakeTimers();
@@ -127,7 +125,7 @@ describe('a rig being edited', () => {
 		await vi.advanceTimersByTimeAsync(5000);
 		expect(keeper.document.saving).toBe('stale');
 		stale = false;
-		await settleWith(keeper.document, supportGear('gimbal'), small.id, 'theirs');
+		await keeper.document.takeTheirs();
 		expect(keeper.draft.name).toBe('Theirs');
 		keeper.document.undo();
 		expect(keeper.draft.name).toBe('Mine still');
@@ -137,7 +135,7 @@ describe('a rig being edited', () => {
 
 describe('a document kept and sent', () => {
 	const made = (put: (value: { n: number }, version: number) => Promise<unknown>) =>
-		new KeptDocument<{ n: number }>('doc', { n: 0 }, put as never);
+		new KeptDocument<{ n: number }>('doc', { n: 0 }, { put: put as never });
 
 	it('sends one save at a time, the next with the version of the last', async () => {
 		const versions: number[] = [];
@@ -182,15 +180,99 @@ describe('a document kept and sent', () => {
 	});
 });
 
-describe('saving over a version', () => {
-	it('takes its own save with a lost answer for saved, somebody else’s for a conflict', async () => {
-		const stale = { status: 409, body: { error: { code: 'stale', message: 'stale' } } };
-		let held: object = { name: 'A', list: [1, { b: 2, a: 1 }], version: 5 };
-		stubServer(({ method }) => (method === 'GET' ? { status: 200, body: held } : stale));
-		const mine = { name: 'A', list: [1, { a: 1, b: 2 }] };
-		expect(await saveOver('/api/x', mine, 4)).toMatchObject({ ok: true, value: { version: 5 } });
-		held = { name: 'B', list: [1, { b: 2, a: 1 }], version: 5 };
-		expect(await saveOver('/api/x', mine, 4)).toMatchObject({ ok: false });
+describe('a document that names its version', () => {
+	interface Doc {
+		readonly name: string;
+		readonly list: readonly unknown[];
+	}
+	const first: Doc = { name: 'A', list: [1, { b: 2, a: 1 }] };
+	/** A server that keeps one document by version; `mute` takes a save and loses the answer. */
+	function server() {
+		const held = { value: first as Doc, version: 4, mute: false, puts: 0 };
+		const kept = (value: Doc, version: number, key = 'doc') =>
+			new KeptDocument<Doc>(
+				key,
+				value,
+				{
+					put: async (next, over) => {
+						held.puts += 1;
+						if (over !== held.version)
+							return { ok: false, away: false, error: { code: 'stale', message: 'stale' } } as never;
+						held.value = next;
+						held.version += 1;
+						if (held.mute) return { ok: false, away: true, error: { code: 'databaseAway', message: 'away' } } as never;
+						return { ok: true, value: { version: held.version } } as never;
+					},
+					get: async () => ({ ok: true, value: { value: held.value, version: held.version } }) as never
+				},
+				version
+			);
+		return { held, kept };
+	}
+
+	it('takes its own save with a lost answer for its own, and goes on from there', async () => {
+		const { held, kept } = server();
+		const document = kept(first, 4);
+		held.mute = true;
+		document.set({ ...first, name: 'B' });
+		await vi.advanceTimersByTimeAsync(700);
+		expect([document.saving, held.version]).toEqual(['away', 5]);
+		held.mute = false;
+		document.set({ ...first, name: 'C' });
+		await vi.advanceTimersByTimeAsync(5000);
+		expect([document.saving, document.version, held.value.name]).toEqual(['saved', 6, 'C']);
+		expect(document.theirs).toBeNull();
+	});
+
+	it('knows it again after a reload, when the page comes with the version that was saved but not confirmed', async () => {
+		const { held, kept } = server();
+		const before = kept(first, 4);
+		held.mute = true;
+		before.set({ ...first, name: 'B' });
+		await vi.advanceTimersByTimeAsync(700);
+		before.stop();
+		held.mute = false;
+		const after = kept(held.value, held.version);
+		after.restore();
+		await vi.advanceTimersByTimeAsync(3000);
+		expect([after.value.name, after.saving, held.value.name]).toEqual(['B', 'saved', 'B']);
+	});
+
+	it('stops at somebody else’s, holds it to choose from, and puts a third over it when told to', async () => {
+		const { held, kept } = server();
+		const document = kept(first, 4);
+		[held.value, held.version] = [{ ...first, list: [9] }, 7];
+		document.set({ ...first, name: 'Mine' });
+		await vi.advanceTimersByTimeAsync(700);
+		expect([document.saving, document.theirs?.value.list, document.base]).toEqual(['stale', [9], first]);
+		const puts = held.puts;
+		document.set({ ...first, name: 'Mine still' });
+		await vi.advanceTimersByTimeAsync(9000);
+		expect(held.puts).toBe(puts);
+		await document.keepMine({ name: 'Mine still', list: [9] });
+		expect([document.saving, held.value, held.version]).toEqual(['saved', { name: 'Mine still', list: [9] }, 8]);
+		document.undo();
+		expect(document.value.list).toEqual(first.list);
+	});
+
+	it('stops at once after a reload, when somebody else saved while something here was unsent', async () => {
+		const { held, kept } = server();
+		const before = kept(first, 4);
+		held.version = 5;
+		held.value = { ...first, name: 'Theirs' };
+		before.set({ ...first, name: 'Mine' });
+		before.stop();
+		const after = kept(held.value, 5);
+		after.restore();
+		expect([after.saving, after.value.name, after.theirs?.value.name]).toEqual(['stale', 'Mine', 'Theirs']);
+		await after.takeTheirs();
+		expect([after.saving, after.value.name]).toEqual(['saved', 'Theirs']);
+		after.undo();
+		expect(after.value.name).toBe('Mine');
+	});
+
+	it('reads what the server holds by its fields, whatever their order', () => {
+		expect(holds({ b: 1, a: [{ d: 1, c: 2 }] }, { a: [{ c: 2, d: 1 }] })).toBe(true);
 		expect(holds([1, 2, 3], [1, 2])).toBe(false);
 		expect(holds({ a: [] }, { a: {} })).toBe(false);
 	});

@@ -7,9 +7,9 @@ export class PaperKeeper<Kind extends PaperKind> {
 	readonly document: KeptDocument<Papers[Kind]>;
 
 	constructor(payloadId: string, kind: Kind, paper: Papers[Kind]) {
-		this.document = new KeptDocument(`paper.${kind}.${payloadId}`, paper, (value) =>
-			ask('PUT', `/api/payloads/${payloadId}/papers/${kind}`, value)
-		);
+		this.document = new KeptDocument(`paper.${kind}.${payloadId}`, paper, {
+			put: (value) => ask('PUT', `/api/payloads/${payloadId}/papers/${kind}`, value)
+		});
 	}
 
 	get paper(): Papers[Kind] {
@@ -39,7 +39,7 @@ export class PaperKeeper<Kind extends PaperKind> {
 	redo(): void {
 		this.document.redo();
 	}
-	save(): Promise<void> {
+	save(): Promise<boolean> {
 		return this.document.save();
 	}
 	stop(): void {

@@ -28,7 +28,9 @@ export async function readBody<T>(event: RequestEvent, schema: Joi.Schema<T>): P
 	const type = event.request.headers.get('content-type')?.split(';')[0]?.trim().toLowerCase();
 	if (type !== 'application/json') throw new Refusal('wrongType');
 	const bytes = await readBytes(event.request, greatestBodyBytes);
-	return validated(parseJson(Buffer.from(bytes).toString('utf8')), schema);
+	const body = parseJson(Buffer.from(bytes).toString('utf8'));
+	refuseUnstorable(body);
+	return validated(body, schema);
 }
 
 /**
@@ -59,6 +61,24 @@ function parseJson(text: string): unknown {
 		return JSON.parse(text);
 	} catch (cause) {
 		throw Object.assign(new Refusal('badJson'), { cause });
+	}
+}
+
+/** Deeper than any document of ours. */
+const deepest = 24;
+
+/** PostgreSQL keeps neither the zero byte nor half a character in any text, and nothing here is nested without end. */
+function refuseUnstorable(value: unknown, path: readonly string[] = []): void {
+	const refuse = (words: string) => {
+		throw new Refusal('invalid', undefined, { [path.join('.')]: words });
+	};
+	if (path.length > deepest) refuse('This is nested too deep.');
+	if (typeof value === 'string' && (value.includes('\0') || !value.isWellFormed()))
+		refuse('This holds a control character, or half a character, that cannot be kept.');
+	if (typeof value !== 'object' || value === null) return;
+	for (const [key, each] of Object.entries(value)) {
+		if (key.includes('\0') || !key.isWellFormed()) refuse('This holds a name that cannot be kept.');
+		refuseUnstorable(each, [...path, key]);
 	}
 }
 

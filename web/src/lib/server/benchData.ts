@@ -7,7 +7,7 @@ import { listParts } from './db/parts';
 import { findPayload, listPayloads } from './db/payloads';
 import { findSetup, listEntries } from './db/supportNotes';
 import { findSupport } from './db/supports';
-import { venueStore } from './db/venues';
+import { listVenues } from './db/venues';
 import type { SheetDoors } from './supportKind';
 
 /** Everything the sheets of one payload on one support show. */
@@ -41,7 +41,7 @@ export function sheetDoors(
 	support: { readonly id: string; readonly kind: string }
 ): SheetDoors {
 	return {
-		venues: () => venueStore.list(crewId),
+		venues: () => listVenues(crewId),
 		entries: () => listEntries(crewId, support),
 		setup: () => findSetup(crewId, support, person.id)
 	};

@@ -5,10 +5,11 @@
 	import { isTyping } from '$lib/sheet/keys';
 	import type { Named } from '$lib/model/gear';
 	import { onMount, type Snippet } from 'svelte';
-	import { gearKey, gearPath, type GearPlace, settleWith } from '$lib/keeping/editGear';
+	import { gearKey, gearPath, type GearPlace } from '$lib/keeping/editGear';
 	import { forget } from '$lib/keeping/kept';
 	import type { KeptDocument } from '$lib/keeping/keptDocument.svelte';
 	import { refused, refusedWords } from '$lib/sheet/fields/refused.svelte';
+	import Edits from './Edits.svelte';
 	import SheetLinks from './SheetLinks.svelte';
 
 	/** What every editor of a support or a venue has around its fields: links, name, undo, saving, two people at once, deleting. */
@@ -99,13 +100,18 @@
 	{#if document.saving === 'stale'}
 		<p class="caution" role="alert">
 			Somebody else has changed this {place.one} since you opened it. Yours is kept here until you choose.
-			<button type="button" class="tool" onclick={() => settleWith(document, place, id, 'theirs')}>Show theirs</button>
-			<button type="button" class="tool" onclick={() => settleWith(document, place, id, 'mine')}
-				>Save mine over it</button
-			>
+			<button type="button" class="tool" onclick={() => document.takeTheirs()}>Show theirs</button>
+			<button type="button" class="tool" onclick={() => document.keepMine()}>Save mine over it</button>
 		</p>
 	{/if}
 	{@render children()}
+	<Edits
+		document="{place.history}/{id}"
+		onback={(content) => {
+			document.settle();
+			document.set(content as Draft);
+		}}
+	/>
 	<div class="actions">
 		{#if confirmDelete}
 			<span>Delete “{draft.name}” with {goesToo}? The logbook keeps its copies.</span>

@@ -34,7 +34,7 @@ export const benchKey = ({ supportId, payloadId }: Omit<BenchReference, 'kind'>)
 /** Where supports of a kind are edited, in the words of the editors' frame. */
 export const supportGear = (kind: string): GearPlace => {
 	const { one, many } = knownKind(kind);
-	return { one, api: `/api/supports/${kind}`, pages: `/${many}` };
+	return { one, history: 'support', api: `/api/supports/${kind}`, pages: `/${many}` };
 };
 
 /** Links beside the editor of a support: a bench for it, and its other sheets. */

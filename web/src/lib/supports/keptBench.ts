@@ -4,6 +4,6 @@ import { benchKey, type BenchReference } from './address';
 
 /** How things stand at one bench, kept as they are changed; the last word wins on the server. */
 export const keptBench = <State>(bench: Omit<BenchReference, 'kind'>, state: State): KeptDocument<State> =>
-	new KeptDocument(benchKey(bench), state, (value) =>
-		ask('PUT', `/api/benches/${bench.supportId}/${bench.payloadId}`, value as object)
-	);
+	new KeptDocument(benchKey(bench), state, {
+		put: (value) => ask('PUT', `/api/benches/${bench.supportId}/${bench.payloadId}`, value as object)
+	});

@@ -1,4 +1,4 @@
-import { venueStore } from '$lib/server/db/venues';
+import { listVenues } from '$lib/server/db/venues';
 import type { PageServerLoad } from './$types';
 
-export const load: PageServerLoad = async ({ locals }) => ({ venues: await venueStore.list(locals.crewId) });
+export const load: PageServerLoad = async ({ locals }) => ({ venues: await listVenues(locals.crewId) });

@@ -1,7 +1,8 @@
 import { and, eq, sql } from 'drizzle-orm';
 import { serverKind } from '../kinds';
 import { fromStore, toStore } from '../stored';
-import { database } from './client';
+import { database, inTransaction } from './client';
+import { documentName, noteEdit } from './edits';
 import { benches, supports } from './schema';
 
 /** How a payload stands on a support today; null: it was never on it. */
@@ -27,11 +28,14 @@ export async function saveBench(
 	state: unknown
 ): Promise<void> {
 	const stored = toStore(serverKind(support.kind).state, state);
-	await database()
-		.insert(benches)
-		.values({ crewId, supportId: support.id, payloadId, state: stored, updatedBy: personId })
-		.onConflictDoUpdate({
-			target: [benches.supportId, benches.payloadId],
-			set: { state: stored, updatedAt: sql`now()`, updatedBy: personId }
-		});
+	await inTransaction(async () => {
+		await database()
+			.insert(benches)
+			.values({ crewId, supportId: support.id, payloadId, state: stored, updatedBy: personId })
+			.onConflictDoUpdate({
+				target: [benches.supportId, benches.payloadId],
+				set: { state: stored, updatedAt: sql`now()`, updatedBy: personId }
+			});
+		await noteEdit(crewId, personId, documentName.bench(support.id, payloadId), stored);
+	});
 }

@@ -4,11 +4,14 @@ import type { GearChange, GearFigure } from '$lib/model/measurement';
 import type { RigGeometry } from '$lib/supports/gimbal/model';
 import type { PartShape } from '$lib/model/part';
 import { Refusal } from '../refusal';
+import { keptFigure } from '../schemas/measurement';
+import { fromStore, type StoredAs, toStore } from '../stored';
 import { database, inTransaction } from './client';
 import { changePart, lockPart } from './parts';
 import { changeGeometry } from './supports';
 import { gearChanges, people } from './schema';
 
+const figureAs: StoredAs<GearFigure> = { schema: keptFigure };
 type PartFigure = Extract<GearFigure, { cgFrom: string | null }>;
 type ZeroFigure = Extract<GearFigure, { readingAtZeroM: number }>;
 
@@ -26,7 +29,7 @@ export type WantedChange =
 export const changeGear = (crewId: string, personId: string, wanted: WantedChange): Promise<{ id: string }> =>
 	inTransaction(async () => {
 		const id = newId();
-		const before = await setFigure(crewId, wanted);
+		const before = await setFigure(crewId, personId, wanted);
 		await database()
 			.insert(gearChanges)
 			.values({
@@ -38,14 +41,14 @@ export const changeGear = (crewId: string, personId: string, wanted: WantedChang
 				supportId: wanted.about === 'zero' ? wanted.supportId : null,
 				slideId: wanted.about === 'zero' ? wanted.slideId : null,
 				from: wanted.from,
-				before,
-				after: wanted.figure
+				before: toStore(figureAs, before),
+				after: toStore(figureAs, wanted.figure as GearFigure)
 			});
 		return { id };
 	});
 
 /** Puts a figure back to what it was before. */
-export const takeBack = (crewId: string, id: string): Promise<void> =>
+export const takeBack = (crewId: string, personId: string, id: string): Promise<void> =>
 	inTransaction(async () => {
 		const [row] = await database()
 			.update(gearChanges)
@@ -55,24 +58,24 @@ export const takeBack = (crewId: string, id: string): Promise<void> =>
 		if (row === undefined) throw new Refusal('notFound', 'That change was taken back already.');
 		const common = { from: row.from };
 		if (row.about === 'part')
-			await setFigure(crewId, {
+			await setFigure(crewId, personId, {
 				...common,
 				about: 'part',
 				partId: row.partId as string,
-				figure: row.before as PartFigure
+				figure: fromStore(figureAs, row.before) as PartFigure
 			});
 		else
-			await setFigure(crewId, {
+			await setFigure(crewId, personId, {
 				...common,
 				about: 'zero',
 				supportId: row.supportId as string,
 				slideId: row.slideId as string,
-				figure: row.before as ZeroFigure
+				figure: fromStore(figureAs, row.before) as ZeroFigure
 			});
 	});
 
 /** Writes the figure and returns what stood there before. */
-async function setFigure(crewId: string, wanted: WantedChange): Promise<GearFigure> {
+async function setFigure(crewId: string, personId: string, wanted: WantedChange): Promise<GearFigure> {
 	if (wanted.about === 'part') {
 		const part = await lockPart(crewId, wanted.partId);
 		const { id, ...rest } = part;
@@ -81,7 +84,7 @@ async function setFigure(crewId: string, wanted: WantedChange): Promise<GearFigu
 		return { cgFromMiddleM, cgSigmaM, cgFrom };
 	}
 	let before: ZeroFigure | undefined;
-	await changeGeometry<RigGeometry>(crewId, wanted.supportId, 'gimbal', ({ geometry }) => {
+	await changeGeometry<RigGeometry>(crewId, personId, wanted.supportId, 'gimbal', ({ geometry }) => {
 		const slide = geometry.slides.find(({ id }) => id === wanted.slideId);
 		if (slide === undefined) throw new Refusal('notFound', 'That slide is not on the gimbal any more.');
 		before = { readingAtZeroM: slide.scale.readingAtZeroM, zeroSigmaM: slide.zeroSigmaM ?? defaultZeroSigmaM };
@@ -116,8 +119,8 @@ export async function listGearChanges(crewId: string): Promise<GearChange[]> {
 		subjectId: (entry.partId ?? entry.supportId) as string,
 		slideId: entry.slideId,
 		from: entry.from,
-		before: entry.before as GearFigure,
-		after: entry.after as GearFigure,
+		before: fromStore(figureAs, entry.before),
+		after: fromStore(figureAs, entry.after),
 		personName,
 		at: new Date(entry.at).toISOString(),
 		undone: entry.undone

@@ -3,19 +3,13 @@ import { v7 as newId } from 'uuid';
 import type { BalanceChange, RecordDetail } from '$lib/model/balance';
 import { serverKind } from '../kinds';
 import { Refusal } from '../refusal';
-import { fromStore, toStore } from '../stored';
+import { stoodBefore, type WantedCorrection } from '../schemas/record';
+import { fromStore, type StoredAs, toStore } from '../stored';
 import { wordsOf } from './log';
 import { database, inTransaction } from './client';
 import { balanceChanges, balances, people } from './schema';
 
-/** What somebody wants changed about a line of the logbook, and why. */
-export interface WantedCorrection {
-	readonly why: string;
-	readonly note?: string;
-	/** Of a gimbal: what the scales really read. */
-	readonly positionsM?: Readonly<Record<string, number>>;
-	readonly struck?: boolean;
-}
+const beforeAs: StoredAs<BalanceChange['before']> = { schema: stoodBefore };
 
 export async function listBalanceChanges(crewId: string, balanceId: string): Promise<BalanceChange[]> {
 	const rows = await database()
@@ -35,7 +29,7 @@ export async function listBalanceChanges(crewId: string, balanceId: string): Pro
 	return rows.map(({ at, before, ...rest }) => ({
 		...rest,
 		at: new Date(at).toISOString(),
-		before: before as BalanceChange['before']
+		before: fromStore(beforeAs, before)
 	}));
 }
 
@@ -57,7 +51,9 @@ export const correctBalance = (
 			.for('update');
 		if (row === undefined) throw new Refusal('notFound', 'That balance is not in the logbook.');
 		const write = async (kind: BalanceChange['kind'], before: BalanceChange['before']) =>
-			database().insert(balanceChanges).values({ id: newId(), crewId, balanceId, personId, kind, why, before });
+			database()
+				.insert(balanceChanges)
+				.values({ id: newId(), crewId, balanceId, personId, kind, why, before: toStore(beforeAs, before) });
 
 		const newNote = note !== undefined && note !== row.note;
 		const kind = serverKind(row.kind);

@@ -7,10 +7,16 @@ import type {
 	MeasuringWay,
 	NewMeasurement
 } from '$lib/model/measurement';
-import { validated } from '../api';
 import { foundCoordinates } from '../schemas/measurement';
+import { fromStore, type StoredAs, toStore } from '../stored';
 import { database } from './client';
 import { measurements, people } from './schema';
+
+/** In shape 1 the list lay there bare, without a number. */
+const foundAs: StoredAs<{ readonly list: readonly FoundCoordinate[] }> = {
+	schema: foundCoordinates,
+	upgrades: [(bare) => ({ list: Object.values(bare) })]
+};
 
 export async function createMeasurement(
 	crewId: string,
@@ -20,7 +26,7 @@ export async function createMeasurement(
 	const id = newId();
 	await database()
 		.insert(measurements)
-		.values({ id, crewId, personId, ...entry });
+		.values({ id, crewId, personId, ...entry, found: toStore(foundAs, { list: entry.found }) });
 	return { id };
 }
 
@@ -45,7 +51,7 @@ export async function listMeasurements(
 		partId: entry.partId,
 		payloadId: entry.payloadId,
 		way: entry.way as MeasuringWay,
-		found: validated<readonly FoundCoordinate[]>(entry.found, foundCoordinates),
+		found: fromStore(foundAs, entry.found).list,
 		readings: entry.readings,
 		personName,
 		at: new Date(entry.at).toISOString()

@@ -1,9 +1,13 @@
 import { and, eq, sql } from 'drizzle-orm';
 import type { PaperKind, Papers } from '$lib/model/paper';
-import { validated } from '../api';
 import { paperSchemas } from '../schemas/paper';
-import { database } from './client';
+import { fromStore, type StoredAs, toStore } from '../stored';
+import { database, inTransaction } from './client';
+import { documentName, noteEdit } from './edits';
 import { papers } from './schema';
+
+/** How a paper lies in the database. */
+export const paperAs = <Kind extends PaperKind>(kind: Kind): StoredAs<Papers[Kind]> => ({ schema: paperSchemas[kind] });
 
 export async function findPaper<Kind extends PaperKind>(
 	crewId: string,
@@ -14,7 +18,7 @@ export async function findPaper<Kind extends PaperKind>(
 		.select({ content: papers.content })
 		.from(papers)
 		.where(and(eq(papers.crewId, crewId), eq(papers.payloadId, payloadId), eq(papers.kind, kind)));
-	return row === undefined ? null : validated<Papers[Kind]>(row.content, paperSchemas[kind]);
+	return row === undefined ? null : fromStore<Papers[Kind]>(paperAs(kind), row.content);
 }
 
 /** The last word wins: a paper is small and everybody ticks the same list. */
@@ -25,9 +29,13 @@ export async function savePaper<Kind extends PaperKind>(
 	kind: Kind,
 	content: Papers[Kind]
 ): Promise<void> {
-	const changed = { content, updatedAt: sql`now()`, updatedBy: personId };
-	await database()
-		.insert(papers)
-		.values({ crewId, payloadId, kind, content, updatedBy: personId })
-		.onConflictDoUpdate({ target: [papers.payloadId, papers.kind], set: changed });
+	const stored = toStore(paperAs(kind), content);
+	const changed = { content: stored, updatedAt: sql`now()`, updatedBy: personId };
+	await inTransaction(async () => {
+		await database()
+			.insert(papers)
+			.values({ crewId, payloadId, kind, content: stored, updatedBy: personId })
+			.onConflictDoUpdate({ target: [papers.payloadId, papers.kind], set: changed });
+		await noteEdit(crewId, personId, documentName.paper(payloadId, kind), stored);
+	});
 }

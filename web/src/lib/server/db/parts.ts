@@ -1,9 +1,9 @@
 import { and, asc, eq } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
 import type { NewPart, Part, PartKind, PartShape } from '$lib/model/part';
-import { validated } from '../api';
 import { Refusal } from '../refusal';
 import { partShape } from '../schemas/part';
+import { fromStore, type StoredAs, toStore } from '../stored';
 import { database } from './client';
 import { parts, payloads, placements } from './schema';
 
@@ -11,10 +11,11 @@ type Row = Pick<typeof parts.$inferSelect, 'id' | 'name' | 'kind' | 'massKg' | '
 
 const columns = { id: parts.id, name: parts.name, kind: parts.kind, massKg: parts.massKg, shape: parts.shape };
 
+const shapeAs: StoredAs<PartShape> = { schema: partShape };
 const toPart = (row: Row): Part => ({
 	...row,
 	kind: row.kind as PartKind,
-	shape: validated<PartShape>(row.shape, partShape)
+	shape: fromStore(shapeAs, row.shape)
 });
 
 export async function listParts(crewId: string): Promise<Part[]> {
@@ -37,14 +38,14 @@ export async function createPart(crewId: string, part: NewPart): Promise<Part> {
 	const id = newId();
 	await database()
 		.insert(parts)
-		.values({ id, crewId, ...part });
+		.values({ id, crewId, ...part, shape: toStore(shapeAs, part.shape) });
 	return { id, ...part };
 }
 
 export async function changePart(crewId: string, id: string, part: NewPart): Promise<Part> {
 	const [row] = await database()
 		.update(parts)
-		.set(part)
+		.set({ ...part, shape: toStore(shapeAs, part.shape) })
 		.where(and(eq(parts.crewId, crewId), eq(parts.id, id)))
 		.returning(columns);
 	if (row === undefined) throw new Refusal('notFound', 'That part is not on the shelf any more.');

@@ -3,8 +3,25 @@ import { v7 as newId } from 'uuid';
 import type { Attitude } from '$lib/model/attitude';
 import type { Payload, PayloadCorrection, PayloadDraft } from '$lib/model/payload';
 import { Refusal } from '../refusal';
-import { database, type Queryable } from './client';
+import { attitude as attitudeSchema, correction as correctionSchema } from '../schemas/payload';
+import { fromStore, type StoredAs, toStore } from '../stored';
+import { database, inTransaction, type Queryable } from './client';
+import { documentName, noteEdit } from './edits';
 import { parts, payloads, placements } from './schema';
+
+const attitudeAs: StoredAs<Attitude> = { schema: attitudeSchema };
+const correctionAs: StoredAs<PayloadCorrection> = { schema: correctionSchema };
+const storedCorrection = (correction: PayloadCorrection | null | undefined) =>
+	correction == null ? null : toStore(correctionAs, correction);
+
+/** How somebody left a build: the draft itself, which holds no more than ids, places and names. */
+const notePayload = (
+	crewId: string,
+	personId: string,
+	id: string,
+	{ name, platePartId, placements: stand, correction = null }: PayloadDraft
+) =>
+	noteEdit(crewId, personId, documentName.payload(id), { shape: 1, name, platePartId, placements: stand, correction });
 
 export async function listPayloads(crewId: string): Promise<Payload[]> {
 	const rows = await database()
@@ -27,7 +44,8 @@ export async function createPayload(
 	variantOf?: string
 ): Promise<Payload> {
 	const id = newId();
-	return database().transaction(async (transaction) => {
+	return inTransaction(async () => {
+		const transaction = database();
 		await refuseUnknownParts(transaction, crewId, draft);
 		const familyId = variantOf === undefined ? null : await joinFamily(transaction, crewId, variantOf);
 		await transaction.insert(payloads).values({
@@ -36,10 +54,11 @@ export async function createPayload(
 			name: draft.name,
 			platePartId: draft.platePartId,
 			familyId,
-			correction: draft.correction ?? null,
+			correction: storedCorrection(draft.correction),
 			updatedBy: personId
 		});
 		await insertPlacements(transaction, crewId, id, draft);
+		await notePayload(crewId, personId, id, draft);
 		return readPayload(transaction, crewId, id);
 	});
 }
@@ -63,14 +82,15 @@ export async function savePayload(
 	version: number,
 	draft: PayloadDraft
 ): Promise<Payload> {
-	return database().transaction(async (transaction) => {
+	return inTransaction(async () => {
+		const transaction = database();
 		await refuseUnknownParts(transaction, crewId, draft);
 		const [saved] = await transaction
 			.update(payloads)
 			.set({
 				name: draft.name,
 				platePartId: draft.platePartId,
-				correction: draft.correction ?? null,
+				correction: storedCorrection(draft.correction),
 				version: sql`${payloads.version} + 1`,
 				updatedAt: sql`now()`,
 				updatedBy: personId
@@ -83,6 +103,7 @@ export async function savePayload(
 		}
 		await transaction.delete(placements).where(eq(placements.payloadId, id));
 		await insertPlacements(transaction, crewId, id, draft);
+		await notePayload(crewId, personId, id, draft);
 		const { version: newVersion, familyId, updatedAt } = saved;
 		const { correction = null } = draft;
 		return { ...draft, correction, id, familyId, version: newVersion, updatedAt: new Date(updatedAt).toISOString() };
@@ -118,7 +139,7 @@ async function withPlacements(from: Queryable, rows: (typeof payloads.$inferSele
 		name: row.name,
 		platePartId: row.platePartId,
 		familyId: row.familyId,
-		correction: row.correction as PayloadCorrection | null,
+		correction: row.correction === null ? null : fromStore(correctionAs, row.correction),
 		version: row.version,
 		updatedAt: new Date(row.updatedAt).toISOString(),
 		placements: standing
@@ -127,7 +148,7 @@ async function withPlacements(from: Queryable, rows: (typeof payloads.$inferSele
 				id,
 				partId,
 				positionM: [xM, yM, zM] as const,
-				...(attitude === null ? {} : { attitude: attitude as Attitude })
+				...(attitude === null ? {} : { attitude: fromStore(attitudeAs, attitude) })
 			}))
 	}));
 }
@@ -144,7 +165,7 @@ async function insertPlacements(into: Queryable, crewId: string, payloadId: stri
 			xM,
 			yM,
 			zM,
-			attitude
+			attitude: attitude === null ? null : toStore(attitudeAs, attitude)
 		}))
 	);
 }

@@ -1,7 +1,7 @@
 import { and, asc, eq } from 'drizzle-orm';
 import type { Person, Thumb } from '$lib/model/person';
-import { validated } from '../api';
 import { thumbRule } from '../schemas/person';
+import { fromStore, type StoredAs, toStore } from '../stored';
 import { database } from './client';
 import { crews, people, supports } from './schema';
 
@@ -16,9 +16,10 @@ const personColumns = {
 	thumb: people.thumb
 };
 
+const thumbAs: StoredAs<Thumb> = { schema: thumbRule };
 const toPerson = <Row extends { thumb: unknown }>({ thumb, ...rest }: Row) => ({
 	...rest,
-	thumb: thumb === null ? null : validated<Thumb>(thumb, thumbRule)
+	thumb: thumb === null ? null : fromStore(thumbAs, thumb)
 });
 
 /** The crew and everybody in it, in one go: every request begins with this. */
@@ -56,6 +57,6 @@ export async function changePerson(
 ): Promise<void> {
 	await database()
 		.update(people)
-		.set(change)
+		.set({ ...change, ...(change.thumb == null ? {} : { thumb: toStore(thumbAs, change.thumb) }) })
 		.where(and(eq(people.crewId, crewId), eq(people.id, personId)));
 }

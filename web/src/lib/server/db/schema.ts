@@ -1,4 +1,5 @@
 import { sql } from 'drizzle-orm';
+import { type Limit, limits } from '../../model/limits';
 import {
 	type AnyPgColumn,
 	boolean,
@@ -34,6 +35,9 @@ const namedSensibly = (table: string, name: Parameters<typeof sql>[1]) =>
 	check(`${table}_name_length`, sql`char_length(btrim(${name})) between 1 and 120`);
 
 type Columns<Of extends string> = Record<Of, AnyPgColumn>;
+/** The same limits as at the door: what gets past every door by some way not thought of stops here. */
+const isWithin = (column: Parameters<typeof sql>[1], { least, most, above }: Limit) =>
+	sql`${column} ${sql.raw(above === true ? '>' : '>=')} ${sql.raw(String(least))} and ${column} <= ${sql.raw(String(most))}`;
 /** A key of the registry: the database knows what a word is, the registry which words there are. */
 const kindIsAWord = (table: string, kind: Parameters<typeof sql>[1]) =>
 	check(`${table}_kind_is_a_word`, sql`${kind} ~ '^[a-z]{3,20}$'`);
@@ -113,7 +117,7 @@ export const parts = pgTable(
 		unique('parts_name_in_crew').on(table.crewId, table.name),
 		unique('parts_id_in_crew').on(table.crewId, table.id),
 		namedSensibly('parts', table.name),
-		check('parts_mass_positive', sql`${table.massKg} > 0 and ${table.massKg} < 'Infinity'`)
+		check('parts_mass_positive', isWithin(table.massKg, limits.partMass))
 	]
 );
 
@@ -198,7 +202,7 @@ export const supports = pgTable(
 		kindIsAWord('supports', table.kind),
 		check(
 			'supports_payload_range',
-			sql`${table.leastPayloadKg} >= 0 and ${table.greatestPayloadKg} > ${table.leastPayloadKg} and ${table.greatestPayloadKg} < 'Infinity'`
+			sql`${isWithin(table.leastPayloadKg, limits.supportPayload)} and ${isWithin(table.greatestPayloadKg, limits.supportPayload)} and ${table.greatestPayloadKg} > ${table.leastPayloadKg}`
 		)
 	]
 );
@@ -342,7 +346,7 @@ export const balances = pgTable(
 			columns: [table.crewId, table.supportId],
 			foreignColumns: [supports.crewId, supports.id]
 		}).onDelete('set null'),
-		check('balances_mass_positive', sql`${table.payloadMassKg} > 0 and ${table.payloadMassKg} < 'Infinity'`),
+		check('balances_mass_positive', isWithin(table.payloadMassKg, limits.balanceMass)),
 		personOfCrew('balances', table)
 	]
 );
@@ -459,5 +463,28 @@ export const gearChanges = pgTable(
 		}).onDelete('cascade'),
 		check('gear_changes_one_subject', sql`(${table.partId} is null) <> (${table.supportId} is null)`),
 		personOfCrew('gear_changes', table)
+	]
+);
+
+/**
+ * What documents were: who left them so, and when. One row a spell of work of one person; the newest is what stands now.
+ * `document` names it as `lib/server/db/edits.ts` does.
+ */
+export const edits = pgTable(
+	'edits',
+	{
+		id: id(),
+		crewId: crewId(),
+		document: text('document').notNull(),
+		personId: uuid('person_id').notNull(),
+		/** As it was stored then, with the number of its shape. */
+		content: jsonb('content').notNull(),
+		since: moment('since'),
+		at: moment('at')
+	},
+	(table) => [
+		index('edits_newest').on(table.crewId, table.document, table.at),
+		check('edits_document_named', sql`char_length(${table.document}) between 3 and 120`),
+		personOfCrew('edits', table)
 	]
 );

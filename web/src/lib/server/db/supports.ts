@@ -7,7 +7,8 @@ import { serverKind } from '../kinds';
 import { Refusal } from '../refusal';
 import { fromStore, toStore } from '../stored';
 import type { SupportRow } from '../supportKind';
-import { database } from './client';
+import { database, inTransaction } from './client';
+import { documentName, noteEdit } from './edits';
 import { payloads, supports } from './schema';
 
 type Row = typeof supports.$inferSelect;
@@ -50,33 +51,43 @@ export async function findSupport<Geometry = unknown>(
 	return supportOf<Geometry>(row);
 }
 
-export async function createSupport<Geometry>(
+export const createSupport = <Geometry>(
 	crewId: string,
+	personId: string,
 	kind: string,
 	draft: GearDraft<Geometry>
-): Promise<SupportRow<Geometry>> {
-	const id = newId();
-	await database()
-		.insert(supports)
-		.values({ id, crewId, kind, ...columns(kind, draft) });
-	return findSupport<Geometry>(crewId, id);
-}
+): Promise<SupportRow<Geometry>> =>
+	inTransaction(async () => {
+		const id = newId();
+		const made = columns(kind, draft);
+		await database()
+			.insert(supports)
+			.values({ id, crewId, kind, ...made });
+		await noteEdit(crewId, personId, documentName.support(id), made);
+		return findSupport<Geometry>(crewId, id);
+	});
 
 /** Over the version the person had in front of them; refuses as stale when somebody saved in between. */
-export async function saveSupport<Geometry>(
+export const saveSupport = <Geometry>(
 	crewId: string,
+	personId: string,
 	{ id, kind, version }: { readonly id: string; readonly kind: string; readonly version: number },
 	draft: GearDraft<Geometry>
-): Promise<SupportRow<Geometry>> {
-	const [saved] = await database()
-		.update(supports)
-		.set({ ...columns(kind, draft), version: sql`${supports.version} + 1` })
-		.where(and(ofCrew(crewId, id), eq(supports.kind, kind), eq(supports.version, version)))
-		.returning();
-	if (saved !== undefined) return supportOf<Geometry>(saved);
-	await findSupport(crewId, id, kind);
-	throw new Refusal('stale');
-}
+): Promise<SupportRow<Geometry>> =>
+	inTransaction(async () => {
+		const left = columns(kind, draft);
+		const [saved] = await database()
+			.update(supports)
+			.set({ ...left, version: sql`${supports.version} + 1` })
+			.where(and(ofCrew(crewId, id), eq(supports.kind, kind), eq(supports.version, version)))
+			.returning();
+		if (saved === undefined) {
+			await findSupport(crewId, id, kind);
+			throw new Refusal('stale');
+		}
+		await noteEdit(crewId, personId, documentName.support(id), left);
+		return supportOf<Geometry>(saved);
+	});
 
 /** With the benches and notes that hang on it; the logbook keeps its copies. */
 export async function deleteSupport(crewId: string, kind: string, id: string): Promise<void> {
@@ -90,6 +101,7 @@ export async function deleteSupport(crewId: string, kind: string, id: string): P
 /** Changes the geometry of a support that is locked meanwhile, so that no save beside it is lost. */
 export async function changeGeometry<Geometry>(
 	crewId: string,
+	personId: string,
 	id: string,
 	kind: string,
 	change: (support: SupportRow<Geometry>) => Geometry
@@ -97,10 +109,12 @@ export async function changeGeometry<Geometry>(
 	const [row] = await database().select().from(supports).where(ofCrew(crewId, id)).for('update');
 	if (row === undefined || row.kind !== kind)
 		throw new Refusal('notFound', `That ${kind} does not exist, or was deleted.`);
-	const geometry = toStore(serverKind(kind).geometry, change(supportOf<Geometry>(row)));
+	const support = supportOf<Geometry>(row);
+	const left = columns(kind, { ...support, geometry: change(support) });
+	await noteEdit(crewId, personId, documentName.support(id), left);
 	await database()
 		.update(supports)
-		.set({ geometry, version: sql`${supports.version} + 1` })
+		.set({ ...left, version: sql`${supports.version} + 1` })
 		.where(ofCrew(crewId, id));
 }
 

@@ -1,17 +1,77 @@
-import { and, desc, eq, notInArray } from 'drizzle-orm';
+import { and, asc, desc, eq, notInArray, sql } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
 import type { VenueDraft, VenuePlan } from '$lib/model/venue';
-import { validated } from '../api';
 import { Refusal } from '../refusal';
 import { venuePlan } from '../schemas/venue';
+import { fromStore, type StoredAs, toStore } from '../stored';
 import { database, inTransaction } from './client';
-import { draftStore } from './draftStore';
+import { documentName, noteEdit } from './edits';
 import { venuePictures, venues } from './schema';
 
-export const venueStore = draftStore(venues, 'venue', ({ name, plan }): VenueDraft => ({
-	name,
-	plan: validated<VenuePlan>(plan, venuePlan)
-}));
+export type VenueRow = VenueDraft & { readonly id: string; readonly version: number };
+
+/** How a venue's plan lies in the database. */
+export const planAs: StoredAs<VenuePlan> = { schema: venuePlan };
+const venueOf = (row: typeof venues.$inferSelect): VenueRow => ({
+	id: row.id,
+	name: row.name,
+	plan: fromStore(planAs, row.plan),
+	version: row.version
+});
+const ofCrew = (crewId: string, id: string) => and(eq(venues.crewId, crewId), eq(venues.id, id));
+const noteVenue = (crewId: string, personId: string, { id, name, plan: stands }: VenueRow) =>
+	noteEdit(crewId, personId, documentName.venue(id), { name, plan: toStore(planAs, stands) });
+
+export async function listVenues(crewId: string): Promise<VenueRow[]> {
+	const rows = await database().select().from(venues).where(eq(venues.crewId, crewId)).orderBy(asc(venues.name));
+	return rows.map(venueOf);
+}
+
+export async function findVenue(crewId: string, id: string): Promise<VenueRow> {
+	const [row] = await database().select().from(venues).where(ofCrew(crewId, id));
+	if (row === undefined) throw new Refusal('notFound', 'That venue does not exist, or was deleted.');
+	return venueOf(row);
+}
+
+export const createVenue = (crewId: string, personId: string, draft: VenueDraft): Promise<VenueRow> =>
+	inTransaction(async () => {
+		const id = newId();
+		await database()
+			.insert(venues)
+			.values({ id, crewId, name: draft.name, plan: toStore(planAs, draft.plan) });
+		const made = await findVenue(crewId, id);
+		await noteVenue(crewId, personId, made);
+		return made;
+	});
+
+/** Over the version the person had in front of them; refuses as stale when somebody saved in between. */
+export const saveVenue = (
+	crewId: string,
+	personId: string,
+	id: string,
+	version: number,
+	draft: VenueDraft
+): Promise<VenueRow> =>
+	inTransaction(async () => {
+		const [saved] = await database()
+			.update(venues)
+			.set({ name: draft.name, plan: toStore(planAs, draft.plan), version: sql`${venues.version} + 1` })
+			.where(and(ofCrew(crewId, id), eq(venues.version, version)))
+			.returning();
+		if (saved === undefined) {
+			await findVenue(crewId, id);
+			throw new Refusal('stale');
+		}
+		const venue = venueOf(saved);
+		await noteVenue(crewId, personId, venue);
+		return venue;
+	});
+
+/** With its pictures. */
+export async function deleteVenue(crewId: string, id: string): Promise<void> {
+	const gone = await database().delete(venues).where(ofCrew(crewId, id)).returning({ id: venues.id });
+	if (gone.length === 0) throw new Refusal('notFound', 'That venue is gone already.');
+}
 
 /** Undo reaches back to a picture that was replaced, but not for ever. */
 const keptPictures = 6;
@@ -21,7 +81,7 @@ export type PictureType = (typeof venuePictures.$inferSelect)['type'];
 /** Keeps a picture of a venue's plan, and the last few before it. */
 export const addPicture = (crewId: string, venueId: string, type: PictureType, content: Uint8Array) =>
 	inTransaction(async () => {
-		await venueStore.find(crewId, venueId);
+		await findVenue(crewId, venueId);
 		const id = newId();
 		await database().insert(venuePictures).values({ id, crewId, venueId, type, content });
 		const ofVenue = and(eq(venuePictures.crewId, crewId), eq(venuePictures.venueId, venueId));

@@ -16,7 +16,7 @@ import { findCrew } from '../db/people';
 import { crews, people } from '../db/schema';
 import { addEntry } from '../db/supportNotes';
 import { createSupport } from '../db/supports';
-import { venueStore } from '../db/venues';
+import { createVenue } from '../db/venues';
 import { serverKinds } from '../kinds';
 import { logBalance } from '../logBalance';
 import { newPart } from '../schemas/part';
@@ -54,9 +54,9 @@ async function loadScenario(): Promise<void> {
 		shelf.set(made.name, made);
 	}
 
-	for (const venue of scenario.venues) await venueStore.create(crewId, validated<VenueDraft>(venue, venueDraft));
-
 	const firstPerson = [...personIds.values()][0] as string;
+	for (const venue of scenario.venues) await createVenue(crewId, firstPerson, validated<VenueDraft>(venue, venueDraft));
+
 	const draftOf = ({ name, plate, placements }: (typeof scenario.payloads)[number]) =>
 		validated<PayloadDraft>(
 			{
@@ -94,7 +94,7 @@ async function loadScenario(): Promise<void> {
 			parts,
 			payload: (name) => named(made, name),
 			make: async <Geometry>(draft: GearDraft<Geometry>) =>
-				(await createSupport(crewId, key, validated(draft, kind.draft))) as SupportRow<Geometry>,
+				(await createSupport(crewId, firstPerson, key, validated(draft, kind.draft))) as SupportRow<Geometry>,
 			log: async (person, { payload, ...entry }, daysAgo) => {
 				await logBalance(
 					crewId,

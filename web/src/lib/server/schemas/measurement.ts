@@ -1,6 +1,6 @@
 import Joi from 'joi';
 import { measuringWays, type NewMeasurement } from '$lib/model/measurement';
-import { furthestM, id, key, sigmas, vector } from './quantities';
+import { furthestM, id, key, sigmas, vector, within } from './quantities';
 
 const found = Joi.array()
 	.items(
@@ -30,7 +30,19 @@ export const newMeasurement = Joi.object<NewMeasurement>({
 	)
 	.required();
 
-export const foundCoordinates = found;
+export const foundCoordinates = Joi.object({ list: found }).required();
+
+const partFigure = Joi.object({
+	cgFromMiddleM: vector('forward', 'left', 'up').allow(null),
+	cgSigmaM: sigmas().allow(null).required(),
+	cgFrom: Joi.string().max(200).allow(null).required()
+}).required();
+const zeroFigure = Joi.object({
+	readingAtZeroM: within('scaleZero'),
+	zeroSigmaM: within('zeroSigma')
+}).required();
+/** A figure that was taken over, as the book keeps it. */
+export const keptFigure = Joi.alternatives().try(partFigure, zeroFigure).required();
 
 /** A figure to be taken over: a part's centre, or a scale's zero. */
 export const gearFigure = Joi.alternatives().try(
@@ -38,20 +50,13 @@ export const gearFigure = Joi.alternatives().try(
 		about: Joi.string().valid('part').required(),
 		partId: id(),
 		from: Joi.string().max(200).required(),
-		figure: Joi.object({
-			cgFromMiddleM: vector('forward', 'left', 'up').allow(null),
-			cgSigmaM: sigmas().allow(null).required(),
-			cgFrom: Joi.string().max(200).allow(null).required()
-		}).required()
+		figure: partFigure
 	}),
 	Joi.object({
 		about: Joi.string().valid('zero').required(),
 		supportId: id(),
 		slideId: key(),
 		from: Joi.string().max(200).required(),
-		figure: Joi.object({
-			readingAtZeroM: Joi.number().min(-furthestM).max(furthestM).required(),
-			zeroSigmaM: Joi.number().min(0).max(0.05).required()
-		}).required()
+		figure: zeroFigure
 	})
 );

@@ -1,9 +1,14 @@
 import type { Vec3 } from '@poise/core';
 import Joi from 'joi';
+import { keyPattern, type Limit, type LimitName, limits, unitSlack } from '$lib/model/limits';
 
-/** No piece of gear in this trade is heavier, and nothing on a plate further off: past these a figure is a slip of the finger. */
-export const heaviestPartKg = 60;
-export const furthestM = 3;
+/** A number within its limit of the one table. */
+export function within(name: LimitName): Joi.NumberSchema {
+	const { least, most, above }: Limit = limits[name];
+	const number = Joi.number().max(most).required();
+	return above === true ? number.greater(least) : number.min(least);
+}
+export const furthestM = limits.onPlate.most;
 
 /**
  * Every message a person can be shown, in plain words. They are given once, at the door, and not to each schema: a schema
@@ -41,6 +46,7 @@ export const plainWords: Readonly<Record<string, string>> = {
 	'object.unknown': '{{#label}} is not expected here',
 	'rig.reference': '{{#label}} names something that is not there',
 	'any.ref': '{{#label}} cannot be compared',
+	'unit.length': '{{#label}} must be a direction of length 1',
 	'range.order': '{{#label}} must not have its least above its greatest'
 };
 
@@ -56,14 +62,12 @@ export const name = () =>
 		.required()
 		.label('the name');
 
-export const massKg = () => Joi.number().greater(0).max(heaviestPartKg).required().label('the mass in kg');
+export const massKg = () => within('partMass').label('the mass in kg');
 
 /** A length that may go either way, within reach. */
-export const offsetM = (label: string) =>
-	Joi.number().min(-furthestM).max(furthestM).required().label(`${label}, in metres,`);
+export const offsetM = (label: string) => within('onPlate').label(`${label}, in metres,`);
 
-export const lengthM = (label: string, least = 0) =>
-	Joi.number().min(least).max(furthestM).required().label(`${label} in metres`);
+export const lengthM = (label: string, least = 0) => within('length').min(least).label(`${label} in metres`);
 
 export const vector = (...labels: [string, string, string]) =>
 	Joi.array<Vec3>()
@@ -71,15 +75,20 @@ export const vector = (...labels: [string, string, string]) =>
 		.length(3)
 		.required();
 
+/** Which way something goes: a vector of length 1. */
+export const direction = () =>
+	vector('x', 'y', 'z')
+		.custom((value: Vec3, { error }) =>
+			Math.abs(Math.hypot(...value) - 1) <= unitSlack ? value : error('unit.length')
+		)
+		.label('the direction');
+
 /** One standard deviation along each axis: nobody measures a centre to less than a hundredth of a millimetre. */
 export const sigmas = () =>
 	Joi.array<Vec3>().items(Joi.number().min(1e-5).max(furthestM)).length(3).label('the uncertainty in metres');
 
 /** A fixed word in code, such as a slide's. */
-export const key = () =>
-	Joi.string()
-		.pattern(/^[a-zA-Z][a-zA-Z0-9]{0,39}$/)
-		.required();
+export const key = () => Joi.string().pattern(keyPattern).required();
 
 /** Which save something was made from; the column that counts them is a 32-bit integer. */
-export const version = () => Joi.number().integer().min(1).max(2_147_483_647).required().label('the version');
+export const version = () => within('version').integer().label('the version');

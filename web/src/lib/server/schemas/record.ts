@@ -1,8 +1,8 @@
 import Joi from 'joi';
+import { keyPattern } from '$lib/model/limits';
 import { partShape } from './part';
 import { keptPayload } from './payload';
-import type { WantedCorrection } from '../db/logChanges';
-import { furthestM, id, massKg, version } from './quantities';
+import { id, massKg, version, within } from './quantities';
 
 /** The payload as it was, with the parts it was made of. */
 export const keptSnapshot = Joi.object({
@@ -22,13 +22,26 @@ export const keptSnapshot = Joi.object({
 
 const line = /^[\P{Cc}\n\r\t]*$/u;
 
+/** What a corrected line said before. */
+export const stoodBefore = Joi.object({
+	note: Joi.string().allow('').max(2000),
+	positionsM: Joi.object().pattern(keyPattern, within('onPlate')).max(12)
+}).required();
+
+/** What somebody wants changed about a line of the logbook, and why. */
+export interface WantedCorrection {
+	readonly why: string;
+	readonly note?: string;
+	/** Of a gimbal: what the scales really read. */
+	readonly positionsM?: Readonly<Record<string, number>>;
+	readonly struck?: boolean;
+}
+
 /** A correction of a line of the logbook; always with a reason. */
 export const correction = Joi.object<WantedCorrection>({
 	why: Joi.string().trim().min(1).max(500).pattern(line).required().label('the reason'),
 	note: Joi.string().allow('').max(2000).pattern(line).label('the note'),
-	positionsM: Joi.object()
-		.pattern(/^[a-zA-Z][a-zA-Z0-9]{0,39}$/, Joi.number().min(-furthestM).max(furthestM).required().label('the reading'))
-		.max(12),
+	positionsM: Joi.object().pattern(keyPattern, within('onPlate').label('the reading')).max(12),
 	struck: Joi.boolean().label('struck out')
 })
 	.or('note', 'positionsM', 'struck')

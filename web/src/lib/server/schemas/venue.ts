@@ -8,7 +8,7 @@ import {
 	type VenueDraft,
 	type VenuePlan
 } from '$lib/model/venue';
-import { id, key, name } from './quantities';
+import { id, key, name, version } from './quantities';
 
 const onPlan = Joi.number().min(-furthestPlanM).max(furthestPlanM).required().label('the point in metres');
 const point = Joi.array<PlanPoint>().ordered(onPlan, onPlan).length(2);
@@ -53,7 +53,7 @@ export const venuePlan = Joi.object<VenuePlan>({
 
 export const venueDraft = Joi.object<VenueDraft>({ name: name(), plan: venuePlan }).required();
 export const venueSave = venueDraft.append<VenueDraft & { version: number }>({
-	version: Joi.number().integer().min(1).required()
+	version: version()
 });
 
 /** Where a crane stands on a plan. */

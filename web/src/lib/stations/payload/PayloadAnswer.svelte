@@ -10,7 +10,7 @@
 	import { showInertia, showLength, showMass, together } from '$lib/sheet/units/display';
 	import Vial from '$lib/sheet/vial/Vial.svelte';
 	import type { PayloadEditor } from './payloadEditor.svelte';
-	import { cgInWords, offMiddle } from '../../model/words';
+	import { cgInWords, offMiddle } from '../../sheet/words';
 
 	interface Props {
 		editor: PayloadEditor;

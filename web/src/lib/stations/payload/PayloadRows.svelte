@@ -2,6 +2,7 @@
 	import type { Vec3 } from '@poise/core';
 	import QuantityField from '$lib/sheet/fields/QuantityField.svelte';
 	import type { StandingPart } from '$lib/model/payload';
+	import { limits } from '$lib/model/limits';
 	import type { UnitSystem } from '$lib/model/person';
 	import { showMass, together } from '$lib/sheet/units/display';
 
@@ -17,7 +18,7 @@
 	let { parts, units, selectedId, onselect, onmove, onremove, onsettle }: Props = $props();
 
 	const directions = ['forward', 'left', 'up'] as const;
-	const furthestM = 3;
+	const furthestM = limits.onPlate.most;
 	const within = (value: number) =>
 		Math.abs(value) > furthestM ? 'Further than 3 m from the plate. Check the unit.' : null;
 	const moved = (position: Vec3, axis: number, value: number): Vec3 =>

@@ -1,7 +1,7 @@
 import { crossingSides, outlineAreaM2 } from '@poise/core';
 import Joi from 'joi';
 import { baseKinds, type CraneBenchState, type CraneDraft, type CraneGeometry, type CraneRecordDetail } from './model';
-import { id, key, massKg, name, vector } from '$lib/server/schemas/quantities';
+import { id, key, massKg, name, vector, version } from '$lib/server/schemas/quantities';
 import { type StoredAs, supportRenamed } from '$lib/server/stored';
 import { keptSnapshot } from '$lib/server/schemas/record';
 import { standing } from '$lib/server/schemas/venue';
@@ -210,7 +210,7 @@ export const craneBenchState = Joi.object<CraneBenchState>({
 			Joi.object({
 				what: Joi.string().valid('sinks', 'stays', 'rises').required(),
 				setting,
-				payloadVersion: Joi.number().integer().min(1).required(),
+				payloadVersion: version(),
 				struck: Joi.boolean()
 			})
 		)
@@ -233,7 +233,7 @@ export interface NewCraneBalance {
 }
 const recordDetail = Joi.object<CraneRecordDetail>({
 	snapshot: keptSnapshot,
-	support: craneDraft.append({ id: id(), kind: Joi.string(), version: Joi.number().integer().min(1).required() }),
+	support: craneDraft.append({ id: id(), kind: Joi.string(), version: version() }),
 	setting,
 	noseBiasKg: Joi.number().required(),
 	ground,

@@ -12,7 +12,7 @@
 	import SeenBeside from './SeenBeside.svelte';
 	import SeenRoll from './SeenRoll.svelte';
 	import { extensionId } from './setUp';
-	import { printedReading } from './reading';
+	import { printedReading } from '$lib/sheet/units/printed';
 	import type { GimbalBench } from './gimbalBench.svelte';
 	import type { BenchFigures } from './figures';
 

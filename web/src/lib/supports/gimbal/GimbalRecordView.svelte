@@ -3,7 +3,7 @@
 	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
 	import { moveInWords } from './benchSlip';
-	import { printedReading } from './reading';
+	import { printedReading } from '$lib/sheet/units/printed';
 	import { tryFigures } from '$lib/supports/tryFigures';
 	import MotorShares from './MotorShares.svelte';
 	import RigDrawing from './RigDrawing.svelte';
@@ -17,7 +17,7 @@
 	import { type Payload, standingParts } from '$lib/model/payload';
 	import type { Person } from '$lib/model/person';
 	import type { Rig } from './model';
-	import { offMiddle } from '$lib/model/words';
+	import { offMiddle } from '$lib/sheet/words';
 	import Slip from '$lib/sheet/slip/Slip.svelte';
 	import { showLength, showMass, together } from '$lib/sheet/units/display';
 

@@ -15,7 +15,7 @@
 	import { huntInWords } from './benchSlip';
 	import { guideSteps, spoken } from './guide';
 	import LookPanel from './LookPanel.svelte';
-	import { printedReading } from './reading';
+	import { printedReading } from '$lib/sheet/units/printed';
 	import SeenBeside from './SeenBeside.svelte';
 
 	interface Props {

@@ -4,7 +4,7 @@
 	import SeenList from '$lib/sheet/slip/SeenList.svelte';
 	import { fallsWord } from './benchSlip';
 	import type { GimbalBench } from './gimbalBench.svelte';
-	import { printedReading } from './reading';
+	import { printedReading } from '$lib/sheet/units/printed';
 
 	/** Everything seen so far, the newest first; each can be struck out, and counts again when it is put back. */
 	let { bench, rig }: { bench: GimbalBench; rig: Rig } = $props();

@@ -6,7 +6,7 @@
 	import { fieldText, showTurns } from '$lib/sheet/units/display';
 	import Vial from '$lib/sheet/vial/Vial.svelte';
 	import { moveInWords } from './benchSlip';
-	import { printedReading } from './reading';
+	import { printedReading } from '$lib/sheet/units/printed';
 	import type { BenchFigures } from './figures';
 
 	interface Props {

@@ -2,7 +2,7 @@
 	import { mmFromM, positionAt, readingAt } from '@poise/core';
 	import type { RigSlide } from './model';
 	import type { Hunt } from './looks';
-	import { printedReading } from './reading';
+	import { printedReading } from '$lib/sheet/units/printed';
 
 	/** A slide as a rule, to the drawing's scale: the open mark is where it stands, the full one where it belongs. */
 	interface Props {

@@ -1,18 +1,15 @@
 import Joi from 'joi';
+import { keyPattern } from '$lib/model/limits';
 import type { BenchState, Nudge } from '$lib/supports/gimbal/model';
 import type { Positions } from './model';
-import { furthestM, key, massKg } from '$lib/server/schemas/quantities';
+import { key, massKg, within } from '$lib/server/schemas/quantities';
 
-const position = () => Joi.number().min(-furthestM).max(furthestM).required().label('the reading');
+const position = () => within('onPlate').label('the reading');
 
-export const positions = () =>
-	Joi.object<Positions>()
-		.pattern(/^[a-zA-Z][a-zA-Z0-9]{0,39}$/, position())
-		.max(12)
-		.required();
+export const positions = () => Joi.object<Positions>().pattern(keyPattern, position()).max(12).required();
 
 const nudge = Joi.object<Nudge>({
-	slideId: Joi.string().max(40).required(),
+	slideId: key(),
 	fromM: position(),
 	toM: position()
 });

@@ -3,7 +3,8 @@ import type { Positions, Rig } from './model';
 import type { Payload } from '$lib/model/payload';
 import { bodies, payload, rig, targetsOf } from '$lib/testing/scenario';
 import { benchSlip, fallsWord, lightWarning, slideOf } from './benchSlip';
-import { printablePosition, printedReading } from './reading';
+import { printedReading } from '$lib/sheet/units/printed';
+import { printablePosition } from './reading';
 import { benchFigures, completePositions } from './figures';
 
 const small = rig('Small');

@@ -5,7 +5,7 @@ import type { Rig, RigSlide } from './model';
 import { showLength, showMass, showMove, showTurns, together } from '$lib/sheet/units/display';
 import type { BenchFigures } from './figures';
 import { beyondSigmas, type Hunt } from './looks';
-import { printedReading } from './reading';
+import { printedReading } from '$lib/sheet/units/printed';
 
 /** What the slip says: a plain lead and the bold part for the hand, then why, and what it upsets. */
 export interface BenchSlip {

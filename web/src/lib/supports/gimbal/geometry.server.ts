@@ -1,14 +1,15 @@
 import Joi from 'joi';
+import { type Limit, limits } from '$lib/model/limits';
 import type { RigDraft, RigGeometry } from './model';
-import { key, lengthM, massKg, name, vector } from '$lib/server/schemas/quantities';
+import { direction, key, lengthM, massKg, name, vector, within } from '$lib/server/schemas/quantities';
 
 const label = () => Joi.string().min(1).max(80).required();
 const point = () => vector('x', 'y', 'z');
-const torque = () => Joi.number().positive().max(200).label('the motor’s torque in N·m');
+const torque = () => within('motorTorque').optional().label('the motor’s torque in N·m');
 
 const range = () =>
 	Joi.array()
-		.items(Joi.number())
+		.items(within('slideEnd').label('the end of the travel in metres'))
 		.length(2)
 		.custom((value: [number, number], { error }) => (value[0] <= value[1] ? value : error('range.order')))
 		.required();
@@ -16,10 +17,10 @@ const range = () =>
 const axis = Joi.object({
 	id: key(),
 	label: label(),
-	direction: point(),
+	direction: direction(),
 	pivotM: point(),
 	motorTorqueNm: torque(),
-	frictionNm: Joi.number().min(0).max(50).label('the friction in N·m')
+	frictionNm: within('friction').optional().label('the friction in N·m')
 });
 
 const part = Joi.object({
@@ -36,17 +37,17 @@ const slide = Joi.object({
 	plusWord: label(),
 	minusWord: label(),
 	balances: key(),
-	direction: point(),
+	direction: direction(),
 	rangeM: range(),
-	moves: Joi.array().items(Joi.string()).min(1).required(),
+	moves: Joi.array().items(key().optional()).min(1).max(60).required(),
 	scale: Joi.object({
-		readingAtZeroM: Joi.number().required(),
+		readingAtZeroM: within('scaleZero').label('the scale at 0, in metres,'),
 		sense: Joi.number().valid(1, -1).required()
 	}).required(),
-	knobPitchM: Joi.number().positive().max(0.1).allow(null).required().label('the knob’s pitch in metres'),
-	graduationM: Joi.number().positive().max(0.1).allow(null).label('the graduation in metres'),
+	knobPitchM: within('knobPitch').allow(null).label('the knob’s pitch in metres'),
+	graduationM: within('graduation').optional().allow(null).label('the graduation in metres'),
 	lock: Joi.string().max(80).allow(null, ''),
-	zeroSigmaM: Joi.number().min(0).max(0.05).label('how far off the zero may be, in metres,'),
+	zeroSigmaM: within('zeroSigma').optional().label('how far off the zero may be, in metres,'),
 	extension: Joi.object({
 		label: label(),
 		lessM: lengthM('the reach'),
@@ -59,7 +60,7 @@ const alternative = Joi.object({
 	kind: Joi.string().valid('useHole', 'turnCradle').required(),
 	label: label(),
 	shiftM: point(),
-	moves: Joi.array().items(key().optional()).min(1).required()
+	moves: Joi.array().items(key().optional()).min(1).max(60).required()
 });
 
 const place = Joi.object({
@@ -67,7 +68,7 @@ const place = Joi.object({
 	label: label(),
 	atM: point(),
 	hangsOn: key(),
-	movesWith: Joi.array().items(key().optional()).required(),
+	movesWith: Joi.array().items(key().optional()).max(60).required(),
 	greatestKg: massKg()
 });
 
@@ -75,7 +76,7 @@ const box = Joi.object({ kind: 'box', partId: key(), atM: point(), sizeM: point(
 const tube = Joi.object({
 	kind: 'tube',
 	partId: key(),
-	pointsM: Joi.array().items(point()).min(2).required(),
+	pointsM: Joi.array().items(point()).min(2).max(200).required(),
 	widthM: lengthM('the width')
 });
 const motor = Joi.object({
@@ -97,11 +98,11 @@ const stroke = Joi.alternatives().conditional('.kind', {
 });
 
 export const rigGeometry = Joi.object<RigGeometry>({
-	axes: Joi.array().items(axis).min(1).required(),
-	parts: Joi.array().items(part).required(),
-	slides: Joi.array().items(slide).required(),
+	axes: Joi.array().items(axis).min(1).max(6).required(),
+	parts: Joi.array().items(part).max(40).required(),
+	slides: Joi.array().items(slide).max(12).required(),
 	mountM: point(),
-	counterweightPlaces: Joi.array().items(place).required(),
+	counterweightPlaces: Joi.array().items(place).max(20).required(),
 	strokes: Joi.array().items(stroke).max(200).required(),
 	alternatives: Joi.array().items(alternative).max(20),
 	openingM: Joi.array().items(lengthM('the opening', 0.01)).length(3).allow(null),
@@ -144,7 +145,7 @@ export function brokenReference({
 	return named.find(([id, known]) => !known.has(id))?.[0] ?? null;
 }
 
-const payloadEndKg = (label: string) => Joi.number().min(0).max(200).required().label(label);
+const payloadEndKg = (label: string) => within('supportPayload').label(label);
 
 export const rigDraft = Joi.object<RigDraft>({
 	name: name(),
@@ -153,6 +154,32 @@ export const rigDraft = Joi.object<RigDraft>({
 	geometry: rigGeometry
 }).required();
 
-export const rigSave = rigDraft.append<RigDraft & { version: number }>({
-	version: Joi.number().integer().min(1).required()
-});
+type Loose = Readonly<Record<string, unknown>>;
+/**
+ * From shape 1: nothing kept travels, scales and directions within what gimbals have. What lies outside is brought to the
+ * nearest that does, so that old gear still opens; nobody could have set it.
+ */
+export function withinLimits(older: Loose): Loose {
+	const held = (value: unknown, { least, most }: Limit) =>
+		typeof value === 'number' ? Math.min(most, Math.max(least, value)) : value;
+	const unit = (value: unknown) => {
+		if (!Array.isArray(value) || !value.every((each) => typeof each === 'number')) return value;
+		const length = Math.hypot(...(value as number[]));
+		return length > 0 ? (value as number[]).map((each) => each / length) : [1, 0, 0];
+	};
+	const list = (value: unknown) => (Array.isArray(value) ? (value as Loose[]) : []);
+	return {
+		...older,
+		axes: list(older.axes).map((axis) => ({ ...axis, direction: unit(axis.direction) })),
+		slides: list(older.slides).map((slide) => ({
+			...slide,
+			direction: unit(slide.direction),
+			rangeM: list(slide.rangeM).map((end) => held(end, limits.slideEnd)),
+			scale: {
+				...(slide.scale as Loose),
+				readingAtZeroM: held((slide.scale as Loose).readingAtZeroM, limits.scaleZero)
+			},
+			...(slide.graduationM == null ? {} : { graduationM: held(slide.graduationM, limits.graduation) })
+		}))
+	};
+}

@@ -4,7 +4,7 @@ import type { UnitSystem } from '$lib/model/person';
 import type { Rig, RigSlide } from './model';
 import { showLength, showTurns, together } from '$lib/sheet/units/display';
 import { moveInWords } from './benchSlip';
-import { printedReading } from './reading';
+import { printedReading } from '$lib/sheet/units/printed';
 
 /** Where one slide's turn stands: to be set, to be looked at, or done. */
 export type Stage = 'set' | 'look' | 'done';

@@ -3,7 +3,7 @@ import { gimbalDemo } from './demo.server';
 import { withReadings } from './correctedReadings.server';
 import { gimbalDetail, horizonEntry } from './record.server';
 import { benchFigures, completePositions, solveWithLooks } from './figures';
-import { rigDraft, rigGeometry } from './geometry.server';
+import { rigDraft, rigGeometry, withinLimits } from './geometry.server';
 import type { NewHorizonEntry } from './horizon';
 import { countedLooks } from './looks';
 import type { BenchState, GimbalRecordDetail, RigGeometry } from './model';
@@ -34,7 +34,7 @@ function refuseOtherSlides({ geometry }: Standing<RigGeometry, BenchState>['supp
 }
 
 export const server: ServerKind<RigGeometry, BenchState, GimbalRecordDetail, never, NewHorizonEntry> = {
-	geometry: { schema: rigGeometry },
+	geometry: { schema: rigGeometry, upgrades: [withinLimits] },
 	draft: rigDraft,
 	state: { schema: benchState },
 	detail: gimbalDetail,

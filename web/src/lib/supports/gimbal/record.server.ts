@@ -3,7 +3,7 @@ import { keptSnapshot } from '$lib/server/schemas/record';
 import { vector } from '$lib/server/schemas/quantities';
 import { type StoredAs, supportRenamed } from '$lib/server/stored';
 import { benchState, positions } from './bench.server';
-import { rigGeometry } from './geometry.server';
+import { rigGeometry, withinLimits } from './geometry.server';
 import type { NewHorizonEntry } from './horizon';
 import type { GimbalRecordDetail } from './model';
 
@@ -36,8 +36,17 @@ const schema = Joi.object<GimbalRecordDetail>({
 	found: Joi.array().items(Joi.string().max(40)).max(12)
 }).required();
 
-/** In shape 1 the copy of the support was called by its kind. */
-export const gimbalDetail: StoredAs<GimbalRecordDetail> = { schema, upgrades: [supportRenamed('rig')] };
+/** What the support's own shape was brought to, its copy is too. */
+const supportWithinLimits = ({ support, ...rest }: Readonly<Record<string, unknown>>) => {
+	const copy = support as Readonly<Record<string, unknown>>;
+	return { ...rest, support: { ...copy, geometry: withinLimits(copy.geometry as typeof copy) } };
+};
+
+/** In shape 1 the copy of the support was called by its kind; in 2 nothing kept it within limits. */
+export const gimbalDetail: StoredAs<GimbalRecordDetail> = {
+	schema,
+	upgrades: [supportRenamed('rig'), supportWithinLimits]
+};
 
 const horizon = Joi.object<NewHorizonEntry>({
 	kind: Joi.string().valid('reading', 'calibration').required(),

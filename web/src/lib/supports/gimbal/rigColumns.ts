@@ -1,4 +1,5 @@
 import { mFromMm, mmFromM } from '@poise/core';
+import { isWithin, limits } from '$lib/model/limits';
 import { between, type Column, positive } from '$lib/sheet/fields/columns';
 import type { RigAxis, RigPart, RigSlide } from './model';
 import type { RigKeeper } from './rigKeeper.svelte';
@@ -17,14 +18,14 @@ const end = (keeper: RigKeeper, which: 0 | 1): Column<RigSlide> => ({
 	testId: (slide) => `${slide.id}-end-${which}`,
 	get: ({ rangeM }) => rangeM[which],
 	check: ({ rangeM }, value) => {
-		if (Math.abs(value) > 1) return 'Within 1 m.';
+		if (!isWithin(limits.slideEnd, value)) return `Within ${limits.slideEnd.most} m.`;
 		return (which === 0 ? value <= rangeM[1] : value >= rangeM[0]) ? null : 'The ends have changed places.';
 	},
 	set: ({ id, rangeM }, value) =>
 		keeper.slide(id, { rangeM: which === 0 ? [value, rangeM[1]] : [rangeM[0], value] }, `range ${id} ${which}`)
 });
 
-const tenthToTen = between(0.0001, 0.1, 'Between 0.1 and 100 mm.');
+const tenthToTen = between(limits.graduation.least, limits.graduation.most, 'Between 0.1 and 100 mm.');
 
 /** Travel, scale, knob, lock and extension of every slide. */
 export const slideColumns = (keeper: RigKeeper): readonly Column<RigSlide>[] => [
@@ -43,6 +44,7 @@ export const slideColumns = (keeper: RigKeeper): readonly Column<RigSlide>[] => 
 		label: ({ label }) => `${label}, scale at 0`,
 		testId: ({ id }) => `${id}-zero`,
 		get: ({ scale }) => scale.readingAtZeroM,
+		check: (_, value) => (isWithin(limits.scaleZero, value) ? null : `Within ${limits.scaleZero.most} m.`),
 		set: ({ id, scale }, readingAtZeroM) => keeper.slide(id, { scale: { ...scale, readingAtZeroM } }, `zero ${id}`)
 	},
 	{

@@ -2,10 +2,10 @@ import { showMass, showTurns, together } from '$lib/sheet/units/display';
 import { printedOn, type SwapSheet, swapSheet, usualCaution } from '$lib/server/sheets/swapSheet';
 import type { PrintAsked, Standing } from '$lib/server/supportKind';
 import { swapBuilds, swapMoves } from './swap';
-import { offMiddle } from '$lib/model/words';
+import { offMiddle } from '$lib/sheet/words';
 import { moveInWords } from './benchSlip';
 import type { BenchState, RigGeometry } from './model';
-import { printedReading } from './reading';
+import { printedReading } from '$lib/sheet/units/printed';
 
 /** A hand sets nothing finer. */
 const still = 0.0003;

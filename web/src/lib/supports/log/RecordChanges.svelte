@@ -2,26 +2,26 @@
 	import { readingAt, positionAt } from '@poise/core';
 	import { invalidate } from '$app/navigation';
 	import { ask } from '$lib/keeping/ask';
-	import { printedReading } from '$lib/supports/gimbal/reading';
+	import { printedReading } from '$lib/sheet/units/printed';
 	import QuantityField from '$lib/sheet/fields/QuantityField.svelte';
 	import type { BalanceChange } from '$lib/model/balance';
-	import type { Positions, RigSlide } from '$lib/supports/gimbal/model';
+	import type { Scaled } from '$lib/sheet/units/printed';
 	import { when } from '$lib/sheet/when';
 
 	/** What was changed about this line since, and the way to change it: nothing is deleted. */
 	interface Props {
 		record: { readonly id: string; readonly note: string; readonly struck: boolean };
 		changes: readonly BalanceChange[];
-		/** Of a gimbal: what its scales read, to be put right. */
-		slides?: readonly RigSlide[];
-		positionsM?: Positions;
+		/** What its scales read, to be put right, of a kind that has scales. */
+		slides?: readonly (Scaled & { readonly id: string; readonly label: string })[];
+		positionsM?: Readonly<Record<string, number>>;
 	}
 	let { record, changes, slides = [], positionsM = {} }: Props = $props();
 
 	let open = $state<'correct' | 'strike' | null>(null);
 	let note = $state('');
 	let why = $state('');
-	let readings = $state.raw<Positions>({});
+	let readings = $state.raw<Readonly<Record<string, number>>>({});
 	let trouble = $state('');
 	let problems = $state.raw<Readonly<Record<string, string>>>({});
 	let busy = $state(false);
@@ -122,7 +122,7 @@
 					maxlength="500"
 					bind:value={why}
 					aria-invalid={problems.why !== undefined}
-					placeholder={open === 'strike' ? 'Logged on the wrong rig' : 'Read the scale upside down'}
+					placeholder={open === 'strike' ? 'Logged on the wrong support' : 'Read the scale upside down'}
 					data-testid="why"
 				/></label
 			>

@@ -11,13 +11,13 @@ export class BalanceLog<Standing> {
 	logging = $state(false);
 	trouble = $state('');
 	readonly #standing: () => Standing;
-	readonly #save: () => Promise<void>;
+	readonly #save: () => Promise<unknown>;
 	#logged = $state.raw<{ readonly href: string; readonly time: string; readonly of: Standing } | null>(null);
 	/** One id for one setting: pressing again after a lost answer logs it once. */
 	#attempt: { readonly id: string; readonly of: Standing } | null = null;
 
 	/** `standing` is what makes a setting another one, by identity; `save` sends what is not saved yet. */
-	constructor(standing: () => Standing, save: () => Promise<void>) {
+	constructor(standing: () => Standing, save: () => Promise<unknown>) {
 		this.#standing = standing;
 		this.#save = save;
 	}

@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import { keyPattern } from '$lib/model/limits';
 import {
 	type SledBenchState,
 	type SledDraft,
@@ -11,7 +12,7 @@ import {
 	sledShots,
 	type WornSetup
 } from './model';
-import { id, key, lengthM, massKg, name, offsetM, sigmas, vector } from '$lib/server/schemas/quantities';
+import { id, key, lengthM, massKg, name, offsetM, sigmas, vector, version } from '$lib/server/schemas/quantities';
 import { type StoredAs, supportRenamed } from '$lib/server/stored';
 import { keptSnapshot } from '$lib/server/schemas/record';
 
@@ -128,7 +129,7 @@ export const sledSetting = Joi.object<SledSetting>({
 	fineSideM: offsetM('the plate'),
 	items: Joi.object()
 		.pattern(
-			/^[a-zA-Z][a-zA-Z0-9]{0,39}$/,
+			keyPattern,
 			Joi.object({
 				foreM: offsetM('the item'),
 				sideM: offsetM('the item'),
@@ -155,7 +156,7 @@ const when = (kinds: readonly SledSeen['kind'][], rule: Joi.Schema) =>
 	Joi.when('kind', { is: Joi.valid(...kinds), then: rule, otherwise: Joi.forbidden() });
 const seen = Joi.object({
 	setting: sledSetting,
-	payloadVersion: Joi.number().integer().min(1).required(),
+	payloadVersion: version(),
 	struck: Joi.boolean(),
 	kind: Joi.string().valid('rest', 'way', 'drop', 'spin').required(),
 	plane: Joi.string().valid('fore', 'side').required(),
@@ -206,7 +207,7 @@ const note = () =>
 const figure = () => Joi.number().required();
 const recordDetail = Joi.object<SledRecordDetail>({
 	snapshot: keptSnapshot,
-	support: sledDraft.append({ id: id(), kind: Joi.string(), version: Joi.number().integer().min(1).required() }),
+	support: sledDraft.append({ id: id(), kind: Joi.string(), version: version() }),
 	setting: sledSetting,
 	dropTimeS: dropS(),
 	figures: Joi.object({

@@ -12,6 +12,6 @@ export const freshWorn: WornSetup = {
 
 /** How one person wears one sled, kept as it is typed. */
 export const keptWorn = (sledId: string, personId: string, worn: WornSetup | null): KeptDocument<WornSetup> =>
-	new KeptDocument(`worn.${sledId}.${personId}`, worn ?? freshWorn, (value) =>
-		ask('PUT', `/api/supports/sled/${sledId}/setup`, value)
-	);
+	new KeptDocument(`worn.${sledId}.${personId}`, worn ?? freshWorn, {
+		put: (value) => ask('PUT', `/api/supports/sled/${sledId}/setup`, value)
+	});

@@ -4,6 +4,7 @@
 	import { page } from '$app/state';
 	import { ask } from '$lib/keeping/ask';
 	import { benchPath } from '$lib/supports/address';
+	import Edits from '$lib/shell/Edits.svelte';
 	import { putOnBench } from '$lib/supports/onBench';
 	import { isTyping } from '$lib/sheet/keys';
 	import { showStation } from '$lib/shell/live.svelte';
@@ -16,7 +17,7 @@
 	import PayloadRows from '$lib/stations/payload/PayloadRows.svelte';
 	import { payloadSheets } from '$lib/stations/payload/sheets';
 	import SheetLinks from '$lib/shell/SheetLinks.svelte';
-	import { snappedToHoles } from '$lib/model/payload';
+	import { snappedToHoles, type PayloadDraft } from '$lib/model/payload';
 	import type { Vec3 } from '@poise/core';
 	import SaveState from '$lib/stations/payload/SaveState.svelte';
 	import PartForm from '$lib/stations/payload/shelf/PartForm.svelte';
@@ -36,12 +37,12 @@
 		if (editor.id === data.payload.id) return;
 		editor.stop();
 		editor = new PayloadEditor(data.payload, data.shelf);
-		editor.restore(data.payload);
+		editor.restore();
 		newPart = false;
 	});
 	$effect(() => editor.setShelf(data.shelf));
 	onMount(() => {
-		editor.restore(data.payload);
+		editor.restore();
 		return () => editor.stop();
 	});
 	$effect(() => void putOnBench(data.person, { payloadId: data.payload.id }));
@@ -109,8 +110,7 @@
 		);
 		const outcome = await ask<Payload>('POST', '/api/payloads', { ...draft, name, variantOf: editor.id });
 		if (!outcome.ok) {
-			editor.message = outcome.error.message;
-			editor.state = 'refused';
+			editor.refuse(outcome.error.message);
 			return;
 		}
 		await goto(`/payload/${outcome.value.id}`, { invalidateAll: true });
@@ -120,8 +120,7 @@
 		editor.stop();
 		const outcome = await ask('DELETE', `/api/payloads/${editor.id}`);
 		if (!outcome.ok) {
-			editor.message = outcome.error.message;
-			editor.state = 'refused';
+			editor.refuse(outcome.error.message);
 			return;
 		}
 		forget(`payload.${editor.id}`);
@@ -279,6 +278,7 @@
 			ondelete={remove}
 			onvariant={makeVariant}
 		/>
+		<Edits document="payload/{editor.id}" onback={(draft) => editor.bringBack(draft as PayloadDraft)} />
 	</div>
 </div>
 

@@ -1,7 +1,7 @@
 import { idOf } from '$lib/server/api';
-import { venueStore } from '$lib/server/db/venues';
+import { findVenue } from '$lib/server/db/venues';
 import { pageLoad } from '$lib/server/page';
 import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = ({ locals, params }) =>
-	pageLoad(async () => ({ venue: await venueStore.find(locals.crewId, idOf(params.id)) }));
+	pageLoad(async () => ({ venue: await findVenue(locals.crewId, idOf(params.id)) }));

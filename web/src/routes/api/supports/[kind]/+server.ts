@@ -10,5 +10,10 @@ export const GET = api(({ locals, params }: RequestEvent) => {
 
 export const POST = api(async (event: RequestEvent) => {
 	const { kind } = event.params;
-	return createSupport(event.locals.crewId, kind, await readBody(event, serverKind(kind).draft));
+	return createSupport(
+		event.locals.crewId,
+		event.locals.person.id,
+		kind,
+		await readBody(event, serverKind(kind).draft)
+	);
 });

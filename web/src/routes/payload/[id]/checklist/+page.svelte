@@ -4,6 +4,7 @@
 	import { when } from '$lib/sheet/when';
 	import { checksLeft, freshChecklist } from '$lib/model/paper';
 	import { payloadSheets } from '$lib/stations/payload/sheets';
+	import Edits from '$lib/shell/Edits.svelte';
 	import { PaperKeeper } from '$lib/keeping/paperKeeper.svelte';
 	import SheetLinks from '$lib/shell/SheetLinks.svelte';
 	import { onMount } from 'svelte';
@@ -127,6 +128,12 @@
 		</label>
 		<button type="submit" class="second" disabled={added.trim() === ''}>Add it</button>
 	</form>
+	<div class="screen">
+		<Edits
+			document="paper/{data.payload.id}/checklist"
+			onback={(paper) => keeper.change(paper as typeof keeper.paper)}
+		/>
+	</div>
 	<div class="actions screen">
 		<button
 			type="button"

@@ -8,6 +8,7 @@
 	import { standingParts } from '$lib/model/payload';
 	import { freshPower, powerFigures } from '$lib/stations/payload/powerSheet';
 	import { payloadSheets } from '$lib/stations/payload/sheets';
+	import Edits from '$lib/shell/Edits.svelte';
 	import { PaperKeeper } from '$lib/keeping/paperKeeper.svelte';
 	import SheetLinks from '$lib/shell/SheetLinks.svelte';
 	import { type Quantity, showDuration, showShare, together, inNumber } from '$lib/sheet/units/display';
@@ -313,6 +314,9 @@
 		onsettle={() => keeper.settle()}
 		ondrop={({ id }) => drop('loads', id)}
 	/>
+	<div class="screen">
+		<Edits document="paper/{data.payload.id}/power" onback={(paper) => keeper.change(paper as typeof keeper.paper)} />
+	</div>
 	<div class="actions screen">
 		<button type="button" class="tool" onclick={addLoad} disabled={paper.taps.length === 0}>Another load</button>
 		<button type="button" class="tool" onclick={() => keeper.undo()} disabled={!keeper.canUndo}>Undo</button>

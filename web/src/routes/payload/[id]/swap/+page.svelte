@@ -1,11 +1,11 @@
 <script lang="ts">
 	import '$lib/shell/sheet.css';
 	import { goto } from '$app/navigation';
-	import { printedReading } from '$lib/supports/gimbal/reading';
+	import { printedReading } from '$lib/sheet/units/printed';
 	import { moveInWords } from '$lib/supports/gimbal/benchSlip';
 	import { payloadSheets } from '$lib/stations/payload/sheets';
 	import { swapBuilds, swapMoves } from '$lib/supports/gimbal/swap';
-	import { offMiddle } from '$lib/model/words';
+	import { offMiddle } from '$lib/sheet/words';
 	import SheetLinks from '$lib/shell/SheetLinks.svelte';
 	import AlsoWith from '$lib/supports/swap/AlsoWith.svelte';
 	import SwapPdf from '$lib/supports/swap/SwapPdf.svelte';

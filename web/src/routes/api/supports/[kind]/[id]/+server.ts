@@ -12,7 +12,7 @@ export const PUT = api(async (event: RequestEvent) => {
 	const { kind, id } = event.params;
 	const schema = serverKind(kind).draft.append<GearDraft<unknown> & { version: number }>({ version: version() });
 	const { version: over, ...draft } = await readBody(event, schema);
-	return saveSupport(event.locals.crewId, { id: idOf(id), kind, version: over }, draft);
+	return saveSupport(event.locals.crewId, event.locals.person.id, { id: idOf(id), kind, version: over }, draft);
 });
 
 export const DELETE = api(({ locals, params }: RequestEvent) => {

@@ -1,5 +1,5 @@
 import type { Vec3 } from '@poise/core';
-import type { UnitSystem } from './person';
+import type { UnitSystem } from '$lib/model/person';
 import { showLength, together } from '$lib/sheet/units/display';
 
 /** Less than this off the middle is the middle, for anyone with a hand. */

@@ -1,0 +1,1 @@
+export type Point = readonly [x: number, y: number];

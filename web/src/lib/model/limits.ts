@@ -1,0 +1,56 @@
+/**
+ * How far figures go, each with the reason it goes no further. One table for the field, the server's schemas and the
+ * database's checks: past a limit a figure is a slip of the finger, and what no thing in the world has must not be
+ * stored, drawn or counted up to.
+ */
+export interface Limit {
+	readonly least: number;
+	readonly most: number;
+	/** The least itself is not allowed. */
+	readonly above?: true;
+	readonly why: string;
+}
+
+const limit = (least: number, most: number, why: string): Limit => ({ least, most, why });
+const above = (least: number, most: number, why: string): Limit => ({ least, most, above: true, why });
+
+export const limits = {
+	/** kg */
+	partMass: above(0, 60, 'No single piece of gear in this trade is heavier: two people lift no more.'),
+	supportPayload: limit(0, 200, 'The strongest gimbals and cranes carry less.'),
+	balanceMass: above(0, 6000, 'A hundred parts of the heaviest kind on one plate.'),
+	/** m */
+	onPlate: limit(-3, 3, 'Nothing on a plate stands further off than an arm with its extension reaches.'),
+	length: limit(0, 3, 'No part and no member of a gimbal is longer.'),
+	slideEnd: limit(
+		-1,
+		1,
+		'A slide travels a fraction of the gimbal it is part of; two metres from end to end are room for the largest.'
+	),
+	scaleZero: limit(-3, 3, 'A scale is printed on the slide it belongs to.'),
+	graduation: limit(
+		0.0001,
+		0.1,
+		'Finer lines than a tenth of a millimetre are not printed, and further apart than a hand they are no scale.'
+	),
+	knobPitch: above(0, 0.1, 'A turn of a knob moves a slide by millimetres.'),
+	zeroSigma: limit(0, 0.05, 'A zero further off than five centimetres is another zero.'),
+	/** N·m */
+	motorTorque: above(0, 200, 'The strongest gimbal motors give some tens.'),
+	friction: limit(0, 50, 'An axis with more would not turn by itself.'),
+	/** A 32-bit integer counts them. */
+	version: limit(1, 2_147_483_647, 'The column that counts saves is a 32-bit integer.')
+} as const satisfies Readonly<Record<string, Limit>>;
+
+export type LimitName = keyof typeof limits;
+
+export const isWithin = ({ least, most, above: strictly }: Limit, value: number): boolean =>
+	Number.isFinite(value) && (strictly === true ? value > least : value >= least) && value <= most;
+
+/** Names that every object has of itself: as an id they would read what is not there. */
+export const takenByObjects: readonly string[] = Object.getOwnPropertyNames(Object.prototype);
+/** A fixed word in code, such as a slide's id. */
+export const keyPattern = new RegExp(`^(?!(?:${takenByObjects.join('|')})$)[a-zA-Z][a-zA-Z0-9]{0,39}$`);
+
+/** A direction is of unit length but for rounding; the core asks the same. */
+export const unitSlack = 1e-6;

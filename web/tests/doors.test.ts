@@ -1,0 +1,241 @@
+import fc from 'fast-check';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { supportKinds } from '../src/lib/supports/registry';
+import { type Answer, send, serve, type Served } from './application';
+
+/*
+ * Whatever a door accepts, every page opens on it: quickly, small, and without a figure that is none. Documents of the demo
+ * are bent in one or two places to anything JSON can hold; what the server takes is looked at on the pages that show it.
+ */
+let served: Served;
+const ask = (method: string, path: string, body?: unknown) => send(served.origin, method, path, body);
+const get = async <T>(path: string): Promise<T> => (await ask('GET', path)).body as T;
+beforeAll(async () => {
+	served = await serve();
+});
+afterAll(() => served?.stop());
+
+type Json = Record<string, unknown>;
+type Path = readonly string[];
+function leaves(value: unknown, at: Path = []): Path[] {
+	if (typeof value !== 'object' || value === null) return [at];
+	const inside = Object.entries(value).flatMap(([key, each]) => leaves(each, [...at, key]));
+	return at.length === 0 ? inside : [at, ...inside];
+}
+function bent(value: unknown, [key, ...rest]: Path, to: unknown): unknown {
+	if (key === undefined) return to;
+	const copy = (Array.isArray(value) ? [...(value as unknown[])] : { ...(value as Json) }) as Json;
+	copy[key] = bent(copy[key], rest, to);
+	return copy;
+}
+const oddNumbers = [
+	0,
+	-0,
+	1e-12,
+	-1e-9,
+	1e-6,
+	1e-4,
+	0.01,
+	0.5,
+	-0.5,
+	1,
+	-1,
+	2.9999,
+	3,
+	-3,
+	7,
+	40,
+	59.999,
+	60,
+	199,
+	1e3,
+	1e6,
+	9e15,
+	-9e15,
+	1e308,
+	-1e308,
+	2 ** 31,
+	5e-324
+];
+const oddWords = [
+	'',
+	' ',
+	'constructor',
+	'toString',
+	'__proto__',
+	'hasOwnProperty',
+	'x'.repeat(120),
+	'x'.repeat(5000),
+	'\u0000',
+	'\uD800',
+	'‮abc',
+	'<script>alert(1)</script>',
+	'💡'.repeat(40),
+	'null'
+];
+const odd = fc.oneof(
+	{ weight: 6, arbitrary: fc.constantFrom(...oddNumbers) },
+	{ weight: 3, arbitrary: fc.constantFrom(...oddWords) },
+	{ weight: 1, arbitrary: fc.constantFrom<unknown>(null, true, false, [], {}, [[]], { shape: 9 }) }
+);
+const bends = fc.array(fc.record({ at: fc.nat(100_000), to: odd }), { minLength: 1, maxLength: 2 });
+const bend = (draft: unknown, list: readonly { at: number; to: unknown }[]): unknown =>
+	list.reduce<unknown>((now, { at, to }) => {
+		const places = leaves(now);
+		return bent(now, places[at % places.length] as Path, to);
+	}, draft);
+
+const broken = /\b(NaN|undefined|Infinity)\b/;
+const mostBytes = 1024 * 1024;
+const mostMs = 1000;
+/** Every page on it opens: soon, small, with figures. */
+async function opens(paths: readonly string[]): Promise<string[]> {
+	const wrong: string[] = [];
+	for (const path of paths) {
+		const began = performance.now();
+		const page = await fetch(served.origin + path);
+		const text = await page.text();
+		const tookMs = performance.now() - began;
+		// What a page shows, without the data it carries for the browser and without its scripts and styles.
+		const seen = text.replace(/<script[\s\S]*?<\/script>|<style[\s\S]*?<\/style>|<[^>]*>/g, ' ');
+		const bad = broken.exec(seen) ?? /="[^"]*\bNaN\b[^"]*"/.exec(text.replace(/<script[\s\S]*?<\/script>/g, ''));
+		if (page.status >= 400) wrong.push(`${path} answers ${page.status}`);
+		if (text.length > mostBytes) wrong.push(`${path} is ${Math.round(text.length / 1024)} kB`);
+		if (tookMs > mostMs) wrong.push(`${path} took ${Math.round(tookMs)} ms`);
+		if (bad !== null) wrong.push(`${path} reads “${bad[0].slice(0, 80)}”`);
+	}
+	return wrong;
+}
+
+async function tried(
+	draft: unknown,
+	put: (bentDraft: unknown) => Promise<Answer>,
+	pages: (made: Json) => readonly string[],
+	undo: (made: Json) => Promise<unknown>,
+	runs: number
+) {
+	let taken = 0;
+	await fc.assert(
+		fc.asyncProperty(bends, async (list) => {
+			const answer = await put(bend(draft, list));
+			expect(answer.status, JSON.stringify(answer.body).slice(0, 300)).toBeLessThan(500);
+			if (answer.status !== 200) return;
+			taken += 1;
+			const wrong = await opens(pages(answer.body as Json));
+			await undo(answer.body as Json);
+			expect(wrong).toEqual([]);
+		}),
+		{ numRuns: runs, seed: 20, endOnFailure: true }
+	);
+	// A door that lets nothing through would prove nothing.
+	expect(taken).toBeGreaterThan(runs / 40);
+}
+const payloadId = async (word: string) =>
+	(await get<{ id: string; name: string }[]>('/api/payloads')).find(({ name }) => name.includes(word))!.id;
+
+describe('whatever the doors accept', () => {
+	it.each(supportKinds.map((kind) => [kind.key, kind] as const))(
+		'every page of a %s opens on it',
+		async (key, kind) => {
+			const [first] = await get<Json[]>(`/api/supports/${key}`);
+			const { id: _id, kind: _kind, version: _version, ...draft } = first!;
+			const on = await payloadId(Number(first!.greatestPayloadKg) > 8 ? '25–120' : 'wide');
+			await tried(
+				{ ...draft, name: `Bent ${key}` },
+				(body) => ask('POST', `/api/supports/${key}`, body),
+				({ id }) => [
+					`/${kind.many}`,
+					...kind.ownSheets.map(({ path }) => `/${kind.many}/${String(id)}${path === '' ? '' : `/${path}`}`),
+					...kind.sheets.map(({ path }) => `/balance/${key}/${String(id)}/${on}${path === '' ? '' : `/${path}`}`),
+					'/balance?choose'
+				],
+				({ id }) => ask('DELETE', `/api/supports/${key}/${String(id)}`),
+				160
+			);
+		}
+	);
+
+	it.each(supportKinds.map(({ key }) => key))('every sheet of a bench of a %s opens on it', async (key) => {
+		const kind = supportKinds.find((each) => each.key === key)!;
+		const log = await get<{ id: string; kind: string; supportId: string; payloadId: string }[]>('/api/balances');
+		const logged = log.find((each) => each.kind === key)!;
+		const record = await get<Json>(`/api/balances/${logged.id}`);
+		const paths = kind.sheets.map(
+			({ path }) => `/balance/${key}/${logged.supportId}/${logged.payloadId}${path === '' ? '' : `/${path}`}`
+		);
+		const at = `/api/benches/${logged.supportId}/${logged.payloadId}`;
+		const states = await get<{ content: Json }[]>(`/api/edits/bench/${logged.supportId}/${logged.payloadId}`);
+		const { setting, positionsM, slips, nudges } = record;
+		const state = states[0]?.content ?? fresh(key, { setting, positionsM, slips, nudges });
+		expect((await ask('PUT', at, state)).status).toBe(200);
+		await tried(
+			state,
+			(body) => ask('PUT', at, body),
+			() => [...paths, '/payload', `/logbook/${logged.id}`],
+			() => ask('PUT', at, state),
+			120
+		);
+	});
+
+	it('every page of a part, a payload and a venue opens on it', async () => {
+		const [part] = (await get<Json[]>('/api/parts')).filter(({ kind }) => kind === 'lens');
+		const { id: _part, ...lens } = part!;
+		await tried(
+			{ ...lens, name: 'Bent lens' },
+			(body) => ask('POST', '/api/parts', body),
+			() => ['/shelf'],
+			({ id }) => ask('DELETE', `/api/parts/${String(id)}`),
+			120
+		);
+		const { name: _name, placements, platePartId } = await get<Json>(`/api/payloads/${await payloadId('wide')}`);
+		const [small] = await get<{ id: string }[]>('/api/supports/gimbal');
+		await tried(
+			{ name: 'Bent build', placements, platePartId, correction: null },
+			(body) => ask('POST', '/api/payloads', body),
+			({ id }) => [
+				'/payload',
+				...['', '/measure', '/power', '/checklist', '/swap'].map((sheet) => `/payload/${String(id)}${sheet}`),
+				`/balance/gimbal/${small!.id}/${String(id)}`
+			],
+			({ id }) => ask('DELETE', `/api/payloads/${String(id)}`),
+			120
+		);
+		const [hall] = await get<Json[]>('/api/venues');
+		await tried(
+			{ name: 'Bent hall', plan: hall!.plan },
+			(body) => ask('POST', '/api/venues', body),
+			({ id }) => ['/venues', `/venues/${String(id)}`],
+			({ id }) => ask('DELETE', `/api/venues/${String(id)}`),
+			120
+		);
+	});
+});
+
+/** A bench as a page would first send it, from what was logged. */
+function fresh(key: string, { setting, positionsM, slips, nudges }: Json): Json {
+	if (key === 'gimbal') return { positionsM, nudges, looks: [] };
+	if (key === 'slider') return { setting, slips, looks: [] };
+	if (key === 'sled') return { setting, slips, seen: [], dropTimeS: 2.5, shots: ['pans'], movers: [] };
+	return {
+		setting,
+		slips,
+		noseBiasKg: 0.05,
+		pushMovesKg: 0.03,
+		choice: 0,
+		ground: { slopeRad: 0.02, windMPerS: 3, moreAreaM2: 0, pushN: 80, pushHeightM: 1.3, ballastKg: 0, floorN: null },
+		loading: [{ id: 'bare', what: 'bare', on: true, held: true }],
+		unloading: [{ id: 'hold', what: 'free', on: true, held: true }],
+		levels: [],
+		pass: {
+			fromSwingRad: -0.7,
+			toSwingRad: 0.7,
+			fromBoomRad: 0,
+			toBoomRad: 0.2,
+			durationS: 6,
+			subjectM: [6, 0, 1.5],
+			focalM: 0.035,
+			sensorWidthM: 0.036
+		},
+		room: { ceilingM: null, wallM: null, rowsFromM: null, headsM: 1.9, lineM: null }
+	};
+}
