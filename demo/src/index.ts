@@ -53,7 +53,7 @@ export const scenario = {
 		partsM: { '35 mm prime': [0.006, 0, 0], 'Wide zoom 16–35': [-0.004, 0, 0.001], 'Side microphone': [0.012, 0, 0] },
 		zerosM: { 'Small single-handed gimbal': { panArm: 0.002, crossbar: -0.0015 } }
 	},
-	/** Looks at the horizon of one rig on one morning: minutes since power-on, degrees clockwise, °C. */
+	/** Looks at the horizon of one gimbal on one morning: minutes since power-on, degrees clockwise, °C. */
 	horizon: {
 		rig: 'Small single-handed gimbal',
 		person: 'Joss Averley',

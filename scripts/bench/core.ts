@@ -78,7 +78,7 @@ for (const way of ['oneLook', 'fallsHolds', 'halving'] as const satisfies readon
 const foretold = foretellErrors(200);
 console.log(
 	JSON.stringify({
-		figure: 'reading foretold for a new lens, after 3 logged balances on the same rig, centres 8 mm off',
+		figure: 'reading foretold for a new lens, after 3 logged balances on the same gimbal, centres 8 mm off',
 		unit: 'mm',
 		medianUntaught: round(median(foretold.untaughtM) * 1000),
 		median: round(median(foretold.taughtM) * 1000),

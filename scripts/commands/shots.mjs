@@ -116,7 +116,7 @@ export default async function shots() {
 		});
 		await take('measure', `/payload/${wide}/measure`, { before: click('[data-testid="way-scales"]') });
 		await take('swap', `/payload/${wide}/swap?rig=${small}`);
-		await take('rig', `/gimbals/${large}`);
+		await take('gimbal', `/gimbals/${large}`);
 		await take('learn', '/learn');
 		await take('logbook', '/logbook');
 		await take('logbook-compare', `/logbook/${oldest}?with=${wide}`);

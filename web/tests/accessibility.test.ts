@@ -5,7 +5,7 @@ import type { Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { LoggedBalance } from '../src/lib/model/balance';
 import type { Payload } from '../src/lib/model/payload';
-import type { Rig } from '../src/lib/supports/gimbal/model';
+import type { Gimbal } from '../src/lib/supports/gimbal/model';
 import type { CraneRig } from '../src/lib/supports/crane/model';
 import type { SledRig } from '../src/lib/supports/sled/model';
 import type { Venue } from '../src/lib/model/venue';
@@ -23,7 +23,7 @@ beforeAll(async () => {
 	const get = async <T>(path: string) => (await send(screen.origin, 'GET', path)).body as T;
 	const [payloads, rigs, log, sleds] = [
 		await get<Payload[]>('/api/payloads'),
-		await get<Rig[]>('/api/supports/gimbal'),
+		await get<Gimbal[]>('/api/supports/gimbal'),
 		await get<LoggedBalance[]>('/api/balances'),
 		await get<SledRig[]>('/api/supports/sled')
 	];

@@ -5,7 +5,7 @@ import { compareBalance } from '../src/lib/supports/gimbal/compare';
 import type { GimbalRecord } from '../src/lib/supports/gimbal/model';
 import type { Part } from '../src/lib/model/part';
 import { mountedBodies, type Payload, standingParts } from '../src/lib/model/payload';
-import type { Rig } from '../src/lib/supports/gimbal/model';
+import type { Gimbal } from '../src/lib/supports/gimbal/model';
 import { send } from './application';
 import { drag, fill, go, letGoOfAll, ready, type Screen, serveScreen, text, waitForText, waitSaved } from './browser';
 
@@ -24,7 +24,7 @@ afterAll(() => screen?.stop());
 /** Where the core wants every slide, as a person reads it off the scale. */
 async function expectedReadings(rigId: string, payloadId: string): Promise<Map<string, number>> {
 	const [rigs, payload, parts] = [
-		await get<Rig[]>('/api/supports/gimbal'),
+		await get<Gimbal[]>('/api/supports/gimbal'),
 		await get<Payload>(`/api/payloads/${payloadId}`),
 		await get<Part[]>('/api/parts')
 	];
@@ -194,7 +194,7 @@ describe('from an empty plate to next week, by mouse', () => {
 		await page.select('[data-testid="compare-with"]', other.id);
 		await waitForText(page, '.parts', 'Wide zoom 16–35 added');
 		const record = await get<GimbalRecord>(`/api/balances/${idInAddress()}`);
-		const rig = (await get<Rig[]>('/api/supports/gimbal')).find(({ id }) => id === rigId)!;
+		const rig = (await get<Gimbal[]>('/api/supports/gimbal')).find(({ id }) => id === rigId)!;
 		const { slides } = compareBalance(record, rig, other, await get<Part[]>('/api/parts'));
 		expect(slides).toHaveLength(4);
 		for (const { slideId, predictedM } of slides) {
@@ -360,7 +360,7 @@ describe('when things go wrong', () => {
 
 	it('says plainly that a long lens runs out of travel and what would help least', async () => {
 		const payloads = await get<Payload[]>('/api/payloads');
-		const rigs = await get<Rig[]>('/api/supports/gimbal');
+		const rigs = await get<Gimbal[]>('/api/supports/gimbal');
 		const tele = payloads.find(({ name }) => name === 'Compact body, tele zoom')!;
 		await go(page, `${screen.origin}/balance/gimbal/${rigs[0]!.id}/${tele.id}`);
 		expect(await text(page, '.answer')).toBe('Move the camera on its plate back 12 mm');
@@ -371,7 +371,7 @@ describe('when things go wrong', () => {
 	});
 
 	it('names the end of a scale that a typed reading runs past', async () => {
-		const [rig] = await get<Rig[]>('/api/supports/gimbal');
+		const [rig] = await get<Gimbal[]>('/api/supports/gimbal');
 		const [payload] = await get<Payload[]>('/api/payloads');
 		await go(page, `${screen.origin}/balance/gimbal/${rig!.id}/${payload!.id}`);
 		await fill(page, '[data-testid="reading-plate"]', '900');
@@ -383,7 +383,7 @@ describe('on a phone', () => {
 	it('fits the width of the screen on every view', async () => {
 		const phone = await screen.newPage(390, 844);
 		const [payload] = await get<Payload[]>('/api/payloads');
-		const [rig] = await get<Rig[]>('/api/supports/gimbal');
+		const [rig] = await get<Gimbal[]>('/api/supports/gimbal');
 		const [logged] = await get<GimbalRecord[]>('/api/balances');
 		for (const path of [
 			'/payload',

@@ -7,7 +7,7 @@ import type { GearChange } from '../src/lib/model/measurement';
 import type { ChecklistPaper, PowerPaper } from '../src/lib/model/paper';
 import type { Part } from '../src/lib/model/part';
 import { mountedBodies, type Payload, standingParts } from '../src/lib/model/payload';
-import type { Rig } from '../src/lib/supports/gimbal/model';
+import type { Gimbal } from '../src/lib/supports/gimbal/model';
 import { send } from './application';
 import { fill, go, ready, type Screen, serveScreen, text, waitForText, waitSaved } from './browser';
 
@@ -15,7 +15,7 @@ const complaints: string[] = [];
 let screen: Screen;
 let page: Page;
 let payloads: Payload[];
-let rigs: Rig[];
+let rigs: Gimbal[];
 const get = async <T>(path: string): Promise<T> => (await send(screen.origin, 'GET', path)).body as T;
 const payload = (word: string) => payloads.find(({ name }) => name.includes(word))!;
 const rig = (word: string) => rigs.find(({ name }) => name.includes(word))!;
@@ -26,13 +26,13 @@ beforeAll(async () => {
 	screen = await serveScreen(complaints);
 	page = await screen.newPage();
 	payloads = await get<Payload[]>('/api/payloads');
-	rigs = await get<Rig[]>('/api/supports/gimbal');
+	rigs = await get<Gimbal[]>('/api/supports/gimbal');
 });
 afterAll(() => screen?.stop());
 
 describe('a full guided balance on a phone, by taps', () => {
 	let phone: Page;
-	/** The lens is really heavy 9 mm further forward than the shelf says: the thumb plays the rig. */
+	/** The lens is really heavy 9 mm further forward than the shelf says: the thumb plays the gimbal. */
 	const hiddenForwardM = 0.009;
 
 	it('goes from motors off to power on, each axis let go and seen', async () => {
@@ -442,7 +442,7 @@ describe('papers', () => {
 	});
 });
 
-describe('a rig of one’s own', () => {
+describe('a gimbal of one’s own', () => {
 	it('starts from a pattern, takes its own figures, refuses bad ones, and balances', async () => {
 		await go(page, `${screen.origin}/rigs`);
 		await page.click(id('start-medium'));
@@ -460,7 +460,7 @@ describe('a rig of one’s own', () => {
 		await waitForText(page, '.sheet', 'More than the least');
 		await fill(page, id('greatest-payload'), '5000');
 		await page.waitForSelector(`${id('gimbal-save')}[data-state="saved"]`);
-		const saved = await get<Rig>(`/api/supports/gimbal/${rigId}`);
+		const saved = await get<Gimbal>(`/api/supports/gimbal/${rigId}`);
 		expect(saved.name).toBe('Browser rig');
 		expect(saved.geometry.axes.find((axis) => axis.id === 'roll')!.pivotM[0]).toBeCloseTo(-0.23, 9);
 		expect(saved.geometry.slides[0]!.knobPitchM).toBeCloseTo(0.0015, 9);
@@ -468,7 +468,7 @@ describe('a rig of one’s own', () => {
 		await page.select(id('axis-order'), 'pan-tilt-roll');
 		await page.waitForSelector('[data-row="sideBar"]');
 		await settled(1500);
-		expect((await get<Rig>(`/api/supports/gimbal/${rigId}`)).geometry.axes.map((axis) => axis.id)).toEqual([
+		expect((await get<Gimbal>(`/api/supports/gimbal/${rigId}`)).geometry.axes.map((axis) => axis.id)).toEqual([
 			'pan',
 			'tilt',
 			'roll'
@@ -485,7 +485,7 @@ describe('a rig of one’s own', () => {
 			version,
 			kind: _kind,
 			...draft
-		} = await get<Rig & { kind: string }>(`/api/supports/gimbal/${mine.id}`);
+		} = await get<Gimbal & { kind: string }>(`/api/supports/gimbal/${mine.id}`);
 		expect(
 			(
 				await send(screen.origin, 'PUT', `/api/supports/gimbal/${rigId}`, {

@@ -4,13 +4,13 @@ import postgres from 'postgres';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { Part } from '../src/lib/model/part';
 import { mountedBodies, type Payload, standingParts } from '../src/lib/model/payload';
-import type { Rig } from '../src/lib/supports/gimbal/model';
+import type { Gimbal } from '../src/lib/supports/gimbal/model';
 import { send, type Served, serve } from './application';
 
 let served: Served;
 let parts: Part[];
 let payloads: Payload[];
-let rigs: Rig[];
+let rigs: Gimbal[];
 const ask = (method: string, path: string, body?: unknown, headers?: Record<string, string>) =>
 	send(served.origin, method, path, body, headers);
 
@@ -42,7 +42,7 @@ describe('health', () => {
 });
 
 describe('the demo scenario', () => {
-	it('holds payloads, rigs and a logbook, and one payload that a rig cannot balance', async () => {
+	it('holds payloads, rigs and a logbook, and one payload that a gimbal cannot balance', async () => {
 		expect(payloads.length).toBeGreaterThanOrEqual(3);
 		expect(rigs.length).toBeGreaterThanOrEqual(2);
 		expect((await ask('GET', '/api/balances')).body.length).toBeGreaterThanOrEqual(2);

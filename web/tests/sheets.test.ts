@@ -4,13 +4,13 @@ import type { HorizonEntry } from '../src/lib/supports/gimbal/horizon';
 import type { GearChange } from '../src/lib/model/measurement';
 import type { Part } from '../src/lib/model/part';
 import type { Payload } from '../src/lib/model/payload';
-import type { Rig } from '../src/lib/supports/gimbal/model';
+import type { Gimbal } from '../src/lib/supports/gimbal/model';
 import { send, type Served, serve } from './application';
 
 let served: Served;
 let parts: Part[];
 let payloads: Payload[];
-let rigs: Rig[];
+let rigs: Gimbal[];
 const ask = (method: string, path: string, body?: unknown) => send(served.origin, method, path, body);
 
 beforeAll(async () => {
@@ -22,8 +22,8 @@ beforeAll(async () => {
 afterAll(() => served?.stop());
 const lens = () => parts.find(({ name }) => name === '35 mm prime')!;
 
-describe('a rig', () => {
-	const draftOf = ({ name, leastPayloadKg, greatestPayloadKg, geometry }: Rig) => ({
+describe('a gimbal', () => {
+	const draftOf = ({ name, leastPayloadKg, greatestPayloadKg, geometry }: Gimbal) => ({
 		name,
 		leastPayloadKg,
 		greatestPayloadKg,
@@ -32,7 +32,7 @@ describe('a rig', () => {
 	it('is made, saved against its version, refused from an older one, and deleted with its bench', async () => {
 		const made = await ask('POST', '/api/supports/gimbal', { ...draftOf(rigs[0]!), name: 'Second rig' });
 		expect(made.status).toBe(200);
-		const { id, version } = made.body as Rig;
+		const { id, version } = made.body as Gimbal;
 		expect(
 			(await ask('PUT', `/api/supports/gimbal/${id}`, { ...draftOf(rigs[0]!), name: 'Second rig, changed', version }))
 				.body.version
@@ -47,11 +47,11 @@ describe('a rig', () => {
 	it.each([
 		[
 			'a payload range upside down',
-			(rig: Rig) => ({ ...draftOf(rig), name: 'x', leastPayloadKg: 3, greatestPayloadKg: 2 })
+			(rig: Gimbal) => ({ ...draftOf(rig), name: 'x', leastPayloadKg: 3, greatestPayloadKg: 2 })
 		],
 		[
 			'a part that hangs on nothing',
-			(rig: Rig) => ({
+			(rig: Gimbal) => ({
 				...draftOf(rig),
 				name: 'x',
 				geometry: { ...rig.geometry, parts: rig.geometry.parts.map((part) => ({ ...part, hangsOn: 'yaw' })) }
@@ -59,13 +59,13 @@ describe('a rig', () => {
 		],
 		[
 			'a slide with its ends changed',
-			(rig: Rig) => ({
+			(rig: Gimbal) => ({
 				...draftOf(rig),
 				name: 'x',
 				geometry: { ...rig.geometry, slides: rig.geometry.slides.map((slide) => ({ ...slide, rangeM: [1, 0] })) }
 			})
 		],
-		['no name', (rig: Rig) => ({ ...draftOf(rig), name: ' ' })]
+		['no name', (rig: Gimbal) => ({ ...draftOf(rig), name: ' ' })]
 	])('is refused with %s', async (_, bad) => {
 		const answer = await ask('POST', '/api/supports/gimbal', bad(rigs[0]!));
 		expect(answer.status).toBe(422);
@@ -107,7 +107,7 @@ describe('a measured figure', () => {
 			figure: zero
 		});
 		const read = async () =>
-			((await ask('GET', `/api/supports/gimbal/${rig!.id}`)).body as Rig).geometry.slides[0]!.scale.readingAtZeroM;
+			((await ask('GET', `/api/supports/gimbal/${rig!.id}`)).body as Gimbal).geometry.slides[0]!.scale.readingAtZeroM;
 		expect(await read()).toBeCloseTo(zero.readingAtZeroM, 12);
 		await ask('DELETE', `/api/gear/${body.id}`);
 		expect(await read()).toBe(slide.scale.readingAtZeroM);

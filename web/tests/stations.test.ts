@@ -3,7 +3,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { LoggedBalance } from '../src/lib/model/balance';
 import type { Part } from '../src/lib/model/part';
 import type { Payload } from '../src/lib/model/payload';
-import type { Rig } from '../src/lib/supports/gimbal/model';
+import type { Gimbal } from '../src/lib/supports/gimbal/model';
 import { send } from './application';
 import { fill, go, letGoOfAll, ready, type Screen, serveScreen, text, waitForText, waitSaved } from './browser';
 
@@ -11,7 +11,7 @@ const complaints: string[] = [];
 let screen: Screen;
 let page: Page;
 let payloads: Payload[];
-let rigs: Rig[];
+let rigs: Gimbal[];
 const get = async <T>(path: string): Promise<T> => (await send(screen.origin, 'GET', path)).body as T;
 const payloadLike = (word: string) => payloads.find(({ name }) => name.includes(word))!;
 const clickText = (on: Page, words: string) =>
@@ -27,7 +27,7 @@ beforeAll(async () => {
 	screen = await serveScreen(complaints);
 	page = await screen.newPage();
 	payloads = await get<Payload[]>('/api/payloads');
-	rigs = await get<Rig[]>('/api/supports/gimbal');
+	rigs = await get<Gimbal[]>('/api/supports/gimbal');
 });
 afterAll(() => screen?.stop());
 
@@ -62,7 +62,7 @@ describe('units and lights', () => {
 		await page.waitForSelector('html[data-theme="day"]');
 	});
 
-	it('change what is read and typed, and not what the rig’s scales have printed on them', async () => {
+	it('change what is read and typed, and not what the gimbal’s scales have printed on them', async () => {
 		const wide = payloadLike('wide');
 		await go(page, `${screen.origin}/payload/${wide.id}`);
 		await page.click('[data-testid="units"]');
@@ -114,7 +114,7 @@ describe('the shelf', () => {
 	});
 });
 
-describe('a rig out of travel', () => {
+describe('a gimbal out of travel', () => {
 	it('can be carried on with, knowingly, and is logged as not poised', async () => {
 		const tele = payloadLike('tele');
 		await go(page, `${screen.origin}/balance/gimbal/${rigs[0]!.id}/${tele.id}`);

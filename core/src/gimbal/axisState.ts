@@ -7,7 +7,7 @@ export interface AxisState {
 	/** Carried centre of gravity relative to the pivot, square to the axis, rig frame. */
 	readonly offsetM: Vec3;
 	readonly carriedKg: number;
-	/** Torque about the axis in the worst pose of the rig. */
+	/** Torque about the axis in the worst pose of the gimbal. */
 	readonly residualTorqueNm: number;
 	/** That torque as a share of the motor's; null where the motor is unknown. */
 	readonly motorShare: number | null;

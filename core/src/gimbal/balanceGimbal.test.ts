@@ -106,7 +106,7 @@ describe('balanceGimbal', () => {
 		expect(tilt.offsetM[0]).toBeCloseTo(0.021 / 1.6, 12);
 	});
 
-	it('answers a rig without slides and an axis that carries nothing', () => {
+	it('answers a gimbal without slides and an axis that carries nothing', () => {
 		const answer = balanceGimbal({
 			chain: {
 				axes: [
@@ -127,7 +127,7 @@ describe('remedies', () => {
 	const chain = mountPayload({ rig: sampleRig, payload: longLens });
 	const places = sampleRig.counterweightPlaces;
 
-	it('lists the least extension and the least weight, and each balances the rig', () => {
+	it('lists the least extension and the least weight, and each balances the gimbal', () => {
 		const { balanced, remedies } = balanceGimbal({ chain, options: { counterweightPlaces: places } });
 		expect(balanced).toBe(false);
 		expect(remedies.map(({ kind }) => kind)).toEqual(['extendSlide', 'addMass']);

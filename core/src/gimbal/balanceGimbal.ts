@@ -34,9 +34,9 @@ const defaultToleranceNm = 1e-6;
 /**
  * Where every slide of a gimbal has to stand, all solved together, and what is left on each axis.
  *
- * Positions in metres from the chain as given, inside each slide's range; offsets in the rig frame (x forward, y left,
+ * Positions in metres from the chain as given, inside each slide's range; offsets in the gimbal frame (x forward, y left,
  * z up), square to their axis, neutral pose. Among equally good positions the one nearest mid-travel is given, least
- * Σ(position − middle)². A rig without slides is answered too: nothing to move, the axes as they are.
+ * Σ(position − middle)². A gimbal without slides is answered too: nothing to move, the axes as they are.
  *
  * `balanced` means every axis's torque in its worst pose is within its friction or `options.toleranceNm`. When it is not,
  * `remedies` holds what would cure it, cheapest first. Throws `PhysicsInputError` for a chain that makes no sense.

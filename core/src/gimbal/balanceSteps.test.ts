@@ -17,7 +17,7 @@ const stepsAt = (positionsM: Record<string, number>) =>
 	balanceSteps({ rig: sampleRig, payload: samplePayload, positionsM, targetsM });
 
 describe('balanceSteps', () => {
-	it('walks a rig from mid-travel to poised, one slide at a time, in order', () => {
+	it('walks a gimbal from mid-travel to poised, one slide at a time, in order', () => {
 		const positionsM = midTravel(sampleRig.slides);
 		const order: string[] = [];
 		for (let guard = 0; guard < 10; guard += 1) {

@@ -5,7 +5,7 @@ import { type AxisLoad, axisLoads, type GimbalChain, listPositions } from './cha
 import { mountPayload, type GimbalRig } from './rig';
 import type { Body } from '../mass/body';
 
-/** One slide's turn in the balancing sequence, with the rig as it stands. */
+/** One slide's turn in the balancing sequence, with the gimbal as it stands. */
 export interface BalanceStep {
 	readonly slideId: string;
 	readonly axisId: string;
@@ -25,10 +25,10 @@ export interface BalanceStep {
 const handM = 0.0005;
 
 /**
- * The balancing sequence of a rig in the order of its slides: how far each has to go, how its axis stands now, and what
+ * The balancing sequence of a gimbal in the order of its slides: how far each has to go, how its axis stands now, and what
  * the move upsets. `positionsM` is where the slides stand, `targetsM` where `balanceGimbal` wants them, both by slide id.
  *
- * Payload frame and rig frame as in `mountPayload`. Throws `PhysicsInputError` for unknown slides or a rig without sense.
+ * Payload frame and rig frame as in `mountPayload`. Throws `PhysicsInputError` for unknown slides or a gimbal without sense.
  * `bandM` is friction over carried weight, τ/(M g). A slide counts as placed when the move left would change its own
  * axis by less than that band.
  */
@@ -38,7 +38,7 @@ export function balanceSteps(input: {
 	readonly positionsM: Readonly<Record<string, number>>;
 	readonly targetsM: Readonly<Record<string, number>>;
 	readonly toleranceNm?: number;
-	/** The rig with its payload as looks have corrected it; absent: as `mountPayload` puts them together. */
+	/** The gimbal with its payload as looks have corrected it; absent: as `mountPayload` puts them together. */
 	readonly chain?: GimbalChain;
 }): { readonly steps: readonly BalanceStep[]; readonly poised: boolean } {
 	if (input.toleranceNm !== undefined) checksFor('balanceSteps').atLeastZero('toleranceNm', input.toleranceNm);

@@ -59,7 +59,7 @@ const nullShare = 1e-9;
 /**
  * What finished balances say about the gear: every part's centre of gravity and every scale's zero together.
  *
- * Parts carry a prior mean and standard deviation in metres, in their own frames; a rig's scale zeros have prior mean 0
+ * Parts carry a prior mean and standard deviation in metres, in their own frames; a gimbal's scale zeros have prior mean 0
  * (as printed). The balances are those of poised rigs. Rig frame as in `mountPayload`. The result gives each figure's
  * posterior mean and standard deviation; nothing is refused: what the balances cannot tell apart keeps its prior and is
  * named in `notIdentifiable` (`part:<id>.x`, `zero:<rig>.<slide>`). A prior of 0 holds a figure. Throws
@@ -183,7 +183,7 @@ function equationsOf(
 ): { rows: number[][]; missing: number[] } {
 	const at = `balances[${index}]`;
 	const prior = input.rigs.find(({ id }) => id === balance.rigId);
-	if (prior === undefined) return check.fail(`${at}.rigId`, 'must be the id of a rig', balance.rigId);
+	if (prior === undefined) return check.fail(`${at}.rigId`, 'must be the id of a gimbal', balance.rigId);
 	const readingSigmaM = check.positive(`${at}.readingSigmaM`, balance.readingSigmaM);
 	const { rig } = prior;
 	const standing = balance.parts.map(({ partId, originM, turn }, which) => {
@@ -286,7 +286,7 @@ function determinedBy(rows: Matrix): boolean[] {
 	});
 }
 
-/** A rig with its scales' zeros as learned. */
+/** A gimbal with its scales' zeros as learned. */
 export function withZeros(rig: GimbalRig, zeroM: Readonly<Record<string, number>>): GimbalRig {
 	return {
 		...rig,

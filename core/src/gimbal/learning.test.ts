@@ -15,7 +15,7 @@ const roomy = (rig: GimbalRig): GimbalRig => ({
 	...rig,
 	slides: rig.slides.map((slide) => ({ ...slide, rangeM: [-0.4, 0.4] }))
 });
-/** What the scales of a rig with these zeros read when it is really in balance. */
+/** What the scales of a gimbal with these zeros read when it is really in balance. */
 const readingsOf = (rig: GimbalRig, payload: Standing, zeroM: Readonly<Record<string, number>>) =>
 	Object.fromEntries(
 		balanceGimbal({ chain: mountPayload({ rig, payload }) }).slides.map(({ id, positionM }, s) => [

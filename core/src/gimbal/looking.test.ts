@@ -160,7 +160,7 @@ describe('what the motors must give', () => {
 		expect(() => motorDemand({ ...still, rateRadPerS: NaN })).toThrow('rateRadPerS'));
 });
 
-describe('the poses of a rig', () => {
+describe('the poses of a gimbal', () => {
 	const balances = Object.fromEntries(sampleRig.slides.map(({ id, balances: axis }) => [id, axis]));
 	const solved = Object.fromEntries(balanceGimbal({ chain }).slides.map(({ id, positionM }) => [id, positionM]));
 	it('have gravity of length one, each another', () => {

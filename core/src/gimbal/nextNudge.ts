@@ -100,7 +100,7 @@ export function nextNudge(input: {
 	return { ...known, positionM: probeIn(probe, input.history, rangeM, firstStepM), done: false };
 }
 
-/** A friction torque written in a rig's profile is good to about this share. */
+/** A friction torque written in a gimbal's profile is good to about this share. */
 const bandSlack = 0.25;
 
 /** With the band's half width known every look bounds its middle; null until it is bounded on both sides. */

@@ -29,7 +29,7 @@ const torquesIn = (positionsM: Record<string, number>, gravity: Vec3) =>
 	poseTorques({ chain, positionsM, gravityDirections: [gravity] }).poses[0]!.axes;
 
 describe('poseTorques', () => {
-	it('turn round when the rig is turned upside down', () => {
+	it('turn round when the gimbal is turned upside down', () => {
 		fc.assert(
 			fc.property(travel, angle, angle, (positionsM, heading, tilt) => {
 				const upright = torquesIn(positionsM, direction(heading, tilt));

@@ -3,9 +3,9 @@ import { cross, dot, scale, standardGravityMPerS2, type Vec3 } from '../mass/bod
 import { axisLoads, type GimbalChain, listPositions, momentAt } from './chain';
 
 /**
- * Torque of gravity about every axis, N·m by the right-hand rule, with the whole rig held in each of several poses.
+ * Torque of gravity about every axis, N·m by the right-hand rule, with the whole gimbal held in each of several poses.
  *
- * A pose is the direction of gravity as a unit vector in the rig's frame: upright [0, 0, −1], upside down [0, 0, 1].
+ * A pose is the direction of gravity as a unit vector in the gimbal's frame: upright [0, 0, −1], upside down [0, 0, 1].
  * The chain itself stays in its neutral pose. Throws `PhysicsInputError` for a chain, slide or direction without sense.
  *
  * `direction · Σ (r − pivot) × m g ĝ`, the sum being the first moment about the pivot.

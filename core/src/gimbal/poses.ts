@@ -8,7 +8,7 @@ export type PoseId = 'upright' | 'upsideDown' | 'leanedForward' | 'onItsSide' | 
 
 const half = Math.SQRT1_2;
 
-/** The ways a rig is held, as the direction of gravity in the rig's frame. Low is held at arm's length, leaned back. */
+/** The ways a gimbal is held, as the direction of gravity in the gimbal's frame. Low is held at arm's length, leaned back. */
 export const rigPoses: readonly { readonly id: PoseId; readonly gravity: Vec3 }[] = [
 	{ id: 'upright', gravity: [0, 0, -1] },
 	{ id: 'leanedForward', gravity: [half, 0, -half] },
@@ -32,10 +32,10 @@ export interface PoseReport {
 }
 
 /**
- * How the rig bears being held upright, leaned, low, on its side and upside down: torque about each axis, and the slide
+ * How the gimbal bears being held upright, leaned, low, on its side and upside down: torque about each axis, and the slide
  * to touch if that pose matters most.
  *
- * The chain stays in its neutral pose while the whole rig turns; `positionsM` by slide id. `touch` names the axis with the
+ * The chain stays in its neutral pose while the whole gimbal turns; `positionsM` by slide id. `touch` names the axis with the
  * greatest torque beyond its friction, the slide that changes that torque most per metre in this pose, and the move along
  * it that brings the torque to nothing (ranges are not looked at). A slide that balances this axis is preferred to one
  * that upsets it from elsewhere. Throws `PhysicsInputError` for a chain or slide without sense.

@@ -13,11 +13,11 @@ export interface PredictedReading {
 }
 
 /**
- * What the scales of a rig will read with this payload in balance, with how sure that is.
+ * What the scales of a gimbal will read with this payload in balance, with how sure that is.
  *
  * Payload parts carry the standard deviation of their centre of gravity, metres along the payload's axes; `zeroSigmaM`
  * that of each scale's zero, by slide id (not named: exact). Ranges are kept for the reading and left out for its
- * uncertainty. Throws `PhysicsInputError` for a rig or payload without sense.
+ * uncertainty. Throws `PhysicsInputError` for a gimbal or payload without sense.
  *
  * The solved positions are linear in the centres while no slide is at its end: `σ² = σ_zero² + Σ (∂p/∂c σ_c)²`.
  */

@@ -26,7 +26,7 @@ export interface Alternative {
 	readonly adds?: readonly (GimbalPart & { readonly movesWith: readonly string[] })[];
 }
 
-/** A change that brings the rig into balance, and how the slides stand after it (metres by slide id). */
+/** A change that brings the gimbal into balance, and how the slides stand after it (metres by slide id). */
 export type Remedy =
 	| {
 			readonly kind: 'extendSlide';
@@ -56,9 +56,9 @@ const massProbes = 24;
 const alternativeOrder: readonly Alternative['kind'][] = ['useHole', 'turnCradle', 'swapPlate'];
 
 /**
- * What would balance a rig whose slides cannot, cheapest first: one slide reaching further, least extra reach first;
+ * What would balance a gimbal whose slides cannot, cheapest first: one slide reaching further, least extra reach first;
  * another hole, the cradle turned, another plate; then one counterweight, least mass first, since weight is carried all
- * day. A remedy is listed only if the whole rig is balanced after it.
+ * day. A remedy is listed only if the whole gimbal is balanced after it.
  */
 export function findRemedies(
 	chain: GimbalChain,
@@ -108,7 +108,7 @@ function extend(chain: GimbalChain, index: number, toleranceNm: number) {
 	const slide = chain.slides[index];
 	if (slide === undefined) return [];
 	const [least, greatest] = slide.rangeM;
-	// Further than the longest payload on the longest arm: past this the answer is another rig, not a longer slide.
+	// Further than the longest payload on the longest arm: past this the answer is another gimbal, not a longer slide.
 	const reachM = 2;
 	const reaching = replaceRange(chain, index, [least - reachM, greatest + reachM]);
 	const wanted = solved(reaching, toleranceNm);

@@ -5,7 +5,7 @@ import { samplePayload, sampleRig } from '../testing/sampleRig';
 describe('mountPayload', () => {
 	const chain = mountPayload({ rig: sampleRig, payload: samplePayload });
 
-	it('hangs the payload on the innermost axis, where the rig carries it', () => {
+	it('hangs the payload on the innermost axis, where the gimbal carries it', () => {
 		const mounted = chain.parts.filter(({ id }) => id.startsWith('payload:'));
 		expect(mounted.map(({ id }) => id)).toEqual(['payload:camera', 'payload:lens']);
 		expect(mounted.every(({ hangsOn }) => hangsOn === 'tilt')).toBe(true);
@@ -19,7 +19,7 @@ describe('mountPayload', () => {
 		expect(chain.slides.flatMap(({ moves }) => moves)).not.toContain('payload');
 	});
 
-	it('cannot mix a payload part up with a part of the rig of the same name', () => {
+	it('cannot mix a payload part up with a part of the gimbal of the same name', () => {
 		const twice = mountPayload({
 			rig: sampleRig,
 			payload: [{ id: 'cradle', body: { massKg: 1, cgM: [0, 0, 0] } }]

@@ -32,9 +32,9 @@ export const payloadToken = 'payload';
 const payloadPrefix = 'payload:';
 
 /**
- * The chain of a rig with a payload on its plate: payload parts hang on the innermost axis, at `mountM` from their own
+ * The chain of a gimbal with a payload on its plate: payload parts hang on the innermost axis, at `mountM` from their own
  * frame, and move with every slide that moves the payload. Their ids gain the prefix `payload:`, so that they cannot
- * meet a part of the rig. Throws `PhysicsInputError` for an empty payload or rig.
+ * meet a part of the gimbal. Throws `PhysicsInputError` for an empty payload or gimbal.
  */
 export function mountPayload(input: {
 	readonly rig: GimbalRig;
@@ -77,6 +77,6 @@ export const readingAt = ({ scale }: Pick<RigSlide, 'scale'>, positionM: number)
 export const positionAt = ({ scale }: Pick<RigSlide, 'scale'>, readingM: number): number =>
 	scale.sense * (readingM - scale.readingAtZeroM);
 
-/** Everything at mid-travel: where a rig stands when nothing is known yet. */
+/** Everything at mid-travel: where a gimbal stands when nothing is known yet. */
 export const midTravel = (slides: readonly GimbalSlide[]): Record<string, number> =>
 	Object.fromEntries(slides.map(({ id, rangeM }) => [id, (rangeM[0] + rangeM[1]) / 2]));

@@ -75,7 +75,7 @@ const mostSwings = 6;
  * axis comes to rest and times its swing (a pocket scale where friction leaves no swing) and moves both slides of the axis
  * at once; `fallsHolds` brackets each slide with `nextNudge` to `toleranceM`; `halving` goes to the middle of what is left
  * of the travel until it holds, as is done by hand. Nothing is drawn except from `random`. Throws `PhysicsInputError` for
- * a rig or payload without sense.
+ * a gimbal or payload without sense.
  *
  * The truth obeys the same mechanics as the bench: a pendulum with dry friction, which leaves its period alone and takes
  * `2 τ/(m g r)` of its amplitude each half swing, and stops anywhere friction holds.
@@ -291,7 +291,7 @@ function seen(bench: Bench, slide: RigSlide): Observation {
 function fallsHolds(bench: Bench, slide: RigSlide): Counts {
 	const index = bench.rig.slides.indexOf(slide);
 	const band = bandOf(trueOffset(bench, slide.balances).load);
-	// A friction torque in a rig's profile is a measured one, good to a sixth.
+	// A friction torque in a gimbal's profile is a measured one, good to a sixth.
 	const believedBand = band * Math.max(0.5, 1 + normal(bench.random) / 6);
 	const history: Tried[] = [];
 	let [nudges, looks] = [0, 0];

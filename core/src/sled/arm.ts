@@ -78,7 +78,7 @@ export type Drift = 'away' | 'into' | 'left' | 'right' | 'stays';
 export interface SocketSetup {
 	/** The side of the vest the arm hangs on. */
 	readonly armSide: 'right' | 'left';
-	/** Worn turned about: the rig is carried behind or the block is mounted mirrored, so both screws work the other way. */
+	/** Worn turned about: the gimbal is carried behind or the block is mounted mirrored, so both screws work the other way. */
 	readonly reversed: boolean;
 }
 
@@ -93,7 +93,7 @@ export interface SocketTurn {
 /**
  * Which of the socket block's two screws cures a drift, and which way.
  *
- * A rig floats downhill: the arm's post leans the way it wanders, so the post's top must lean the other way. The `inOut` screw
+ * A gimbal floats downhill: the arm's post leans the way it wanders, so the post's top must lean the other way. The `inOut` screw
  * leans it in the plane from the body outwards, more threads leaning it **back** to the body on a right-sided arm; the `side`
  * screw leans it across, more threads leaning it **left**. A left-sided block is the mirror image: its side screw works the other
  * way; a reversed one works the other way in both.

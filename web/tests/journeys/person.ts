@@ -178,7 +178,7 @@ export class Person {
 			return;
 		}
 		await element.evaluate((each) => each.scrollIntoView({ block: 'center', behavior: 'instant' }));
-		await new Promise((resolve) => setTimeout(resolve, 40));
+		await this.still(element);
 		if (this.way === 'thumb') {
 			if (what === 'press') {
 				const { width, height } = (await element.boundingBox()) ?? { width: 0, height: 0 };
@@ -194,6 +194,22 @@ export class Person {
 			}
 			await element.tap();
 		} else await element.click();
+	}
+
+	/** A hand goes where a thing has come to rest, not where it was on its way. */
+	private async still(element: ElementHandle<Element>): Promise<void> {
+		await element.evaluate(async (each) => {
+			const place = () => {
+				const { x, y, width, height } = each.getBoundingClientRect();
+				return `${x} ${y} ${width} ${height}`;
+			};
+			let [was, rested] = [place(), 0];
+			for (let tries = 0; tries < 60 && rested < 3; tries += 1) {
+				await new Promise((resolve) => requestAnimationFrame(() => setTimeout(resolve, 20)));
+				rested = place() === was ? rested + 1 : 0;
+				was = place();
+			}
+		});
 	}
 
 	private async tabTo(element: ElementHandle<Element>): Promise<void> {

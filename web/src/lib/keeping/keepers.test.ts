@@ -1,6 +1,6 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { freshChecklist } from '$lib/model/paper';
-import { RigKeeper } from '$lib/supports/gimbal/rigKeeper.svelte';
+import { GimbalKeeper } from '$lib/supports/gimbal/gimbalKeeper.svelte';
 import { stubServer, stubStorage } from '$lib/testing/browserStubs';
 import { rig } from '$lib/testing/scenario';
 import { keep } from './kept';
@@ -92,7 +92,7 @@ describe('a paper being written', () => {
 	});
 });
 
-describe('a rig being edited', () => {
+describe('a gimbal being edited', () => {
 	const small = { ...rig('Small'), version: 4 };
 	it('names the version it was made from and takes the new one', async () => {
 		const versions: number[] = [];
@@ -100,7 +100,7 @@ describe('a rig being edited', () => {
 			versions.push(body.version);
 			return { status: 200, body: { ...small, version: body.version + 1 } };
 		});
-		const keeper = new RigKeeper(small);
+		const keeper = new GimbalKeeper(small);
 		keeper.slide('plate', { knobPitchM: 0.002 }, 'pitch');
 		await vi.advanceTimersByTimeAsync(1500);
 		keeper.axis('tilt', { frictionNm: 0.02 }, 'friction');
@@ -117,7 +117,7 @@ describe('a rig being edited', () => {
 				? { status: 409, body: { error: { code: 'stale', message: 'stale' } } }
 				: { status: 200, body: { ...small, version: 10 } };
 		});
-		const keeper = new RigKeeper(small);
+		const keeper = new GimbalKeeper(small);
 		keeper.set({ name: 'Mine' });
 		await vi.advanceTimersByTimeAsync(1500);
 		expect(keeper.document.saving).toBe('stale');
@@ -275,6 +275,19 @@ describe('a document that names its version', () => {
 		expect(holds({ b: 1, a: [{ d: 1, c: 2 }] }, { a: [{ c: 2, d: 1 }] })).toBe(true);
 		expect(holds([1, 2, 3], [1, 2])).toBe(false);
 		expect(holds({ a: [] }, { a: {} })).toBe(false);
+	});
+});
+
+describe('what an older page kept under another name', () => {
+	it('is found under today’s, and takes nothing from what is kept there already', async () => {
+		vi.resetModules();
+		const { recall } = await import('./kept');
+		localStorage.setItem('poise.sledBench.s.p', JSON.stringify({ dirty: true, step: 1 }));
+		localStorage.setItem('poise.rig.g', JSON.stringify({ dirty: true, step: 2 }));
+		localStorage.setItem('poise.gimbal.g', JSON.stringify({ dirty: true, step: 3 }));
+		expect(recall('bench.s.p')).toEqual({ dirty: true, step: 1 });
+		expect(recall('gimbal.g')).toEqual({ dirty: true, step: 3 });
+		expect(localStorage.getItem('poise.sledBench.s.p')).toBeNull();
 	});
 });
 

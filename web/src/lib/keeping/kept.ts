@@ -19,8 +19,11 @@ export function keep<T>(key: string, value: T): void {
 	}
 }
 
+/** All that is kept here, ours or not. */
+const names = (): string[] => Array.from({ length: localStorage.length }, (_, index) => localStorage.key(index) ?? '');
+
 function dropConfirmed(but: string): void {
-	for (const name of Object.keys(localStorage))
+	for (const name of names())
 		if (name !== but && name.startsWith(prefix) && /"dirty":false/.test(localStorage.getItem(name) ?? ''))
 			localStorage.removeItem(name);
 }
@@ -78,9 +81,29 @@ if (typeof window !== 'undefined') {
 	});
 }
 
+/** Names that were others once: what an older page kept, unsent perhaps, is found under today's. */
+const oldNames: readonly (readonly [RegExp, string])[] = [
+	[/^(sledBench|craneBench)\./, 'bench.'],
+	[/^rig\./, 'gimbal.']
+];
+let renamed = false;
+function takeOldNames(): void {
+	if (renamed) return;
+	renamed = true;
+	for (const name of names()) {
+		const key = name.startsWith(prefix) ? name.slice(prefix.length) : '';
+		const [was, is] = oldNames.find(([old]) => old.test(key)) ?? [null, ''];
+		if (was === null) continue;
+		const today = prefix + key.replace(was, is);
+		if (localStorage.getItem(today) === null) localStorage.setItem(today, localStorage.getItem(name) ?? '');
+		localStorage.removeItem(name);
+	}
+}
+
 export function recall<T>(key: string): T | null {
 	keepNow();
 	try {
+		takeOldNames();
 		const text = localStorage.getItem(prefix + key);
 		return text === null ? null : (JSON.parse(text) as T);
 	} catch {

@@ -33,7 +33,7 @@ export interface Measurement extends NewMeasurement {
 export interface GearChange {
 	readonly id: string;
 	readonly about: 'part' | 'zero';
-	/** The part, or the rig. */
+	/** The part, or the gimbal. */
 	readonly subjectId: string;
 	readonly slideId: string | null;
 	readonly from: string;

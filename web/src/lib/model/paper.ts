@@ -51,7 +51,7 @@ export interface Papers {
 export type PaperKind = keyof Papers;
 export const paperKinds = ['power', 'checklist'] as const satisfies readonly PaperKind[];
 
-/** Checked on every rig before the first slide is touched. */
+/** Checked on every gimbal before the first slide is touched. */
 const usualChecks = [
 	'Card in, with room on it',
 	'Battery in, the one that will be used',

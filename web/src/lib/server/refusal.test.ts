@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { idOf, validated } from './api';
 import { asRefusal, Refusal, refusals } from './refusal';
-import { rigGeometry } from '../supports/gimbal/geometry.server';
+import { gimbalGeometry } from '../supports/gimbal/geometry.server';
 import { newPart } from './schemas/part';
 import { rig } from '$lib/testing/scenario';
 
@@ -62,17 +62,17 @@ describe('validated', () => {
 		for (const message of Object.values(fields!)) expect(message).toMatch(/^[A-Z].*\.$/);
 	});
 
-	it('checks a rig stroke by stroke and slide by slide', () => {
+	it('checks a gimbal stroke by stroke and slide by slide', () => {
 		const { geometry } = rig('Small');
-		expect(validated(geometry, rigGeometry)).toEqual(geometry);
+		expect(validated(geometry, gimbalGeometry)).toEqual(geometry);
 		const backwards = { ...geometry, slides: [{ ...geometry.slides[0], rangeM: [0.1, -0.1] }] };
-		expect(thrownBy(() => validated(backwards, rigGeometry)).fields!['slides.0.rangeM']).toContain(
+		expect(thrownBy(() => validated(backwards, gimbalGeometry)).fields!['slides.0.rangeM']).toContain(
 			'least above its greatest'
 		);
 		const scribble = { ...geometry, strokes: [{ kind: 'scribble' }] };
-		expect(Object.keys(thrownBy(() => validated(scribble, rigGeometry)).fields!)[0]).toMatch(/^strokes\.0/);
+		expect(Object.keys(thrownBy(() => validated(scribble, gimbalGeometry)).fields!)[0]).toMatch(/^strokes\.0/);
 		const bent = { ...geometry, strokes: [{ kind: 'tube', partId: 'handle', pointsM: [[0, 0, 0]], widthM: 0.01 }] };
-		expect(Object.keys(thrownBy(() => validated(bent, rigGeometry)).fields!)[0]).toMatch(/^strokes\.0\.pointsM/);
+		expect(Object.keys(thrownBy(() => validated(bent, gimbalGeometry)).fields!)[0]).toMatch(/^strokes\.0\.pointsM/);
 	});
 });
 

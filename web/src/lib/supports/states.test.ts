@@ -35,7 +35,7 @@ describe('the vials of the day line', () => {
 		// The plate stands too far forward, so it is heavy forward and the bubble runs back.
 		expect(off.offset!).toBeLessThan(-1);
 		const heavy = benchFigures(small, bodies(payload('Cine')), completePositions(small, {}));
-		expect(balanceStation(heavy).words).toBe('too heavy for the rig');
+		expect(balanceStation(heavy).words).toBe('too heavy for the gimbal');
 	});
 
 	it('know whether this setting is in the logbook', () => {

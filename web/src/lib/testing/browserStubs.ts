@@ -6,7 +6,11 @@ export function stubStorage(): Map<string, string> {
 	vi.stubGlobal('localStorage', {
 		getItem: (key: string) => stored.get(key) ?? null,
 		setItem: (key: string, value: string) => void stored.set(key, value),
-		removeItem: (key: string) => void stored.delete(key)
+		removeItem: (key: string) => void stored.delete(key),
+		key: (index: number) => [...stored.keys()][index] ?? null,
+		get length() {
+			return stored.size;
+		}
 	});
 	return stored;
 }

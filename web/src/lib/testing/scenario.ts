@@ -3,7 +3,7 @@ import { completePositions, solveBench } from '$lib/supports/gimbal/figures';
 import type { GimbalRecord } from '$lib/supports/gimbal/model';
 import type { Part } from '$lib/model/part';
 import { mountedBodies, type Payload, type StandingPart, standingParts } from '$lib/model/payload';
-import type { Positions, Rig } from '$lib/supports/gimbal/model';
+import type { Positions, Gimbal } from '$lib/supports/gimbal/model';
 
 /** The demo scenario as the application holds it, for the unit tests; names stand in for ids. */
 export const shelf: readonly Part[] = scenario.parts.map((part) => ({ ...part, id: part.name }) as unknown as Part);
@@ -36,17 +36,17 @@ export function payload(word: string): Payload {
 export const standing = (of: Payload): StandingPart[] => standingParts(of, partNamed);
 export const bodies = (of: Payload) => mountedBodies(standing(of));
 
-export function rig(word: string): Rig {
+export function rig(word: string): Gimbal {
 	const found = scenario.rigs.find(({ name }) => name.includes(word));
-	if (found === undefined) throw new Error(`The scenario has no rig like ${word}`);
-	return { id: found.name, ...found } as unknown as Rig;
+	if (found === undefined) throw new Error(`The scenario has no gimbal like ${word}`);
+	return { id: found.name, ...found } as unknown as Gimbal;
 }
 
-export const targetsOf = (on: Rig, of: Payload): Positions =>
+export const targetsOf = (on: Gimbal, of: Payload): Positions =>
 	Object.fromEntries(solveBench(on, bodies(of)).slides.map(({ id, positionM }) => [id, positionM]));
 
-/** A record of that payload on that rig, as logged with these positions. */
-export function record(of: Payload, on: Rig, positionsM: Positions): GimbalRecord {
+/** A record of that payload on that gimbal, as logged with these positions. */
+export function record(of: Payload, on: Gimbal, positionsM: Positions): GimbalRecord {
 	return {
 		id: 'record',
 		kind: 'gimbal',

@@ -3,7 +3,7 @@ import { balancesWith } from '$lib/server/db/log';
 import { listGearChanges } from '$lib/server/db/gearChanges';
 import { listParts } from '$lib/server/db/parts';
 import { listSupports } from '$lib/server/db/supports';
-import type { GimbalRecordDetail, RigGeometry } from '$lib/supports/gimbal/model';
+import type { GimbalRecordDetail, GimbalGeometry } from '$lib/supports/gimbal/model';
 import { pageLoad } from '$lib/server/page';
 import type { PageServerLoad } from './$types';
 
@@ -12,7 +12,7 @@ export const load: PageServerLoad = ({ locals: { crewId } }) =>
 		const [records, shelf, rigs, changes] = await Promise.all([
 			balancesWith<GimbalRecordDetail>(crewId, 'gimbal', 'all', 80),
 			listParts(crewId),
-			listSupports<RigGeometry>(crewId, 'gimbal'),
+			listSupports<GimbalGeometry>(crewId, 'gimbal'),
 			listGearChanges(crewId)
 		]);
 		return {

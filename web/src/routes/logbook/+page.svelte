@@ -39,7 +39,7 @@
 			name="search"
 			type="search"
 			value={data.search}
-			placeholder="Lens, payload, rig, person, “18 Nov”, “last sunday”"
+			placeholder="Lens, payload, support, person, “18 Nov”, “last sunday”"
 			autocomplete="off"
 			oninput={(event) => search(event.currentTarget.value)}
 		/>

@@ -1,7 +1,7 @@
 import { and, desc, eq } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
 import type { GearChange, GearFigure } from '$lib/model/measurement';
-import type { RigGeometry } from '$lib/supports/gimbal/model';
+import type { GimbalGeometry } from '$lib/supports/gimbal/model';
 import type { PartShape } from '$lib/model/part';
 import { Refusal } from '../refusal';
 import { keptFigure } from '../schemas/measurement';
@@ -84,7 +84,7 @@ async function setFigure(crewId: string, personId: string, wanted: WantedChange)
 		return { cgFromMiddleM, cgSigmaM, cgFrom };
 	}
 	let before: ZeroFigure | undefined;
-	await changeGeometry<RigGeometry>(crewId, personId, wanted.supportId, 'gimbal', ({ geometry }) => {
+	await changeGeometry<GimbalGeometry>(crewId, personId, wanted.supportId, 'gimbal', ({ geometry }) => {
 		const slide = geometry.slides.find(({ id }) => id === wanted.slideId);
 		if (slide === undefined) throw new Refusal('notFound', 'That slide is not on the gimbal any more.');
 		before = { readingAtZeroM: slide.scale.readingAtZeroM, zeroSigmaM: slide.zeroSigmaM ?? defaultZeroSigmaM };

@@ -12,7 +12,7 @@ export const furthestM = limits.onPlate.most;
 
 /**
  * Every message a person can be shown, in plain words. They are given once, at the door, and not to each schema: a schema
- * with messages of its own is checked many times slower, and a rig is hundreds of numbers.
+ * with messages of its own is checked many times slower, and a gimbal is hundreds of numbers.
  */
 export const plainWords: Readonly<Record<string, string>> = {
 	'any.required': '{{#label}} is missing',

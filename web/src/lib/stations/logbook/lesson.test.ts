@@ -69,7 +69,7 @@ describe('a lesson from the logbook', () => {
 	it.each([
 		['only repeats what was computed', (one: GimbalRecord) => ({ ...one, found: [] })],
 		['was struck out', (one: GimbalRecord) => ({ ...one, struck: true })],
-		['stands on a rig that is gone', (one: GimbalRecord) => ({ ...one, supportId: 'gone' })],
+		['stands on a gimbal that is gone', (one: GimbalRecord) => ({ ...one, supportId: 'gone' })],
 		['had a weight on it', (one: GimbalRecord) => ({ ...one, weights: [{ placeId: 'plateRear', massKg: 0.1 }] })],
 		[
 			'holds a part that left the shelf',

@@ -4,7 +4,7 @@ import type { GimbalRecord } from '$lib/supports/gimbal/model';
 import { armReachM, turnOfAttitude } from '$lib/model/attitude';
 import { cgFromMiddleOf, cgSigmaOf, type Part } from '$lib/model/part';
 import { middleM, type StandingPart, standingParts } from '$lib/model/payload';
-import type { Rig } from '$lib/supports/gimbal/model';
+import type { Gimbal } from '$lib/supports/gimbal/model';
 
 /** A figure the logbook would change, ready to be taken over or left. */
 export type Proposal =
@@ -20,7 +20,7 @@ export type Proposal =
 	| {
 			readonly about: 'zero';
 			readonly key: string;
-			readonly rig: Rig;
+			readonly rig: Gimbal;
 			readonly slideId: string;
 			readonly beforeM: number;
 			readonly beforeSigmaM: number;
@@ -43,14 +43,14 @@ const worthM = 0.0008;
 const worthLearned = 0.6;
 
 /**
- * What the logged balances say of today's shelf and rigs. A reading counts when its axis was seen to hold at it, the rig and all parts
+ * What the logged balances say of today's shelf and rigs. A reading counts when its axis was seen to hold at it, the gimbal and all parts
  * still exist, and its build was not corrected as a whole; the parts stand as they stood then, with today's figures as
  * what is believed.
  */
 export function lessonFrom(
 	records: readonly GimbalRecord[],
 	shelf: readonly Part[],
-	rigs: readonly Rig[]
+	rigs: readonly Gimbal[]
 ): LessonSheet {
 	const byId = new Map(shelf.map((part) => [part.id, part]));
 	const usable = records.flatMap((record) => {
@@ -60,7 +60,7 @@ export function lessonFrom(
 		// Readings that were only computed say what the figures said; what was seen to hold says where the parts are.
 		if (record.struck || (record.found ?? []).length === 0) return [];
 		if (rig === undefined || payload.correction || !ids.every((id) => byId.has(id))) return [];
-		// Weights and other holes make another rig; the log keeps it whole, but its zeros are today's.
+		// Weights and other holes make another gimbal; the log keeps it whole, but its zeros are today's.
 		if ((record.weights ?? []).length > 0 || (record.alternativeIds ?? []).length > 0) return [];
 		return [{ record, rig, parts: standingParts({ ...payload, correction: null }, byId) }];
 	});
@@ -132,7 +132,7 @@ function originsOf(standing: StandingPart, parts: readonly StandingPart[]) {
 	return [own, { partId: armId(standing), originM: add(add(standing.positionM, half), up) }];
 }
 
-function read(lesson: Lesson, parts: readonly Part[], rigs: readonly Rig[]) {
+function read(lesson: Lesson, parts: readonly Part[], rigs: readonly Gimbal[]) {
 	const ofParts = lesson.parts.flatMap(({ id, cgM }): Proposal[] => {
 		const part = parts.find((each) => each.id === id);
 		if (part === undefined) return [];
@@ -155,7 +155,7 @@ function read(lesson: Lesson, parts: readonly Part[], rigs: readonly Rig[]) {
 		];
 	});
 	const ofZeros = lesson.rigs.flatMap(({ id, zeroM }) => {
-		const rig = rigs.find((each) => each.id === id) as Rig;
+		const rig = rigs.find((each) => each.id === id) as Gimbal;
 		return rig.geometry.slides.flatMap((slide): Proposal[] => {
 			const told = zeroM[slide.id];
 			if (told === undefined || !worthTelling(told)) return [];

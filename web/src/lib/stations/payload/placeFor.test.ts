@@ -46,7 +46,7 @@ describe('a part as a body', () => {
 		expect(cgFromFootM({ ...shape, cgFromMiddleM: [-0.004, 0.001, 0.002] })).toEqual([-0.004, 0.001, 0.042]);
 	});
 
-	it('stands on the plate, whose underside is what the rig sees', () => {
+	it('stands on the plate, whose underside is what the gimbal sees', () => {
 		const wide = standing(payload('wide'));
 		const onPlate = combineBodies({ bodies: wide.map(bodyOf) });
 		const onRig = combineBodies({ bodies: mountedBodies(wide).map(({ body }) => body) });

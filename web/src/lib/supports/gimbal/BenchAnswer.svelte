@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { showMass, together, unbroken } from '$lib/sheet/units/display';
 	import type { UnitSystem } from '$lib/model/person';
-	import type { Rig } from './model';
+	import type { Gimbal } from './model';
 	import type { BalanceLog } from '$lib/supports/log/balanceLog.svelte';
 	import LogBalance from '$lib/supports/log/LogBalance.svelte';
 	import Slip from '$lib/sheet/slip/Slip.svelte';
@@ -18,7 +18,7 @@
 
 	interface Props {
 		bench: GimbalBench;
-		rig: Rig;
+		rig: Gimbal;
 		figures: BenchFigures;
 		units: UnitSystem;
 		payloadHref: string;

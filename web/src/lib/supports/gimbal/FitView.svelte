@@ -6,7 +6,7 @@
 	import type { Part } from '$lib/model/part';
 	import { type Payload, standingParts } from '$lib/model/payload';
 	import type { Person } from '$lib/model/person';
-	import type { Rig } from './model';
+	import type { Gimbal } from './model';
 	import {
 		showInertia,
 		showLength,
@@ -22,14 +22,14 @@
 
 	interface Props {
 		data: {
-			readonly support: Rig;
+			readonly support: Gimbal;
 			readonly payload: Payload;
 			readonly shelf: readonly Part[];
 			readonly person: Person;
 		};
 	}
 	let { data }: Props = $props();
-	// The page mounts a new sheet for another rig, payload or version.
+	// The page mounts a new sheet for another gimbal, payload or version.
 	// svelte-ignore state_referenced_locally
 	const parts = standingParts(data.payload, new Map(data.shelf.map((part) => [part.id, part])));
 	const bench = sharedGimbalBench();
@@ -50,7 +50,7 @@
 	const overloaded = $derived(demand.filter(({ motorShare }) => (motorShare ?? 0) > 1));
 	const tight = $derived(openings.filter(({ ok }) => !ok));
 
-	/** Ranked: what to take off or add for the rig's payload range, then what cures the travel. */
+	/** Ranked: what to take off or add for the gimbal's payload range, then what cures the travel. */
 	const remedies = $derived.by(() => {
 		if (figures === null || bench.solved === null) return [];
 		const { massKg } = figures;
@@ -168,7 +168,7 @@
 								offset={((figures.massKg - (rig.leastPayloadKg + rig.greatestPayloadKg) / 2) /
 									(rig.greatestPayloadKg - rig.leastPayloadKg)) *
 									-2}
-								label="Mass within the rig’s range"
+								label="Mass within the gimbal’s range"
 							/></td
 						>
 						<td>{figures.fit === 'fits' ? 'fits' : figures.fit === 'tooHeavy' ? 'too heavy' : 'too light'}</td>
@@ -191,7 +191,7 @@
 						</tr>
 					{:else}
 						<tr
-							><th>Opening of the cradle</th><td colspan="4" class="quiet">Not measured; the rig’s page takes it.</td
+							><th>Opening of the cradle</th><td colspan="4" class="quiet">Not measured; the gimbal’s page takes it.</td
 							></tr
 						>
 					{/each}
@@ -259,7 +259,7 @@
 		</div>
 		<p class="lead">
 			Added as if every part met in the worst pose at once, with the slides where they belong: an upper bound. Cables,
-			wind and a hand on the camera are not in it. The maker’s manual decides what the rig may carry.
+			wind and a hand on the camera are not in it. The maker’s manual decides what the gimbal may carry.
 		</p>
 	{/if}
 </div>

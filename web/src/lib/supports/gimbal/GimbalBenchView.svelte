@@ -7,15 +7,15 @@
 	import type { Part } from '$lib/model/part';
 	import { type Payload, standingParts } from '$lib/model/payload';
 	import type { Person } from '$lib/model/person';
-	import type { Rig } from './model';
+	import type { Gimbal } from './model';
 	import BenchAnswer from './BenchAnswer.svelte';
 	import MotorShares from './MotorShares.svelte';
-	import RigDrawing from './RigDrawing.svelte';
+	import GimbalDrawing from './GimbalDrawing.svelte';
 	import SlideRows from './SlideRows.svelte';
 
 	interface Props {
 		data: {
-			readonly support: Rig;
+			readonly support: Gimbal;
 			readonly payload: Payload;
 			readonly shelf: readonly Part[];
 			readonly person: Person;
@@ -74,7 +74,7 @@
 			</p>
 		{:else}
 			<div class="drawing" bind:clientWidth={width} bind:clientHeight={height}>
-				<RigDrawing
+				<GimbalDrawing
 					{rig}
 					{parts}
 					axes={figures.axes}

@@ -1,32 +1,32 @@
 <script lang="ts">
 	import { mmFromM, type Vec3 } from '@poise/core';
-	import RigDrawing from './RigDrawing.svelte';
+	import GimbalDrawing from './GimbalDrawing.svelte';
 	import FigureTable from '$lib/sheet/fields/FigureTable.svelte';
 	import QuantityField from '$lib/sheet/fields/QuantityField.svelte';
 	import type { Part } from '$lib/model/part';
 	import { type Payload, standingParts } from '$lib/model/payload';
 	import type { Person } from '$lib/model/person';
 	import { carriedOn } from '$lib/supports/carried';
-	import type { Rig } from './model';
+	import type { Gimbal } from './model';
 	import { benchPath, editorLinks, supportGear } from '../address';
 	import GearFrame from '$lib/shell/GearFrame.svelte';
 	import { lengthsOf, orderOf, withLength, withOrder } from './lengths';
 	import { axisOrders } from './patterns';
-	import { axisColumns, partColumns, slideColumns } from './rigColumns';
-	import { RigKeeper } from './rigKeeper.svelte';
+	import { axisColumns, partColumns, slideColumns } from './gimbalColumns';
+	import { GimbalKeeper } from './gimbalKeeper.svelte';
 
 	interface Props {
 		data: {
-			readonly support: Rig;
+			readonly support: Gimbal;
 			readonly payloads: readonly Payload[];
 			readonly shelf: readonly Part[];
 			readonly person: Person;
 		};
 	}
 	let { data }: Props = $props();
-	// The page mounts a new editor for another rig.
+	// The page mounts a new editor for another gimbal.
 	// svelte-ignore state_referenced_locally
-	const keeper = new RigKeeper(data.support);
+	const keeper = new GimbalKeeper(data.support);
 	const units = $derived(data.person.units);
 	const draft = $derived(keeper.draft);
 	const geometry = $derived(draft.geometry);
@@ -89,7 +89,7 @@
 >
 	<div class="two">
 		<div class="drawn" bind:clientWidth={width}>
-			<RigDrawing
+			<GimbalDrawing
 				rig={keeper.rig}
 				{parts}
 				axes={[]}
@@ -171,7 +171,7 @@
 					/>
 				{/each}
 			</div>
-			<p class="quiet small">The maker’s manual has the last word on what a rig may carry.</p>
+			<p class="quiet small">The maker’s manual has the last word on what a gimbal may carry.</p>
 		</div>
 	</div>
 

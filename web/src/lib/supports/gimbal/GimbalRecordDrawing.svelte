@@ -2,7 +2,7 @@
 	import type { UnitSystem } from '$lib/model/person';
 	import { recordParts } from '../log/twoUp';
 	import type { GimbalRecord } from './model';
-	import RigDrawing from './RigDrawing.svelte';
+	import GimbalDrawing from './GimbalDrawing.svelte';
 
 	/** How a logged gimbal stood. */
 	interface Props {
@@ -13,7 +13,7 @@
 	let { record, units, width }: Props = $props();
 </script>
 
-<RigDrawing
+<GimbalDrawing
 	rig={record.support}
 	parts={recordParts(record)}
 	axes={record.axes}

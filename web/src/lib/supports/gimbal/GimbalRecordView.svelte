@@ -6,7 +6,7 @@
 	import { printedReading } from '$lib/sheet/units/printed';
 	import { tryFigures } from '$lib/supports/tryFigures';
 	import MotorShares from './MotorShares.svelte';
-	import RigDrawing from './RigDrawing.svelte';
+	import GimbalDrawing from './GimbalDrawing.svelte';
 	import { compareBalance } from './compare';
 	import RecordChanges from '$lib/supports/log/RecordChanges.svelte';
 	import { stoodSentence } from '$lib/supports/log/stood';
@@ -16,7 +16,7 @@
 	import type { Part } from '$lib/model/part';
 	import { type Payload, standingParts } from '$lib/model/payload';
 	import type { Person } from '$lib/model/person';
-	import type { Rig } from './model';
+	import type { Gimbal } from './model';
 	import { offMiddle } from '$lib/sheet/words';
 	import Slip from '$lib/sheet/slip/Slip.svelte';
 	import { showLength, showMass, together } from '$lib/sheet/units/display';
@@ -27,7 +27,7 @@
 			readonly changes: readonly BalanceChange[];
 			readonly present: Payload | null;
 			/** As it is today; null: deleted since. */
-			readonly support: Rig | null;
+			readonly support: Gimbal | null;
 			readonly shelf: readonly Part[];
 			readonly payloads: readonly { readonly id: string; readonly name: string }[];
 			readonly person: Person;
@@ -79,7 +79,7 @@
 			<span class="quiet">on {record.supportName}</span>
 		</div>
 		<div class="drawing" bind:clientWidth={width} bind:clientHeight={height}>
-			<RigDrawing
+			<GimbalDrawing
 				rig={record.support}
 				axes={record.axes}
 				{parts}

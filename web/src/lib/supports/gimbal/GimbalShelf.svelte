@@ -1,12 +1,12 @@
 <script lang="ts">
-	import RigDrawing from './RigDrawing.svelte';
-	import { patterns, rigFromPattern } from './patterns';
+	import GimbalDrawing from './GimbalDrawing.svelte';
+	import { patterns, gimbalFromPattern } from './patterns';
 	import GearShelf from '../GearShelf.svelte';
 	import type { Person } from '$lib/model/person';
-	import type { Rig } from './model';
+	import type { Gimbal } from './model';
 
 	interface Props {
-		data: { readonly supports: readonly Rig[]; readonly person: Person };
+		data: { readonly supports: readonly Gimbal[]; readonly person: Person };
 	}
 	let { data }: Props = $props();
 	const units = $derived(data.person.units);
@@ -18,15 +18,15 @@
 	kind="gimbal"
 	gear={data.supports}
 	{patterns}
-	make={rigFromPattern}
+	make={gimbalFromPattern}
 	previewHeight={230}
 	generic="arms"
 	{units}
 	about={axesOf}
 >
 	{#snippet preview(pattern)}
-		<RigDrawing
-			rig={{ id: pattern.id, ...rigFromPattern(pattern, pattern.name) }}
+		<GimbalDrawing
+			rig={{ id: pattern.id, ...gimbalFromPattern(pattern, pattern.name) }}
 			parts={[]}
 			axes={[]}
 			positionsM={{}}

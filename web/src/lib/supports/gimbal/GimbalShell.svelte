@@ -5,13 +5,13 @@
 	import type { Snippet } from 'svelte';
 	import BenchShell from '../BenchShell.svelte';
 	import { GimbalBench, shareGimbalBench } from './gimbalBench.svelte';
-	import type { BenchState, Rig } from './model';
+	import type { BenchState, Gimbal } from './model';
 	import { balanceStation } from './station';
 
 	/** What every sheet of a gimbal shares: the bench itself. */
 	interface Props {
 		data: {
-			readonly support: Rig;
+			readonly support: Gimbal;
 			readonly payload: Payload;
 			readonly bench: BenchState | null;
 			readonly shelf: readonly Part[];

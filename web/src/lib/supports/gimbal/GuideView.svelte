@@ -6,7 +6,7 @@
 	import type { Part } from '$lib/model/part';
 	import type { Payload } from '$lib/model/payload';
 	import type { Person } from '$lib/model/person';
-	import type { Rig } from './model';
+	import type { Gimbal } from './model';
 	import Slip from '$lib/sheet/slip/Slip.svelte';
 	import { unbroken } from '$lib/sheet/units/display';
 	import Vial from '$lib/sheet/vial/Vial.svelte';
@@ -20,7 +20,7 @@
 
 	interface Props {
 		data: {
-			readonly support: Rig;
+			readonly support: Gimbal;
 			readonly payload: Payload;
 			readonly shelf: readonly Part[];
 			readonly person: Person;
@@ -101,7 +101,7 @@
 			<p>
 				{figures === null
 					? 'The plate is empty.'
-					: 'The rig cannot balance this as it stands. The bench names what would cure it, or lets you carry on.'}
+					: 'The gimbal cannot balance this as it stands. The bench names what would cure it, or lets you carry on.'}
 			</p>
 			<a class="go" href={bodyBench}>To the bench</a>
 		</Slip>
@@ -191,7 +191,7 @@
 	{:else}
 		<Slip heading="Step {steps.length + 1} of {steps.length + 1} · power on">
 			{#snippet answer()}{#if allPoised}Poised. <strong>Power on</strong>{:else}<strong>Power on</strong>, waived{/if}{/snippet}
-			<p>Camera on first, rig level and still, a hand on the grip: the motors take hold at once.</p>
+			<p>Camera on first, gimbal level and still, a hand on the grip: the motors take hold at once.</p>
 			<a class="go" href={bodyBench} data-testid="to-log">Log this balance</a>
 		</Slip>
 	{/if}
@@ -251,7 +251,7 @@
 		display: grid;
 		gap: 10px;
 	}
-	/* Read from a metre away, with the other hand on the rig. */
+	/* Read from a metre away, with the other hand on the gimbal. */
 	.guide :global(.answer) {
 		font-size: clamp(48px, 7vw, 60px);
 		line-height: 1.04;

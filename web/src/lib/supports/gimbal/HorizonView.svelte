@@ -8,13 +8,13 @@
 	import { type HorizonEntry, type NewHorizonEntry, sinceCalibration } from '$lib/supports/gimbal/horizon';
 	import { showTemperature, together } from '$lib/sheet/units/display';
 	import type { Person } from '$lib/model/person';
-	import type { Rig } from './model';
+	import type { Gimbal } from './model';
 	import { editorLinks, supportPath } from '../address';
 	import SheetLinks from '$lib/shell/SheetLinks.svelte';
 	import Vial from '$lib/sheet/vial/Vial.svelte';
 
 	interface Props {
-		data: { readonly support: Rig; readonly horizon: readonly HorizonEntry[]; readonly person: Person };
+		data: { readonly support: Gimbal; readonly horizon: readonly HorizonEntry[]; readonly person: Person };
 	}
 	let { data }: Props = $props();
 	const units = $derived(data.person.units);
@@ -94,7 +94,7 @@
 		];
 	});
 	const routine = [
-		'Set the rig on something that does not move; a table, not a hand.',
+		'Set the gimbal on something that does not move; a table, not a hand.',
 		'Level it with a level on the plate, both ways.',
 		'Let it reach the temperature it will work at: ten minutes switched on.',
 		'Start the recalibration in the maker’s way; touch nothing until it is done.',

@@ -2,7 +2,7 @@
 	import { periodFromTaps, type GimbalChain } from '@poise/core';
 	import QuantityField from '$lib/sheet/fields/QuantityField.svelte';
 	import type { UnitSystem } from '$lib/model/person';
-	import type { Positions, Rig, RigSlide } from './model';
+	import type { Positions, Gimbal, RigSlide } from './model';
 	import { showAngle, showLength, showMass, showMove, together } from '$lib/sheet/units/display';
 	import type { NewLook } from './gimbalBench.svelte';
 	import { fallsWord, poseFor } from './benchSlip';
@@ -11,7 +11,7 @@
 
 	/** What the loose axis does: three big buttons, or rest and swing, or a pocket scale. */
 	interface Props {
-		rig: Rig;
+		rig: Gimbal;
 		chain: GimbalChain;
 		positionsM: Positions;
 		slide: RigSlide;
@@ -32,7 +32,7 @@
 	const restWords: Readonly<Record<string, readonly [string, string]>> = {
 		tilt: ['Rests nose up', 'Minus is nose down, 180° is upside down.'],
 		roll: ['Rests clockwise', 'As seen from behind the camera; minus is the other way.'],
-		pan: ['Rests lens up', 'Rig laid on its left side, pan axis level; minus is lens down.']
+		pan: ['Rests lens up', 'Gimbal laid on its left side, pan axis level; minus is lens down.']
 	};
 	const [restLabel, restHint] = $derived(restWords[axisId] ?? ['Rests at', '']);
 

@@ -1,10 +1,10 @@
 <script lang="ts">
 	import type { AxisState } from '@poise/core';
 	import type { UnitSystem } from '$lib/model/person';
-	import type { Rig } from './model';
+	import type { Gimbal } from './model';
 	import { showMass, showShare, showTorque, together } from '$lib/sheet/units/display';
 
-	let { rig, axes, massKg, units }: { rig: Rig; axes: readonly AxisState[]; massKg: number; units: UnitSystem } =
+	let { rig, axes, massKg, units }: { rig: Gimbal; axes: readonly AxisState[]; massKg: number; units: UnitSystem } =
 		$props();
 	const labelOf = (id: string) => rig.geometry.axes.find((axis) => axis.id === id)?.label ?? id;
 	/** Innermost first, as they are balanced. */

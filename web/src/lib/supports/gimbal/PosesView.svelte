@@ -5,14 +5,14 @@
 	import type { Part } from '$lib/model/part';
 	import type { Payload } from '$lib/model/payload';
 	import type { Person } from '$lib/model/person';
-	import type { Rig } from './model';
+	import type { Gimbal } from './model';
 	import { showTorque, together, unbroken } from '$lib/sheet/units/display';
 	import Vial from '$lib/sheet/vial/Vial.svelte';
 	import { moveInWords, slideOf } from './benchSlip';
 
 	interface Props {
 		data: {
-			readonly support: Rig;
+			readonly support: Gimbal;
 			readonly payload: Payload;
 			readonly shelf: readonly Part[];
 			readonly person: Person;
@@ -30,7 +30,7 @@
 		onItsSide: 'On its side',
 		upsideDown: 'Upside down'
 	};
-	/** The rig as a small upright stick with its camera, turned as it is held; degrees on the page. */
+	/** The gimbal as a small upright stick with its camera, turned as it is held; degrees on the page. */
 	const turnedBy: Readonly<Record<PoseId, number>> = {
 		upright: 0,
 		leanedForward: 45,
@@ -57,7 +57,7 @@
 <div class="sheet">
 	<h1>{data.payload.name}: held another way</h1>
 	<p class="lead">
-		What is left on each axis with the slides as they stand now, the whole rig held in each pose. Pick the pose that
+		What is left on each axis with the slides as they stand now, the whole gimbal held in each pose. Pick the pose that
 		matters most today.
 	</p>
 	{#if chosen}
@@ -122,11 +122,11 @@
 		</table>
 	</div>
 	<p class="lead">
-		The gimbal’s own axes stay in their neutral pose in these figures; in use it keeps the camera level while the rig
+		The gimbal’s own axes stay in their neutral pose in these figures; in use it keeps the camera level while the gimbal
 		leans. A residue that bites upside down bites upright just as hard, the other way about.
 	</p>
 	<p class="caution">
-		Turn a rig over with the power off and a hand on the camera: an axis that falls swings through faces and lenses.
+		Turn a gimbal over with the power off and a hand on the camera: an axis that falls swings through faces and lenses.
 	</p>
 </div>
 

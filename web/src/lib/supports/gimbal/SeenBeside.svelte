@@ -1,7 +1,7 @@
 <script lang="ts">
 	import type { UnitSystem } from '$lib/model/person';
 	import Beside from '$lib/sheet/slip/Beside.svelte';
-	import type { Rig, RigSlide } from './model';
+	import type { Gimbal, RigSlide } from './model';
 	import { seenInWords } from './benchSlip';
 	import type { BenchFigures } from './figures';
 	import type { GimbalBench } from './gimbalBench.svelte';
@@ -9,7 +9,7 @@
 	/** Whenever somebody looked: what the drawing had, what was seen, what is reckoned now; and the choice between them. */
 	interface Props {
 		bench: GimbalBench;
-		rig: Rig;
+		rig: Gimbal;
 		figures: BenchFigures;
 		units: UnitSystem;
 		slide: RigSlide;

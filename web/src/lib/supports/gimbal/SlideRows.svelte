@@ -2,7 +2,7 @@
 	import { positionAt, readingAt } from '@poise/core';
 	import QuantityField from '$lib/sheet/fields/QuantityField.svelte';
 	import type { UnitSystem } from '$lib/model/person';
-	import type { Positions, Rig, RigSlide } from './model';
+	import type { Positions, Gimbal, RigSlide } from './model';
 	import { fieldText, showTurns } from '$lib/sheet/units/display';
 	import Vial from '$lib/sheet/vial/Vial.svelte';
 	import { moveInWords } from './benchSlip';
@@ -10,7 +10,7 @@
 	import type { BenchFigures } from './figures';
 
 	interface Props {
-		rig: Rig;
+		rig: Gimbal;
 		figures: BenchFigures;
 		positionsM: Positions;
 		units: UnitSystem;

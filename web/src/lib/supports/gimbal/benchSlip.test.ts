@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { Positions, Rig } from './model';
+import type { Positions, Gimbal } from './model';
 import type { Payload } from '$lib/model/payload';
 import { bodies, payload, rig, targetsOf } from '$lib/testing/scenario';
 import { benchSlip, fallsWord, lightWarning, slideOf } from './benchSlip';
@@ -9,7 +9,7 @@ import { benchFigures, completePositions } from './figures';
 
 const small = rig('Small');
 const large = rig('Large');
-const slipOf = (on: Rig, of: Payload, positionsM: Positions, waived = false) =>
+const slipOf = (on: Gimbal, of: Payload, positionsM: Positions, waived = false) =>
 	benchSlip(on, benchFigures(on, bodies(of), positionsM), 'metric', waived);
 
 describe('the slip of the gimbal bench', () => {
@@ -54,7 +54,7 @@ describe('the slip of the gimbal bench', () => {
 		expect(crossbar.heading).toContain('Step 3 of 4');
 	});
 
-	it('gives the least change first when the rig runs out of travel, and goes on when waived', () => {
+	it('gives the least change first when the gimbal runs out of travel, and goes on when waived', () => {
 		const tele = payload('tele');
 		const slip = slipOf(small, tele, completePositions(small, {}));
 		expect(`${slip.lead}${slip.strong}`).toBe('Move the camera on its plate back 12 mm');

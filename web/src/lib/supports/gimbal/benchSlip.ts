@@ -1,7 +1,7 @@
 import type { BalanceStep, Observation, Remedy } from '@poise/core';
 import type { Look } from '$lib/supports/gimbal/model';
 import type { UnitSystem } from '$lib/model/person';
-import type { Rig, RigSlide } from './model';
+import type { Gimbal, RigSlide } from './model';
 import { showLength, showMass, showMove, showTurns, together } from '$lib/sheet/units/display';
 import type { BenchFigures } from './figures';
 import { beyondSigmas, type Hunt } from './looks';
@@ -19,16 +19,16 @@ export interface BenchSlip {
 	readonly upsets: string | null;
 	/** The slide whose turn it is. */
 	readonly step: BalanceStep | null;
-	/** The remedy it names, when the rig runs out of travel, and the other ways out. */
+	/** The remedy it names, when the gimbal runs out of travel, and the other ways out. */
 	readonly remedy: Remedy | null;
 	readonly others: readonly { readonly text: string; readonly remedy: Remedy }[];
 	/** The same as a move of everything on the plate, where that is what the slip asks for. */
 	readonly moveAllForwardM: number | null;
 }
 
-export const slideOf = (rig: Rig, id: string): RigSlide => {
+export const slideOf = (rig: Gimbal, id: string): RigSlide => {
 	const slide = rig.geometry.slides.find((each) => each.id === id);
-	if (slide === undefined) throw new Error(`This rig has no slide called ${id}.`);
+	if (slide === undefined) throw new Error(`This gimbal has no slide called ${id}.`);
 	return slide;
 };
 
@@ -42,8 +42,8 @@ export function fallsWord(slide: RigSlide, side: 1 | -1): string {
 export const moveInWords = (slide: RigSlide, moveM: number, units: UnitSystem) =>
 	`${wayOf(slide, moveM)} ${together(showMove(moveM, units))}`;
 
-/** The next thing to do. `waived`: the person carries on although the rig cannot be balanced fully. */
-export function benchSlip(rig: Rig, figures: BenchFigures, units: UnitSystem, waived: boolean): BenchSlip {
+/** The next thing to do. `waived`: the person carries on although the gimbal cannot be balanced fully. */
+export function benchSlip(rig: Gimbal, figures: BenchFigures, units: UnitSystem, waived: boolean): BenchSlip {
 	const none = { detail: null, upsets: null, step: null, remedy: null, others: [], moveAllForwardM: null };
 	const { massKg, fit, solution, steps, next, placed, poised } = figures;
 
@@ -54,7 +54,7 @@ export function benchSlip(rig: Rig, figures: BenchFigures, units: UnitSystem, wa
 			heading: 'Too heavy · motors off',
 			lead: 'Take off ',
 			strong: `${together(showMass(massKg - rig.greatestPayloadKg, units))} or more`,
-			why: `The payload is ${together(showMass(massKg, units))}; this rig carries at most ${together(showMass(rig.greatestPayloadKg, units))}. A larger rig is the other way. The maker’s manual decides.`
+			why: `The payload is ${together(showMass(massKg, units))}; this gimbal carries at most ${together(showMass(rig.greatestPayloadKg, units))}. A larger rig is the other way. The maker’s manual decides.`
 		};
 
 	if (fit === 'tooLight' && !solution.balanced && !waived)
@@ -64,7 +64,7 @@ export function benchSlip(rig: Rig, figures: BenchFigures, units: UnitSystem, wa
 			heading: 'Too light · motors off',
 			lead: 'Add ',
 			strong: `${together(showMass(rig.leastPayloadKg - massKg, units))} or more`,
-			why: `The payload is ${together(showMass(massKg, units))}; this rig wants at least ${together(showMass(rig.leastPayloadKg, units))} to outweigh its own arms. Fix a weight over the middle of the plate, or take a smaller rig.`
+			why: `The payload is ${together(showMass(massKg, units))}; this gimbal wants at least ${together(showMass(rig.leastPayloadKg, units))} to outweigh its own arms. Fix a weight over the middle of the plate, or take a smaller rig.`
 		};
 
 	if (!solution.balanced && !waived) {
@@ -90,7 +90,7 @@ export function benchSlip(rig: Rig, figures: BenchFigures, units: UnitSystem, wa
 			...none,
 			kind: 'remedy',
 			heading: 'Out of travel · motors off',
-			lead: 'This rig cannot balance it: ',
+			lead: 'This gimbal cannot balance it: ',
 			strong: 'change the payload',
 			why: `${outOfTravel(rig, figures)} No single slide or counterweight cures it.`
 		};
@@ -159,7 +159,7 @@ export function benchSlip(rig: Rig, figures: BenchFigures, units: UnitSystem, wa
 		return {
 			...none,
 			kind: 'waived',
-			heading: 'As near as this rig comes · motors still off',
+			heading: 'As near as this gimbal comes · motors still off',
 			lead: 'Placed, but ',
 			strong: 'not poised',
 			why: `${outOfTravel(rig, figures)} The motors have to hold it all the time: they run warm and the shot shakes sooner.`
@@ -174,12 +174,12 @@ export function benchSlip(rig: Rig, figures: BenchFigures, units: UnitSystem, wa
 	};
 }
 
-const axisLabel = (rig: Rig, axisId: string) => rig.geometry.axes.find(({ id }) => id === axisId)?.label ?? axisId;
+const axisLabel = (rig: Gimbal, axisId: string) => rig.geometry.axes.find(({ id }) => id === axisId)?.label ?? axisId;
 
 /** How the camera is held while that axis is let go. */
 export function poseFor(slide: RigSlide): string {
 	if (slide.balances === 'tilt') return Math.abs(slide.direction[2]) > 0.7 ? 'lens straight up' : 'lens level';
-	return slide.balances === 'roll' ? 'camera upright' : 'the rig leaned forward';
+	return slide.balances === 'roll' ? 'camera upright' : 'the gimbal leaned forward';
 }
 
 /** Below this a hand cannot tell a move from none. */
@@ -195,7 +195,7 @@ export interface SeenWords {
 }
 
 export function seenInWords(
-	rig: Rig,
+	rig: Gimbal,
 	slide: RigSlide,
 	figures: BenchFigures,
 	looks: readonly Look[],
@@ -245,14 +245,14 @@ export function huntInWords(slide: RigSlide, { nudge, history }: Hunt): string {
 	return `${doubt}It holds somewhere between ${ends}. ${looks}.`;
 }
 
-/** What the light rig wants added, as a warning beside the slip: it can be balanced, but may not stay still. */
-export function lightWarning(rig: Rig, { fit, massKg, solution }: BenchFigures, units: UnitSystem): string | null {
+/** What the light gimbal wants added, as a warning beside the slip: it can be balanced, but may not stay still. */
+export function lightWarning(rig: Gimbal, { fit, massKg, solution }: BenchFigures, units: UnitSystem): string | null {
 	if (fit !== 'tooLight' || !solution.balanced) return null;
 	const missing = together(showMass(rig.leastPayloadKg - massKg, units));
-	return `Lighter than this rig is made for, by ${missing}. It balances, but the motors may buzz: add a weight over the plate’s middle.`;
+	return `Lighter than this gimbal is made for, by ${missing}. It balances, but the motors may buzz: add a weight over the plate’s middle.`;
 }
 
-function outOfTravel(rig: Rig, { solution, hunts }: BenchFigures): string {
+function outOfTravel(rig: Gimbal, { solution, hunts }: BenchFigures): string {
 	const ended = hunts.flatMap(({ slideId, nudge }) => {
 		if (nudge.outOfTravel === null) return [];
 		const slide = slideOf(rig, slideId);
@@ -281,7 +281,7 @@ const wholeMillimetresM = (metres: number) => Math.ceil(metres * 1000 - 1e-6) / 
 const movesOnlyPayload = (slide: RigSlide) => slide.moves.every((id) => id === 'payload');
 
 /** A slide that carries nothing but the payload reaches further when the payload is moved on its plate instead. */
-export function moveOfPayload(rig: Rig, remedy: Remedy): number | null {
+export function moveOfPayload(rig: Gimbal, remedy: Remedy): number | null {
 	if (remedy.kind !== 'extendSlide') return null;
 	const slide = slideOf(rig, remedy.slideId);
 	if (extensionReaches(slide, remedy)) return null;
@@ -289,7 +289,7 @@ export function moveOfPayload(rig: Rig, remedy: Remedy): number | null {
 	return (remedy.end === 'least' ? -1 : 1) * wholeMillimetresM(remedy.byM);
 }
 
-export function remedyInWords(rig: Rig, remedy: Remedy, units: UnitSystem): { lead: string; strong: string } {
+export function remedyInWords(rig: Gimbal, remedy: Remedy, units: UnitSystem): { lead: string; strong: string } {
 	if (remedy.kind === 'addMass') {
 		const place = rig.geometry.counterweightPlaces.find(({ id }) => id === remedy.placeId);
 		// Rounded up to the next 5 g: less would not do.
@@ -318,10 +318,10 @@ export function extensionReaches(slide: RigSlide, remedy: Remedy): boolean {
 }
 
 /** A remedy that the bench itself can put into effect, rather than the payload's page. */
-export const appliesHere = (rig: Rig, remedy: Remedy): boolean =>
+export const appliesHere = (rig: Gimbal, remedy: Remedy): boolean =>
 	remedy.kind !== 'extendSlide' || extensionReaches(slideOf(rig, remedy.slideId), remedy);
 
-function upsetInWords(rig: Rig, steps: readonly BalanceStep[], step: BalanceStep, units: UnitSystem): string | null {
+function upsetInWords(rig: Gimbal, steps: readonly BalanceStep[], step: BalanceStep, units: UnitSystem): string | null {
 	const turn = (axisId: string) => steps.findIndex((each) => each.axisId === axisId) + 1;
 	const parts = step.upsets.map(({ axisId, offsetM }) => {
 		const label = rig.geometry.axes.find(({ id }) => id === axisId)?.label ?? axisId;
@@ -338,5 +338,5 @@ export function cautionFor(slide: RigSlide): string {
 	if (slide.balances === 'tilt') return 'Hold the camera level while it is loose; tighten before letting go.';
 	if (slide.balances === 'roll')
 		return 'Hold the cradle while it is loose: it drops to the heavy side. Tighten before letting go.';
-	return 'Lean the rig a little and hold the arm while it is loose; tighten before letting go.';
+	return 'Lean the gimbal a little and hold the arm while it is loose; tighten before letting go.';
 }

@@ -3,7 +3,7 @@ import { solveBench } from './figures';
 import type { GimbalRecord } from '$lib/supports/gimbal/model';
 import type { Part } from '$lib/model/part';
 import { mountedBodies, type PayloadDraft, type StandingPart, standingParts } from '$lib/model/payload';
-import type { Rig } from './model';
+import type { Gimbal } from './model';
 
 /** One slide: where it stood when logged, and where the present payload wants it. */
 export interface SlideChange {
@@ -35,14 +35,14 @@ const samePlaceM = 0.0004;
 const sameMassKg = 0.0005;
 
 /**
- * From a logged balance to the present payload on the present rig.
+ * From a logged balance to the present payload on the present gimbal.
  *
- * The logged readings are the truth about that rig with that payload, whatever the figures said of it; so the change of
+ * The logged readings are the truth about that gimbal with that payload, whatever the figures said of it; so the change of
  * the computed balance, then to now, is added to them. What the figures had wrong about the parts that stayed cancels.
  */
 export function compareBalance(
 	record: GimbalRecord,
-	rig: Rig,
+	rig: Gimbal,
 	payload: PayloadDraft,
 	shelf: readonly Part[]
 ): Comparison {

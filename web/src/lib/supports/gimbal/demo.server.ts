@@ -2,15 +2,15 @@ import { balanceGimbal, mountPayload, radFromDeg } from '@poise/core';
 import { scenario } from '@poise/demo';
 import type { DemoDoors } from '$lib/server/supportKind';
 import { mountedBodies, standingParts } from '$lib/model/payload';
-import type { BenchState, RigGeometry } from './model';
+import type { BenchState, GimbalGeometry } from './model';
 
 const zerosM: Readonly<Record<string, Readonly<Record<string, number>>>> = scenario.hidden.zerosM;
 
 /** The scenario's gimbals, what was logged on them, and a morning of looks at the horizon. */
 export async function gimbalDemo({ make, log, note, payload: named, parts }: DemoDoors): Promise<void> {
-	const made = new Map<string, Awaited<ReturnType<typeof make<RigGeometry>>>>();
+	const made = new Map<string, Awaited<ReturnType<typeof make<GimbalGeometry>>>>();
 	for (const each of scenario.rigs)
-		made.set(each.name, await make<RigGeometry>(each as unknown as Parameters<typeof make<RigGeometry>>[0]));
+		made.set(each.name, await make<GimbalGeometry>(each as unknown as Parameters<typeof make<GimbalGeometry>>[0]));
 	const gimbalOf = (name: string) => {
 		const gimbal = made.get(name);
 		if (gimbal === undefined) throw new Error(`The scenario names a gimbal it does not hold: ${name}`);

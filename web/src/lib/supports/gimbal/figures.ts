@@ -9,13 +9,13 @@ import {
 	mountPayload,
 	predictReadings
 } from '@poise/core';
-import type { Positions, Rig } from './model';
+import type { Positions, Gimbal } from './model';
 import type { Look } from '$lib/supports/gimbal/model';
 import type { MountedBody } from '$lib/model/payload';
 import { type Hunt, readLooks, seenToHold } from './looks';
 import { printablePosition } from './reading';
 
-/** Everything the gimbal bench shows, worked out from a rig, a payload and where the slides stand. */
+/** Everything the gimbal bench shows, worked out from a gimbal, a payload and where the slides stand. */
 export interface BenchFigures {
 	readonly massKg: number;
 	readonly fit: 'fits' | 'tooLight' | 'tooHeavy';
@@ -38,7 +38,7 @@ export interface BenchFigures {
 	readonly drawn: SolvedBench['drawn'];
 }
 
-/** A rig solved for a payload: everything that does not depend on where the slides stand today. */
+/** A gimbal solved for a payload: everything that does not depend on where the slides stand today. */
 export interface SolvedBench {
 	readonly chain: GimbalChain;
 	readonly solution: GimbalBalance;
@@ -52,10 +52,11 @@ export interface SolvedBench {
 }
 
 /** Where the slides belong by the figures alone. */
-export const solveBench = (rig: Rig, bodies: readonly MountedBody[]): GimbalBalance => solve(rig, bodies, []).solution;
+export const solveBench = (rig: Gimbal, bodies: readonly MountedBody[]): GimbalBalance =>
+	solve(rig, bodies, []).solution;
 
 function solve(
-	rig: Rig,
+	rig: Gimbal,
 	bodies: readonly MountedBody[],
 	looks: readonly Look[],
 	sigmasM: Readonly<Record<string, number>> = {}
@@ -71,7 +72,7 @@ function solve(
 }
 
 /** Where the slides belong by the figures and by what was seen of the loose axes. */
-export function solveWithLooks(rig: Rig, bodies: readonly MountedBody[], looks: readonly Look[]): SolvedBench {
+export function solveWithLooks(rig: Gimbal, bodies: readonly MountedBody[], looks: readonly Look[]): SolvedBench {
 	const zeroSigmaM = Object.fromEntries(
 		rig.geometry.slides.map(({ id, zeroSigmaM: sigma = usualZeroSigmaM }) => [id, sigma])
 	);
@@ -98,7 +99,7 @@ const positionsOf = ({ slides }: GimbalBalance): Positions =>
 	Object.fromEntries(slides.map(({ id, positionM }) => [id, positionM]));
 
 /** As if the drawing were the truth. */
-function solveExactly(rig: Rig, bodies: readonly MountedBody[]): SolvedBench {
+function solveExactly(rig: Gimbal, bodies: readonly MountedBody[]): SolvedBench {
 	const solved = solve(rig, bodies, []);
 	return { ...solved, sigmasM: {}, looks: [], drawn: { positionsM: positionsOf(solved.solution), sigmasM: {} } };
 }
@@ -107,7 +108,7 @@ function solveExactly(rig: Rig, bodies: readonly MountedBody[]): SolvedBench {
 export const usualZeroSigmaM = 0.0015;
 
 export function benchFigures(
-	rig: Rig,
+	rig: Gimbal,
 	bodies: readonly MountedBody[],
 	positionsM: Positions,
 	solved: SolvedBench = solveExactly(rig, bodies)
@@ -187,6 +188,6 @@ function nextStep(
 }
 
 /** Where every slide stands: what was read, and mid-travel for what was not. */
-export function completePositions(rig: Rig, read: Positions): Positions {
+export function completePositions(rig: Gimbal, read: Positions): Positions {
 	return Object.fromEntries(rig.geometry.slides.map(({ id, rangeM }) => [id, read[id] ?? (rangeM[0] + rangeM[1]) / 2]));
 }

@@ -8,7 +8,7 @@ const wide = payload('wide');
 const targets = targetsOf(small, wide);
 
 describe('the fit of a payload', () => {
-	it('between the arms counts from the rig’s middle, wherever the crossbar stands', () => {
+	it('between the arms counts from the gimbal’s middle, wherever the crossbar stands', () => {
 		const here = openingChecks(small, standing(wide), targets);
 		const there = openingChecks(small, standing(wide), { ...targets, crossbar: targets.crossbar! - 0.02 });
 		expect(here.map(({ label }) => label)).toEqual(['width', 'height', 'depth']);

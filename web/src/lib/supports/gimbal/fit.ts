@@ -1,7 +1,7 @@
 import { type AxisDemand, type GimbalChain, motorDemand, type Vec3 } from '@poise/core';
 import { cornersM, type StandingPart } from '$lib/model/payload';
-import type { Positions, Rig } from './model';
-import { payloadOriginM } from './rigShapes';
+import type { Positions, Gimbal } from './model';
+import { payloadOriginM } from './gimbalShapes';
 
 export interface OpeningCheck {
 	readonly axis: 0 | 1 | 2;
@@ -16,7 +16,7 @@ export interface OpeningCheck {
  * The payload's outside against the clear opening of the cradle, about the tilt axis, with the slides where they belong.
  * Height and depth are the radii that the payload sweeps as it tilts.
  */
-export function openingChecks(rig: Rig, parts: readonly StandingPart[], positionsM: Positions): OpeningCheck[] {
+export function openingChecks(rig: Gimbal, parts: readonly StandingPart[], positionsM: Positions): OpeningCheck[] {
 	const { openingM } = rig.geometry;
 	if (!openingM) return [];
 	const tilt = rig.geometry.axes.find(({ id }) => id === 'tilt');
@@ -34,7 +34,7 @@ export function openingChecks(rig: Rig, parts: readonly StandingPart[], position
 			...parts.flatMap((part) =>
 				cornersM(part).map((corner) => {
 					const at = corner[axis] + originM[axis];
-					// The opening is centred on the rig's middle line sideways, on the tilt axis otherwise.
+					// The opening is centred on the gimbal's middle line sideways, on the tilt axis otherwise.
 					return Math.abs(at - (axis === 1 ? carried[1] - (tilt?.pivotM[1] ?? 0) : carried[axis]));
 				})
 			)
@@ -45,7 +45,7 @@ export function openingChecks(rig: Rig, parts: readonly StandingPart[], position
 		{ axis: 2 as const, label: 'height' as const, mayM: heightM / 2 },
 		{ axis: 0 as const, label: 'depth' as const, mayM: depthM }
 	];
-	// Ahead of the rig nothing is in the way: depth counts backwards, towards the roll arm.
+	// Ahead of the gimbal nothing is in the way: depth counts backwards, towards the roll arm.
 	const backM = Math.max(...parts.map((part) => carried[0] - (cornersM(part)[0][0] + originM[0])));
 	return rows.map((row) => {
 		const reachM = row.axis === 0 ? backM : reach(row.axis);
@@ -54,7 +54,7 @@ export function openingChecks(rig: Rig, parts: readonly StandingPart[], position
 }
 
 /** How each slide's place in balance sits in its travel: what is left to the nearer end. */
-export const travelLeft = (rig: Rig, targetsM: Positions) =>
+export const travelLeft = (rig: Gimbal, targetsM: Positions) =>
 	rig.geometry.slides.map((slide) => {
 		const at = targetsM[slide.id] ?? 0;
 		return { slide, leftM: Math.min(at - slide.rangeM[0], slide.rangeM[1] - at) };

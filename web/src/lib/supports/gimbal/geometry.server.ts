@@ -1,6 +1,6 @@
 import Joi from 'joi';
 import { type Limit, limits } from '$lib/model/limits';
-import type { RigDraft, RigGeometry } from './model';
+import type { GimbalDraft, GimbalGeometry } from './model';
 import { direction, key, lengthM, massKg, name, vector, within } from '$lib/server/schemas/quantities';
 
 const label = () => Joi.string().min(1).max(80).required();
@@ -97,7 +97,7 @@ const stroke = Joi.alternatives().conditional('.kind', {
 	otherwise: Joi.forbidden()
 });
 
-export const rigGeometry = Joi.object<RigGeometry>({
+export const gimbalGeometry = Joi.object<GimbalGeometry>({
 	axes: Joi.array().items(axis).min(1).max(6).required(),
 	parts: Joi.array().items(part).max(40).required(),
 	slides: Joi.array().items(slide).max(12).required(),
@@ -114,19 +114,19 @@ export const rigGeometry = Joi.object<RigGeometry>({
 		lengths: Joi.object().pattern(key(), lengthM('the length')).required()
 	}).allow(null)
 })
-	.custom((geometry: RigGeometry, { error }) =>
+	.custom((geometry: GimbalGeometry, { error }) =>
 		brokenReference(geometry) === null ? geometry : error('rig.reference')
 	)
 	.required();
 
-/** The first id that names nothing, or null: the core would refuse the rig at every later step. */
+/** The first id that names nothing, or null: the core would refuse the gimbal at every later step. */
 export function brokenReference({
 	axes,
 	parts,
 	slides,
 	counterweightPlaces,
 	alternatives = []
-}: RigGeometry): string | null {
+}: GimbalGeometry): string | null {
 	const axisIds = new Set(axes.map(({ id }) => id));
 	const movable = new Set([...axisIds, ...parts.map(({ id }) => id), 'payload']);
 	const slideIds = new Set(slides.map(({ id }) => id));
@@ -147,11 +147,11 @@ export function brokenReference({
 
 const payloadEndKg = (label: string) => within('supportPayload').label(label);
 
-export const rigDraft = Joi.object<RigDraft>({
+export const gimbalDraft = Joi.object<GimbalDraft>({
 	name: name(),
 	leastPayloadKg: payloadEndKg('the least payload in kg'),
 	greatestPayloadKg: payloadEndKg('the greatest payload in kg').greater(Joi.ref('leastPayloadKg')),
-	geometry: rigGeometry
+	geometry: gimbalGeometry
 }).required();
 
 type Loose = Readonly<Record<string, unknown>>;

@@ -4,12 +4,12 @@ import type { BenchReference } from '../address';
 import { keptBench } from '../keptBench';
 import { getContext, setContext } from 'svelte';
 import type { BalanceOrder, BenchState, Look, Nudge } from '$lib/supports/gimbal/model';
-import type { Positions, Rig } from './model';
+import type { Positions, Gimbal } from './model';
 import { tryFigures } from '$lib/supports/tryFigures';
 import { type BenchFigures, benchFigures, completePositions, type SolvedBench, solveWithLooks } from './figures';
 import type { MountedBody } from '$lib/model/payload';
 import { countedLooks } from './looks';
-import { extensionId, setUpRig } from './setUp';
+import { extensionId, setUpGimbal } from './setUp';
 
 const mostNudges = 200;
 
@@ -30,13 +30,13 @@ export const weighableKg = (massKg: number) => Math.ceil(massKg * 200 - 1e-9) / 
 export class GimbalBench {
 	readonly document: KeptDocument<BenchState>;
 	/** The gimbal as its makers made it; {@link rig} is how it is put together today. */
-	readonly bareRig: Rig;
+	readonly bareRig: Gimbal;
 	readonly payloadId: string;
 	readonly payloadVersion: number;
 	readonly bodies: readonly MountedBody[];
 
 	constructor(
-		rig: Rig,
+		rig: Gimbal,
 		payload: { readonly id: string; readonly version: number },
 		bodies: readonly MountedBody[],
 		saved: BenchState | null
@@ -67,8 +67,8 @@ export class GimbalBench {
 	readonly #weights = $derived.by(() => this.document.value.weights ?? none);
 	readonly #alternativeIds = $derived.by(() => this.document.value.alternativeIds ?? none);
 
-	readonly rig: Rig = $derived.by(() =>
-		setUpRig(this.bareRig, { order: this.#order, weights: this.#weights, alternativeIds: this.#alternativeIds })
+	readonly rig: Gimbal = $derived.by(() =>
+		setUpGimbal(this.bareRig, { order: this.#order, weights: this.#weights, alternativeIds: this.#alternativeIds })
 	);
 	readonly solved: SolvedBench | null = $derived.by(() => {
 		// A bare plate is nothing to balance yet.

@@ -23,7 +23,7 @@ describe('two balances side by side', () => {
 		for (const { a, b } of lines) expect(b).toBe(a);
 		expect([onlyA, onlyB]).toEqual([[], []]);
 	});
-	it('leave a slide empty that only one of the rigs has', () => {
+	it('leave a slide empty that only one of the gimbals has', () => {
 		const { lines } = twoUp(of('wide'), of('Cine', rig('Large')));
 		expect(lines.find(({ label }) => label === 'Cradle reads')).toMatchObject({ b: null });
 		expect(lines.find(({ label }) => label === 'Fork reads')).toMatchObject({ a: null });

@@ -3,7 +3,7 @@ import type { Look } from '$lib/supports/gimbal/model';
 import { bodies, payload, rig } from '$lib/testing/scenario';
 import { benchFigures, completePositions, solveWithLooks } from './figures';
 import { guideSteps, spoken } from './guide';
-import { setUpRig } from './setUp';
+import { setUpGimbal } from './setUp';
 
 const small = rig('Small');
 const build = bodies(payload('wide'));
@@ -24,7 +24,7 @@ describe('the guided sequence', () => {
 		expect(plate).toMatchObject({ free: 'Tilt', held: 'pan and roll', camera: 'Lens level.', stage: 'set' });
 		expect(cradle!.camera).toBe('Lens straight up.');
 		expect(crossbar).toMatchObject({ free: 'Roll', held: 'pan and tilt' });
-		expect(pan!.camera).toMatch(/Lean the whole rig/);
+		expect(pan!.camera).toMatch(/Lean the whole gimbal/);
 		for (const step of [plate, cradle, crossbar, pan]) expect(step!.caution).toMatch(/tighten before letting go/);
 	});
 	it('goes from setting to looking to done, and back when the slide is moved again', () => {
@@ -43,7 +43,7 @@ describe('the guided sequence', () => {
 		expect(step!.strong).toMatch(/^back \d/);
 	});
 	it('puts vertical tilt last in the other school', () => {
-		const last = setUpRig(small, { order: 'verticalLast' });
+		const last = setUpGimbal(small, { order: 'verticalLast' });
 		expect(stepsAt(start, [], last).map(({ slide }) => slide.id)).toEqual(['plate', 'crossbar', 'panArm', 'cradle']);
 	});
 	it('says aloud what the slip says', () => {

@@ -1,7 +1,7 @@
 import type { BenchFigures } from './figures';
 import type { BenchState } from '$lib/supports/gimbal/model';
 import type { UnitSystem } from '$lib/model/person';
-import type { Rig, RigSlide } from './model';
+import type { Gimbal, RigSlide } from './model';
 import { showLength, showTurns, together } from '$lib/sheet/units/display';
 import { moveInWords } from './benchSlip';
 import { printedReading } from '$lib/sheet/units/printed';
@@ -33,7 +33,7 @@ const sameM = 0.0005;
  * axis was seen to hold there, or measured within what friction forgives.
  */
 export function guideSteps(
-	rig: Rig,
+	rig: Gimbal,
 	figures: BenchFigures,
 	state: Pick<BenchState, 'positionsM'>,
 	units: UnitSystem
@@ -91,7 +91,7 @@ const isVertical = ({ direction }: RigSlide) => Math.abs(direction[2]) > 0.7;
 function cameraPoints(slide: RigSlide): string {
 	if (slide.balances === 'tilt') return isVertical(slide) ? 'Lens straight up.' : 'Lens level.';
 	if (slide.balances === 'roll') return 'Lens level, camera upright.';
-	return 'Lean the whole rig forward a quarter; lens level with the arm.';
+	return 'Lean the whole gimbal forward a quarter; lens level with the arm.';
 }
 
 function rightLooks(slide: RigSlide): string {

@@ -21,7 +21,7 @@ export function sinceCalibration(entries: readonly HorizonEntry[]): {
 	const byTime = [...entries].sort((a, b) => a.at.localeCompare(b.at) || a.id.localeCompare(b.id));
 	const last = byTime.findLastIndex(({ kind }) => kind === 'calibration');
 	let start = last + 1;
-	// The clock runs back: the rig was switched off in between.
+	// The clock runs back: the gimbal was switched off in between.
 	for (let k = start + 1; k < byTime.length; k += 1)
 		if ((byTime[k] as HorizonEntry).minutes < (byTime[k - 1] as HorizonEntry).minutes) start = k;
 	return { readings: byTime.slice(start), calibratedAtC: byTime[last]?.temperatureC ?? null };

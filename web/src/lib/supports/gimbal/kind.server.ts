@@ -3,27 +3,27 @@ import { gimbalDemo } from './demo.server';
 import { withReadings } from './correctedReadings.server';
 import { gimbalDetail, horizonEntry } from './record.server';
 import { benchFigures, completePositions, solveWithLooks } from './figures';
-import { rigDraft, rigGeometry, withinLimits } from './geometry.server';
+import { gimbalDraft, gimbalGeometry, withinLimits } from './geometry.server';
 import type { NewHorizonEntry } from './horizon';
 import { countedLooks } from './looks';
-import type { BenchState, GimbalRecordDetail, RigGeometry } from './model';
-import { setUpRig } from './setUp';
+import type { BenchState, GimbalRecordDetail, GimbalGeometry } from './model';
+import { setUpGimbal } from './setUp';
 import { balanceStation, logStation } from './station';
 import { gimbalSwap } from './swapSheet.server';
 import { Refusal } from '$lib/server/refusal';
 import type { ServerKind, Standing } from '$lib/server/supportKind';
 
-/** The rig as it is put together today, and what everything comes to on it. */
-function today({ support, bodies, state }: Standing<RigGeometry, BenchState>) {
-	const rig = setUpRig(support, state);
+/** The gimbal as it is put together today, and what everything comes to on it. */
+function today({ support, bodies, state }: Standing<GimbalGeometry, BenchState>) {
+	const rig = setUpGimbal(support, state);
 	return {
 		rig,
 		figures: benchFigures(rig, bodies, state.positionsM, solveWithLooks(rig, bodies, countedLooks(state)))
 	};
 }
 
-/** Every slide of the rig is read, and no other. */
-function refuseOtherSlides({ geometry }: Standing<RigGeometry, BenchState>['support'], { positionsM }: BenchState) {
+/** Every slide of the gimbal is read, and no other. */
+function refuseOtherSlides({ geometry }: Standing<GimbalGeometry, BenchState>['support'], { positionsM }: BenchState) {
 	const missing = geometry.slides.filter(({ id }) => positionsM[id] === undefined);
 	const extra = Object.keys(positionsM).filter((id) => !geometry.slides.some((slide) => slide.id === id));
 	const fields = Object.fromEntries([
@@ -33,9 +33,9 @@ function refuseOtherSlides({ geometry }: Standing<RigGeometry, BenchState>['supp
 	if (Object.keys(fields).length > 0) throw new Refusal('invalid', undefined, fields);
 }
 
-export const server: ServerKind<RigGeometry, BenchState, GimbalRecordDetail, never, NewHorizonEntry> = {
-	geometry: { schema: rigGeometry, upgrades: [withinLimits] },
-	draft: rigDraft,
+export const server: ServerKind<GimbalGeometry, BenchState, GimbalRecordDetail, never, NewHorizonEntry> = {
+	geometry: { schema: gimbalGeometry, upgrades: [withinLimits] },
+	draft: gimbalDraft,
 	state: { schema: benchState },
 	detail: gimbalDetail,
 	entry: horizonEntry,

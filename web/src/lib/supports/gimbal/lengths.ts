@@ -1,17 +1,17 @@
 import type { Vec3 } from '@poise/core';
-import type { RigGeometry, RigStroke } from './model';
+import type { GimbalGeometry, RigStroke } from './model';
 import { type ArmLengths, armGeometry, type AxisOrder } from './patterns';
 
-/** The order of a rig's axes, outermost first. */
-export function orderOf({ axes }: RigGeometry): AxisOrder {
+/** The order of a gimbal's axes, outermost first. */
+export function orderOf({ axes }: GimbalGeometry): AxisOrder {
 	if (axes.length === 2) return 'two-axis';
 	return axes[axes.length - 1]?.id === 'roll' ? 'pan-tilt-roll' : 'pan-roll-tilt';
 }
 
-const pivotOf = ({ axes }: RigGeometry, id: string): Vec3 | undefined => axes.find((axis) => axis.id === id)?.pivotM;
+const pivotOf = ({ axes }: GimbalGeometry, id: string): Vec3 | undefined => axes.find((axis) => axis.id === id)?.pivotM;
 
 /** The arm lengths as they stand in the geometry. */
-export function lengthsOf(geometry: RigGeometry): ArmLengths {
+export function lengthsOf(geometry: GimbalGeometry): ArmLengths {
 	const reach = Math.abs(pivotOf(geometry, 'roll')?.[0] ?? 0) || 0.15;
 	const pan = pivotOf(geometry, 'pan');
 	const sleeve = geometry.parts.find(({ id }) => id === 'panSleeve');
@@ -33,10 +33,10 @@ export function lengthsOf(geometry: RigGeometry): ArmLengths {
 }
 
 /**
- * The rig with one of its lengths changed: arms, motors and the centres of the parts on them stretch with it, along that
+ * The gimbal with one of its lengths changed: arms, motors and the centres of the parts on them stretch with it, along that
  * direction only; widths of tubes, masses and slides stay.
  */
-export function withLength(geometry: RigGeometry, which: keyof ArmLengths, metres: number): RigGeometry {
+export function withLength(geometry: GimbalGeometry, which: keyof ArmLengths, metres: number): GimbalGeometry {
 	const factor = metres / lengthsOf(geometry)[which];
 	if (!(factor > 0) || !Number.isFinite(factor)) return geometry;
 	const innermost = geometry.axes[geometry.axes.length - 1]?.id ?? 'tilt';
@@ -80,8 +80,8 @@ export function withLength(geometry: RigGeometry, which: keyof ArmLengths, metre
 	};
 }
 
-/** The same rig with its axes in another order: arms anew, torques, frictions and scales kept where they still apply. */
-export function withOrder(geometry: RigGeometry, order: AxisOrder): RigGeometry {
+/** The same gimbal with its axes in another order: arms anew, torques, frictions and scales kept where they still apply. */
+export function withOrder(geometry: GimbalGeometry, order: AxisOrder): GimbalGeometry {
 	if (orderOf(geometry) === order) return geometry;
 	const armsKg = geometry.parts.reduce((sum, { body }) => sum + body.massKg, 0) / 1.42;
 	const torqueNm = Math.max(...geometry.axes.map(({ motorTorqueNm = 1 }) => motorTorqueNm)) / 1.15;

@@ -10,13 +10,13 @@ import {
 	type Vec3
 } from '@poise/core';
 import type { SeenAlong } from '$lib/supports/gimbal/model';
-import type { Positions, Rig, RigSlide } from './model';
+import type { Positions, Gimbal, RigSlide } from './model';
 
 /** A look measured: the axis's rest from one or both sides and its swing, or a pocket scale at a lever. */
 export type Measured =
 	| {
 			readonly way: 'swing';
-			/** Rest angles, one or several: nose up, clockwise, or for pan lens above level with the rig laid on its left side. */
+			/** Rest angles, one or several: nose up, clockwise, or for pan lens above level with the gimbal laid on its left side. */
 			readonly restRad: readonly number[];
 			readonly periodS: number;
 			readonly amplitudeRad: number;
@@ -55,7 +55,7 @@ const planes: Readonly<Record<string, readonly [Vec3, Vec3]>> = {
 
 /** Where the load of an axis lies, from what was measured; along every slide that balances the axis. */
 export function lookAt(
-	rig: Rig,
+	rig: Gimbal,
 	chain: GimbalChain,
 	positionsM: Positions,
 	axisId: string,

@@ -134,7 +134,7 @@ describe('falls and holds', () => {
 		expect(figures.targetsM.plate).toBeCloseTo(stand, 3);
 		expect(figures.steps.find(({ slideId }) => slideId === 'plate')!.placed).toBe(true);
 	});
-	it('keep the rig from being called in place while a search is open', () => {
+	it('keep the gimbal from being called in place while a search is open', () => {
 		const looks = [way('plate', 'falls+', at.plate!)];
 		expect(benchFigures(small, believed, at, solveWithLooks(small, believed, looks)).placed).toBe(false);
 		expect(benchFigures(small, believed, at, solveWithLooks(small, believed, [])).placed).toBe(true);

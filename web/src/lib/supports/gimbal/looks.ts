@@ -10,7 +10,7 @@ import {
 	type Tried
 } from '@poise/core';
 import type { BenchState, Look } from '$lib/supports/gimbal/model';
-import type { Positions, Rig, RigSlide } from './model';
+import type { Positions, Gimbal, RigSlide } from './model';
 
 /** A search for the middle of a holding band by falls and holds, along one slide. */
 export interface Hunt {
@@ -21,7 +21,7 @@ export interface Hunt {
 	readonly open: boolean;
 	/** Where the drawing alone has it hold, and how sure it is; null where nobody asked. */
 	readonly foretold: { readonly meanM: number; readonly sigmaM: number } | null;
-	/** Half the width over which friction holds, as the rig's profile has it; 0: not known. */
+	/** Half the width over which friction holds, as the gimbal's profile has it; 0: not known. */
 	readonly bandM: number;
 }
 
@@ -49,7 +49,7 @@ const toleranceM = 0.001;
  * to the axis has moved. `sigmasM` is how sure the drawing is of each slide, which tells a search how far to go.
  */
 export function readLooks(
-	rig: Rig,
+	rig: Gimbal,
 	chain: GimbalChain,
 	allLooks: readonly Look[],
 	sigmasM: Readonly<Record<string, number>> = {}
@@ -97,12 +97,12 @@ function middleOf(hunt: Hunt, { rangeM }: RigSlide): number | null {
 	return hunt.open ? null : hunt.nudge.positionM;
 }
 
-/** The rig may have lost a slide since the look. */
-const known = (rig: Rig, positionsM: Positions): Positions =>
+/** The gimbal may have lost a slide since the look. */
+const known = (rig: Gimbal, positionsM: Positions): Positions =>
 	Object.fromEntries(rig.geometry.slides.map(({ id }) => [id, positionsM[id] ?? 0]));
 
 function huntOf(
-	rig: Rig,
+	rig: Gimbal,
 	chain: GimbalChain,
 	slide: RigSlide,
 	looks: readonly Look[],
@@ -174,7 +174,7 @@ const within = ({ rangeM }: RigSlide, positionM: number) => Math.min(rangeM[1], 
  * hold, or was measured within what friction forgives. The last look counts.
  */
 export function seenToHold(
-	rig: Rig,
+	rig: Gimbal,
 	slide: RigSlide,
 	bandM: number,
 	looks: readonly Look[],
@@ -195,7 +195,7 @@ export function seenToHold(
 }
 
 /** Balances an axis inside, or the same one, along the same line: moving it takes this one's axis out again. */
-function isInside(rig: Rig, other: RigSlide, slide: RigSlide): boolean {
+function isInside(rig: Gimbal, other: RigSlide, slide: RigSlide): boolean {
 	const depth = (axisId: string) => rig.geometry.axes.findIndex(({ id }) => id === axisId);
 	return matters(other, slide) && depth(other.balances) >= depth(slide.balances);
 }

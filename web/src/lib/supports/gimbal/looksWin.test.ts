@@ -1,7 +1,7 @@
 import { axisStates, mountPayload, randomBench, seededRandom, type Observation } from '@poise/core';
 import { describe, expect, it } from 'vitest';
 import type { Look } from '$lib/supports/gimbal/model';
-import type { Rig } from './model';
+import type { Gimbal } from './model';
 import { benchFigures, completePositions, solveWithLooks } from './figures';
 
 /** Parts drawn with this doubt that are really three times as far out. */
@@ -34,7 +34,7 @@ function balance(seed: number) {
 				purpose: slide.id
 			}))
 		}
-	} as unknown as Rig;
+	} as unknown as Gimbal;
 	const sigmaM = [statedM, statedM, statedM] as const;
 	const bodies = world.payload.map((part) => ({ ...part, sigmaM }));
 	const real = mountPayload({

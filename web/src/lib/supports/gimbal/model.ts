@@ -10,7 +10,7 @@ import type {
 import type { RecordDetail, RecordOf } from '$lib/model/balance';
 import type { GearDraft } from '$lib/model/gear';
 
-/** One stroke of a rig's drawing, rig frame, every slide at 0. It moves with the rig part it belongs to. */
+/** One stroke of a gimbal's drawing, rig frame, every slide at 0. It moves with the gimbal part it belongs to. */
 export type RigStroke =
 	| { readonly kind: 'box'; readonly partId: string; readonly atM: Vec3; readonly sizeM: Vec3 }
 	| { readonly kind: 'tube'; readonly partId: string; readonly pointsM: readonly Vec3[]; readonly widthM: number }
@@ -58,13 +58,13 @@ export interface RigAlternative {
 	readonly moves: readonly string[];
 }
 
-/** A mode the rig offers, and how it is reached. */
+/** A mode the gimbal offers, and how it is reached. */
 export interface RigMode {
 	readonly name: string;
 	readonly presses: string;
 }
 
-/** Lengths a rig's drawing was made from, so that they can be changed; metres by name. */
+/** Lengths a gimbal's drawing was made from, so that they can be changed; metres by name. */
 export interface RigFrame {
 	readonly pattern: string;
 	readonly lengths: Readonly<Record<string, number>>;
@@ -75,7 +75,7 @@ export interface RigPlace extends CounterweightPlace {
 }
 
 /** Everything about a gimbal that is always read whole. */
-export interface RigGeometry {
+export interface GimbalGeometry {
 	readonly axes: readonly RigAxis[];
 	readonly parts: readonly RigPart[];
 	readonly slides: readonly RigSlide[];
@@ -89,14 +89,14 @@ export interface RigGeometry {
 	readonly frame?: RigFrame | null;
 }
 
-export type RigDraft = GearDraft<RigGeometry>;
+export type GimbalDraft = GearDraft<GimbalGeometry>;
 
-export interface Rig extends RigDraft {
+export interface Gimbal extends GimbalDraft {
 	readonly id: string;
 	readonly version?: number;
 }
 
-/** Positions of slides in metres from the rig as drawn, by slide id. */
+/** Positions of slides in metres from the gimbal as drawn, by slide id. */
 export type Positions = Readonly<Record<string, number>>;
 
 /** A move that was made, in the order of making: the till roll of the slip. */
@@ -130,33 +130,33 @@ export type Look = {
 	| { readonly kind: 'measured'; readonly how: string; readonly seen: readonly SeenAlong[] }
 );
 
-/** A weight fixed at a place the rig names. */
+/** A weight fixed at a place the gimbal names. */
 export interface FixedWeight {
 	readonly placeId: string;
 	readonly massKg: number;
 }
 
-/** Vertical tilt straight after fore-aft tilt, or last and only for heavy or light rigs. */
+/** Vertical tilt straight after fore-aft tilt, or last and only for heavy or light gimbals. */
 export type BalanceOrder = 'verticalNext' | 'verticalLast';
 
-/** How a rig stands today with one payload on it. */
+/** How a gimbal stands today with one payload on it. */
 export interface BenchState {
 	readonly positionsM: Positions;
 	readonly nudges: readonly Nudge[];
 	/** What was seen of the loose axes, oldest first; they correct the model. */
 	readonly looks?: readonly Look[];
 	readonly order?: BalanceOrder;
-	/** Other holes, the cradle turned: ids of the rig's alternatives that are in use. */
+	/** Other holes, the cradle turned: ids of the gimbal's alternatives that are in use. */
 	readonly alternativeIds?: readonly string[];
 	readonly weights?: readonly FixedWeight[];
-	/** Carried on with although the rig cannot be poised. */
+	/** Carried on with although the gimbal cannot be poised. */
 	readonly waived?: boolean;
 	/** The person takes the drawing's word against what was seen. */
 	readonly believeDrawing?: boolean;
 }
 
 /** A gimbal balance as the logbook keeps it beyond its line. */
-export interface GimbalRecordDetail extends RecordDetail<Rig> {
+export interface GimbalRecordDetail extends RecordDetail<Gimbal> {
 	readonly positionsM: Positions;
 	readonly axes: readonly AxisState[];
 	readonly nudges: readonly Nudge[];

@@ -1,5 +1,5 @@
 import type { Vec3 } from '@poise/core';
-import type { RigAxis, RigDraft, RigGeometry, RigPart, RigSlide, RigStroke } from './model';
+import type { RigAxis, GimbalDraft, GimbalGeometry, RigPart, RigSlide, RigStroke } from './model';
 
 export const axisOrders = ['pan-roll-tilt', 'pan-tilt-roll', 'two-axis'] as const;
 export type AxisOrder = (typeof axisOrders)[number];
@@ -8,7 +8,7 @@ export type AxisOrder = (typeof axisOrders)[number];
 export interface ArmLengths {
 	/** Roll axis's motor behind the tilt axis. */
 	readonly reachM: number;
-	/** Pan joint below the tilt axis, or above it where the rig hangs from its handle. */
+	/** Pan joint below the tilt axis, or above it where the gimbal hangs from its handle. */
 	readonly dropM: number;
 	/** Arm beside the payload. */
 	readonly halfWidthM: number;
@@ -29,7 +29,7 @@ export interface Pattern {
 	readonly payloadKg: readonly [number, number];
 }
 
-/** Where a rig of one's own begins: generic arms, plausible figures, nobody's gear. */
+/** Where a gimbal of one's own begins: generic arms, plausible figures, nobody's gear. */
 export const patterns: readonly Pattern[] = [
 	{
 		id: 'small',
@@ -88,8 +88,8 @@ export const patterns: readonly Pattern[] = [
 	}
 ];
 
-/** A rig to begin with. */
-export function rigFromPattern(pattern: Pattern, name: string): RigDraft {
+/** A gimbal to begin with. */
+export function gimbalFromPattern(pattern: Pattern, name: string): GimbalDraft {
 	return {
 		name,
 		leastPayloadKg: pattern.payloadKg[0],
@@ -107,7 +107,7 @@ export function armGeometry({
 	lengths,
 	armsKg,
 	torqueNm
-}: Omit<Pattern, 'id' | 'name' | 'words' | 'payloadKg'>): RigGeometry {
+}: Omit<Pattern, 'id' | 'name' | 'words' | 'payloadKg'>): GimbalGeometry {
 	const { reachM: L, dropM, halfWidthM: W, baseM: B } = lengths;
 	const side = grip === 'under' ? -1 : 1;
 	const D = side * dropM;

@@ -3,7 +3,7 @@ import { keptSnapshot } from '$lib/server/schemas/record';
 import { vector } from '$lib/server/schemas/quantities';
 import { type StoredAs, supportRenamed } from '$lib/server/stored';
 import { benchState, positions } from './bench.server';
-import { rigGeometry, withinLimits } from './geometry.server';
+import { gimbalGeometry, withinLimits } from './geometry.server';
 import type { NewHorizonEntry } from './horizon';
 import type { GimbalRecordDetail } from './model';
 
@@ -16,7 +16,7 @@ const schema = Joi.object<GimbalRecordDetail>({
 		name: Joi.string().required(),
 		leastPayloadKg: Joi.number().required(),
 		greatestPayloadKg: Joi.number().required(),
-		geometry: rigGeometry
+		geometry: gimbalGeometry
 	}).required(),
 	positionsM: positions(),
 	axes: Joi.array()

@@ -1,6 +1,6 @@
 import type { Vec3 } from '@poise/core';
 import type { BalanceOrder, BenchState } from '$lib/supports/gimbal/model';
-import type { Rig, RigAlternative, RigGeometry, RigSlide, RigStroke } from './model';
+import type { Gimbal, RigAlternative, GimbalGeometry, RigSlide, RigStroke } from './model';
 
 type SetUp = Pick<BenchState, 'order' | 'alternativeIds' | 'weights'>;
 
@@ -11,10 +11,10 @@ export const extensionId = (slideId: string) => `extension${slideId}`;
 const steelKgPerM3 = 7800;
 
 /**
- * The rig as it is put together today: its slides in the chosen order, extensions fitted, another hole or the cradle
+ * The gimbal as it is put together today: its slides in the chosen order, extensions fitted, another hole or the cradle
  * turned, weights fixed. Everything after this knows only the result.
  */
-export function setUpRig(rig: Rig, setUp: SetUp): Rig {
+export function setUpGimbal(rig: Gimbal, setUp: SetUp): Gimbal {
 	const chosen = new Set(setUp.alternativeIds ?? []);
 	let { geometry } = rig;
 	for (const alternative of geometry.alternatives ?? [])
@@ -48,7 +48,7 @@ function extended(slide: RigSlide): RigSlide {
 	return { ...slide, rangeM: [slide.rangeM[0] - extension.lessM, slide.rangeM[1] + extension.moreM] };
 }
 
-function shifted(geometry: RigGeometry, { moves, shiftM }: RigAlternative): RigGeometry {
+function shifted(geometry: GimbalGeometry, { moves, shiftM }: RigAlternative): GimbalGeometry {
 	const move = (id: string, at: Vec3) => (moves.includes(id) ? plus(at, shiftM) : at);
 	const stroke = (each: RigStroke): RigStroke =>
 		each.kind === 'tube'
@@ -64,10 +64,10 @@ function shifted(geometry: RigGeometry, { moves, shiftM }: RigAlternative): RigG
 }
 
 function weighted(
-	geometry: RigGeometry,
+	geometry: GimbalGeometry,
 	{ placeId, massKg }: { readonly placeId: string; readonly massKg: number },
 	index: number
-): RigGeometry {
+): GimbalGeometry {
 	const place = geometry.counterweightPlaces.find(({ id }) => id === placeId);
 	if (place === undefined) return geometry;
 	const id = `weight${index}`;

@@ -3,14 +3,14 @@ import { notLogged, sameSettingM, sinceLogged, standWords } from '../states';
 import type { BenchFigures } from './figures';
 import type { Positions } from './model';
 
-/** The axis furthest from its tolerance speaks for the rig. */
+/** The axis furthest from its tolerance speaks for the gimbal. */
 export function balanceStation({
 	steps,
 	placed,
 	poised,
 	fit
 }: Pick<BenchFigures, 'steps' | 'placed' | 'poised' | 'fit'>): StationState {
-	if (fit === 'tooHeavy') return { offset: -400, words: 'too heavy for the rig' };
+	if (fit === 'tooHeavy') return { offset: -400, words: 'too heavy for the gimbal' };
 	const worst = steps.reduce((most, { offsetM, bandM }) => {
 		const offset = -offsetM / bandM;
 		return Math.abs(offset) > Math.abs(most) ? offset : most;
@@ -20,7 +20,7 @@ export function balanceStation({
 	return { offset: Math.abs(worst) <= 1 ? Math.sign(worst || 1) * 1.5 : worst, words: standWords.not };
 }
 
-/** Logged means: the newest entry of this payload on this rig has the slides where they stand now. */
+/** Logged means: the newest entry of this payload on this gimbal has the slides where they stand now. */
 export function logStation(
 	{ placed, poised }: Pick<BenchFigures, 'placed' | 'poised'>,
 	positionsM: Positions,

@@ -4,9 +4,9 @@ import { solveBench } from './figures';
 import { printablePosition } from './reading';
 import type { Part } from '$lib/model/part';
 import { mountedBodies, type Payload, standingParts } from '$lib/model/payload';
-import type { Positions, Rig } from './model';
+import type { Positions, Gimbal } from './model';
 
-/** One build on the rig: its mass, its centre over the plate and where every slide belongs. */
+/** One build on the gimbal: its mass, its centre over the plate and where every slide belongs. */
 export interface SwapBuild {
 	readonly payload: Payload;
 	readonly massKg: number;
@@ -24,8 +24,8 @@ export interface SwapMove {
 	readonly movesM: Positions;
 }
 
-/** Every build as it stands on the rig; builds with nothing on the plate are left out. */
-export function swapBuilds(payloads: readonly Payload[], shelf: readonly Part[], rig: Rig): SwapBuild[] {
+/** Every build as it stands on the gimbal; builds with nothing on the plate are left out. */
+export function swapBuilds(payloads: readonly Payload[], shelf: readonly Part[], rig: Gimbal): SwapBuild[] {
 	const byId = new Map(shelf.map((part) => [part.id, part]));
 	return payloads.flatMap((payload) => {
 		const parts = standingParts(payload, byId);

@@ -4,7 +4,7 @@ import type { PrintAsked, Standing } from '$lib/server/supportKind';
 import { swapBuilds, swapMoves } from './swap';
 import { offMiddle } from '$lib/sheet/words';
 import { moveInWords } from './benchSlip';
-import type { BenchState, RigGeometry } from './model';
+import type { BenchState, GimbalGeometry } from './model';
 import { printedReading } from '$lib/sheet/units/printed';
 
 /** A hand sets nothing finer. */
@@ -12,7 +12,7 @@ const still = 0.0003;
 
 /** The swap sheet of a payload and its kin, on paper. */
 export function gimbalSwap(
-	{ support }: Standing<RigGeometry, BenchState>,
+	{ support }: Standing<GimbalGeometry, BenchState>,
 	{ payloads, shelf, units, paper }: PrintAsked
 ) {
 	const builds = swapBuilds(payloads, shelf, support);

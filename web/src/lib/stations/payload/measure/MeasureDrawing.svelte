@@ -50,7 +50,7 @@
 		<path class="body" d="M110 84h120v-42h-120zM230 52h44v24h-44z" />
 		<circle class="rod" cx="180" cy="63" r="5" /><path class="plumb" d="M180 63V150" />
 		<path class="dim" d="M90 162H210M90 154v16M210 154v16" /><text x="132" y="184">the reading</text>
-		<text x="14" y="20">A rig in balance has the centre on its axes.</text>
+		<text x="14" y="20">A gimbal in balance has the centre on its axes.</text>
 	{/if}
 </svg>
 

@@ -74,7 +74,7 @@ function found(
 	shiftM: Vec3
 ): Evaluated | { readonly problem: string } {
 	const told = learned.flatMap(({ value, sigma }, axis) =>
-		// Left as unsure as before: the rig has no slide that tells of this direction.
+		// Left as unsure as before: the gimbal has no slide that tells of this direction.
 		sigma > 0.05 ? [] : [{ axis: axis as 0 | 1 | 2, valueM: value + (shiftM[axis] ?? 0), sigmaM: sigma }]
 	);
 	return told.length === 0

@@ -324,7 +324,7 @@
 	{#if keeper.trouble !== ''}<p class="problem" role="alert">{keeper.trouble}</p>{/if}
 	<p class="caution">
 		Lithium cells: the right way round, undamaged, watched while they charge; a dented, swollen or hot one goes nowhere
-		near the rig. The maker’s manual decides.
+		near the gimbal. The maker’s manual decides.
 	</p>
 	<p class="lead">
 		Constant draw at room temperature. Cold, recording peaks and a tired cell’s sagging voltage are what the margin is

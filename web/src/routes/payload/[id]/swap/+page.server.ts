@@ -2,7 +2,7 @@ import { idOf } from '$lib/server/api';
 import { listParts } from '$lib/server/db/parts';
 import { findPayload, listPayloads } from '$lib/server/db/payloads';
 import { listSupports } from '$lib/server/db/supports';
-import type { RigGeometry } from '$lib/supports/gimbal/model';
+import type { GimbalGeometry } from '$lib/supports/gimbal/model';
 import { pageLoad } from '$lib/server/page';
 import type { PageServerLoad } from './$types';
 
@@ -13,7 +13,7 @@ export const load: PageServerLoad = ({ locals, params, url }) =>
 			findPayload(crewId, idOf(params.id)),
 			listPayloads(crewId),
 			listParts(crewId),
-			listSupports<RigGeometry>(crewId, 'gimbal')
+			listSupports<GimbalGeometry>(crewId, 'gimbal')
 		]);
 		const wanted = [url.searchParams.get('rig'), person.supportId];
 		const rig = wanted.map((id) => rigs.find((each) => each.id === id)).find((each) => each !== undefined) ?? rigs[0];

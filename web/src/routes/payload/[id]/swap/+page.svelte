@@ -34,7 +34,8 @@
 <div class="sheet">
 	<h1>Swap sheet</h1>
 	<p class="lead">
-		From the build in each row to the build in each column, on {data.rig?.name ?? 'a rig'}: what the slides have to do.
+		From the build in each row to the build in each column, on {data.rig?.name ?? 'a gimbal'}: what the slides have to
+		do.
 		{today}.
 	</p>
 	<div class="row screen">

@@ -1,28 +1,28 @@
-import type { Rig, RigAxis, RigDraft, RigGeometry, RigPart, RigSlide } from './model';
+import type { Gimbal, RigAxis, GimbalDraft, GimbalGeometry, RigPart, RigSlide } from './model';
 import { supportGear } from '../address';
 import { editGear } from '$lib/keeping/editGear';
 import type { KeptDocument } from '$lib/keeping/keptDocument.svelte';
 
-/** A rig being edited, part by part. */
-export class RigKeeper {
+/** A gimbal being edited, part by part. */
+export class GimbalKeeper {
 	readonly id: string;
-	readonly document: KeptDocument<RigDraft>;
+	readonly document: KeptDocument<GimbalDraft>;
 
-	constructor(rig: Rig) {
+	constructor(rig: Gimbal) {
 		this.id = rig.id;
-		this.document = editGear<RigDraft>(supportGear('gimbal'), rig);
+		this.document = editGear<GimbalDraft>(supportGear('gimbal'), rig);
 	}
 
-	get draft(): RigDraft {
+	get draft(): GimbalDraft {
 		return this.document.value;
 	}
-	get rig(): Rig {
+	get rig(): Gimbal {
 		return { id: this.id, ...this.draft };
 	}
-	set(next: Partial<RigDraft>, about: string | null = null): void {
+	set(next: Partial<GimbalDraft>, about: string | null = null): void {
 		this.document.set({ ...this.draft, ...next }, about);
 	}
-	shape(next: Partial<RigGeometry>, about: string | null = null): void {
+	shape(next: Partial<GimbalGeometry>, about: string | null = null): void {
 		this.set({ geometry: { ...this.draft.geometry, ...next } }, about);
 	}
 	axis(id: string, next: Partial<RigAxis>, about: string): void {

@@ -1,12 +1,12 @@
 import { describe, expect, it } from 'vitest';
 import type { Vec3 } from '@poise/core';
 import { payload, rig, standing } from '$lib/testing/scenario';
-import { carriedBy, cornersOfPart, cornersOfStroke, payloadOriginM, strokesAt } from './rigShapes';
+import { carriedBy, cornersOfPart, cornersOfStroke, payloadOriginM, strokesAt } from './gimbalShapes';
 
 const small = rig('Small');
 const at = { plate: 0.01, cradle: 0.02, crossbar: -0.03, panArm: 0.04 };
 
-describe('the drawing of a rig follows its slides', () => {
+describe('the drawing of a gimbal follows its slides', () => {
 	it('carries each part by the slides that move it, and no other', () => {
 		expect(carriedBy(small, 'handle', at)).toEqual([0, 0, 0]);
 		expect(carriedBy(small, 'riser', at)).toEqual([0.04, 0, 0]);

@@ -1,11 +1,11 @@
 import type { Vec3 } from '@poise/core';
 import { cornersM, type StandingPart } from '$lib/model/payload';
-import type { Positions, Rig, RigStroke } from './model';
+import type { Positions, Gimbal, RigStroke } from './model';
 
 const plus = (a: Vec3, b: Vec3): Vec3 => [a[0] + b[0], a[1] + b[1], a[2] + b[2]];
 
-/** How far a part or axis of the rig has been carried by the slides as they stand. */
-export function carriedBy(rig: Rig, id: string, positionsM: Positions): Vec3 {
+/** How far a part or axis of the gimbal has been carried by the slides as they stand. */
+export function carriedBy(rig: Gimbal, id: string, positionsM: Positions): Vec3 {
 	return rig.geometry.slides.reduce<Vec3>(
 		(sum, slide) =>
 			slide.moves.includes(id)
@@ -16,12 +16,12 @@ export function carriedBy(rig: Rig, id: string, positionsM: Positions): Vec3 {
 }
 
 /** Where the payload's frame stands: the middle of the plate's top. */
-export function payloadOriginM(rig: Rig, positionsM: Positions, plateThicknessM: number): Vec3 {
+export function payloadOriginM(rig: Gimbal, positionsM: Positions, plateThicknessM: number): Vec3 {
 	return plus(plus(rig.geometry.mountM, [0, 0, plateThicknessM]), carriedBy(rig, 'payload', positionsM));
 }
 
-/** The rig's strokes where the slides put them. */
-export function strokesAt(rig: Rig, positionsM: Positions): RigStroke[] {
+/** The gimbal's strokes where the slides put them. */
+export function strokesAt(rig: Gimbal, positionsM: Positions): RigStroke[] {
 	return rig.geometry.strokes.map((stroke) => {
 		const by = carriedBy(rig, stroke.partId, positionsM);
 		return stroke.kind === 'tube'

@@ -2,7 +2,7 @@ import { mFromMm, mmFromM } from '@poise/core';
 import { isWithin, limits } from '$lib/model/limits';
 import { between, type Column, positive } from '$lib/sheet/fields/columns';
 import type { RigAxis, RigPart, RigSlide } from './model';
-import type { RigKeeper } from './rigKeeper.svelte';
+import type { GimbalKeeper } from './gimbalKeeper.svelte';
 
 /** What the scale reads at both ends of the travel, mm, least first. */
 export const readingEndsMm = ({ rangeM, scale }: RigSlide): [number, number] => {
@@ -10,7 +10,7 @@ export const readingEndsMm = ({ rangeM, scale }: RigSlide): [number, number] => 
 	return [Math.min(...ends), Math.max(...ends)];
 };
 
-const end = (keeper: RigKeeper, which: 0 | 1): Column<RigSlide> => ({
+const end = (keeper: GimbalKeeper, which: 0 | 1): Column<RigSlide> => ({
 	kind: 'figure',
 	head: which === 0 ? 'from' : 'to',
 	quantity: 'length',
@@ -28,7 +28,7 @@ const end = (keeper: RigKeeper, which: 0 | 1): Column<RigSlide> => ({
 const tenthToTen = between(limits.graduation.least, limits.graduation.most, 'Between 0.1 and 100 mm.');
 
 /** Travel, scale, knob, lock and extension of every slide. */
-export const slideColumns = (keeper: RigKeeper): readonly Column<RigSlide>[] => [
+export const slideColumns = (keeper: GimbalKeeper): readonly Column<RigSlide>[] => [
 	{
 		kind: 'name',
 		head: 'Slide',
@@ -119,7 +119,7 @@ export const slideColumns = (keeper: RigKeeper): readonly Column<RigSlide>[] => 
 	}
 ];
 
-export const axisColumns = (keeper: RigKeeper): readonly Column<RigAxis>[] => [
+export const axisColumns = (keeper: GimbalKeeper): readonly Column<RigAxis>[] => [
 	{ kind: 'name', head: 'Axis', get: ({ label }) => label },
 	{
 		kind: 'figure',
@@ -143,7 +143,7 @@ export const axisColumns = (keeper: RigKeeper): readonly Column<RigAxis>[] => [
 	}
 ];
 
-export const partColumns = (keeper: RigKeeper): readonly Column<RigPart>[] => [
+export const partColumns = (keeper: GimbalKeeper): readonly Column<RigPart>[] => [
 	{
 		kind: 'name',
 		head: 'Part',

@@ -1,11 +1,11 @@
 import { balanceGimbal, mountPayload } from '@poise/core';
 import { describe, expect, it } from 'vitest';
-import type { RigGeometry } from './model';
-import { brokenReference, rigDraft } from './geometry.server';
+import type { GimbalGeometry } from './model';
+import { brokenReference, gimbalDraft } from './geometry.server';
 import { validated } from '$lib/server/api';
 import { bodies, payload, rig } from '$lib/testing/scenario';
 import { lengthsOf, orderOf, withLength, withOrder } from './lengths';
-import { axisOrders, patterns, rigFromPattern } from './patterns';
+import { axisOrders, patterns, gimbalFromPattern } from './patterns';
 
 /** A payload of the wanted mass, made of the scenario's smallest build. */
 const build = (massKg: number) => {
@@ -13,13 +13,13 @@ const build = (massKg: number) => {
 	const factor = massKg / parts.reduce((sum, { body }) => sum + body.massKg, 0);
 	return parts.map(({ id, body }) => ({ id, body: { ...body, massKg: body.massKg * factor } }));
 };
-const solve = (geometry: RigGeometry, massKg: number) =>
+const solve = (geometry: GimbalGeometry, massKg: number) =>
 	balanceGimbal({ chain: mountPayload({ rig: geometry, payload: build(massKg) }) });
 
 describe.each(patterns.map((pattern) => [pattern.name, pattern] as const))('the pattern %s', (_, pattern) => {
-	const draft = rigFromPattern(pattern, 'Mine');
-	it('is a rig that the server takes as it is', () => {
-		expect(validated(draft, rigDraft)).toEqual(draft);
+	const draft = gimbalFromPattern(pattern, 'Mine');
+	it('is a gimbal that the server takes as it is', () => {
+		expect(validated(draft, gimbalDraft)).toEqual(draft);
 		expect(brokenReference(draft.geometry)).toBeNull();
 		expect(orderOf(draft.geometry)).toBe(pattern.order);
 	});
@@ -50,7 +50,7 @@ describe('a length changed', () => {
 				expect(after[each], `${name} ${each}`).toBeCloseTo(before[each] * (each === which ? 1.3 : 1), 9);
 		}
 	});
-	it('and changed back is the rig it was', () => {
+	it('and changed back is the gimbal it was', () => {
 		const { geometry } = rig('Small');
 		const back = withLength(withLength(geometry, 'reachM', 0.21), 'reachM', lengthsOf(geometry).reachM);
 		back.parts.forEach((part, index) =>
@@ -75,17 +75,17 @@ describe('another order of axes', () => {
 			const was = geometry.axes.find(({ id }) => id === axis.id)!;
 			expect([axis.motorTorqueNm, axis.frictionNm]).toEqual([was.motorTorqueNm, was.frictionNm]);
 		}
-		const plate = (of: RigGeometry) => of.slides.find(({ id }) => id === 'plate')!.rangeM;
+		const plate = (of: GimbalGeometry) => of.slides.find(({ id }) => id === 'plate')!.rangeM;
 		expect(plate(other)).toEqual(plate(geometry));
 		expect(() => solve(other, 1)).not.toThrow();
 	});
-	it('asked for again is the same rig', () => {
+	it('asked for again is the same gimbal', () => {
 		const { geometry } = rig('Large');
 		expect(withOrder(geometry, 'pan-roll-tilt')).toBe(geometry);
 	});
 });
 
-describe('a rig with a hole in it', () => {
+describe('a gimbal with a hole in it', () => {
 	const { geometry } = rig('Small');
 	it.each([
 		['a part on no axis', { parts: geometry.parts.map((part) => ({ ...part, hangsOn: 'yaw' })) }, 'yaw'],
@@ -106,7 +106,7 @@ describe('a rig with a hole in it', () => {
 			...draft,
 			geometry: { ...geometry, parts: geometry.parts.map((part) => ({ ...part, hangsOn: 'yaw' })) }
 		};
-		expect(() => validated(bad, rigDraft)).toThrow();
-		expect(() => validated({ ...draft, greatestPayloadKg: 0.1 }, rigDraft)).toThrow();
+		expect(() => validated(bad, gimbalDraft)).toThrow();
+		expect(() => validated({ ...draft, greatestPayloadKg: 0.1 }, gimbalDraft)).toThrow();
 	});
 });

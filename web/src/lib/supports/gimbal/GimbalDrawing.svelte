@@ -6,14 +6,14 @@
 	import SheetFrame from '$lib/sheet/drawing/SheetFrame.svelte';
 	import type { StandingPart } from '$lib/model/payload';
 	import type { UnitSystem } from '$lib/model/person';
-	import type { Positions, Rig, RigSlide, RigStroke } from './model';
+	import type { Positions, Gimbal, RigSlide, RigStroke } from './model';
 	import { completePositions } from './figures';
 	import type { Hunt } from './looks';
-	import { carriedBy, cornersOfPart, cornersOfStroke, payloadOriginM, strokesAt } from './rigShapes';
+	import { carriedBy, cornersOfPart, cornersOfStroke, payloadOriginM, strokesAt } from './gimbalShapes';
 	import SlideRule from './SlideRule.svelte';
 
 	interface Props {
-		rig: Rig;
+		rig: Gimbal;
 		parts: readonly StandingPart[];
 		/** How each axis stands; its centre of gravity is marked beside it. */
 		axes: readonly AxisState[];
@@ -23,7 +23,7 @@
 		units: UnitSystem;
 		width: number;
 		height: number;
-		/** Without rules: only the rig. */
+		/** Without rules: only the gimbal. */
 		plain?: boolean;
 		/** Searches for the middle of a holding band, shown on their rules. */
 		hunts?: readonly Hunt[];
@@ -61,7 +61,7 @@
 	/** What never turns, the handle, is drawn broken off: its length says nothing about the balance. */
 	const held = $derived(new Set(rig.geometry.parts.filter(({ hangsOn }) => hangsOn === null).map(({ id }) => id)));
 
-	/** The sheet has room for the rig at mid-travel and in balance, and stands still while the slides move. */
+	/** The sheet has room for the gimbal at mid-travel and in balance, and stands still while the slides move. */
 	const bounds = $derived.by(() => {
 		const middle = completePositions(rig, {});
 		return boundsOf(
