@@ -12,8 +12,7 @@ interface Chunk {
 }
 
 const moduleOf = ({ facadeModuleId }: Chunk) => /\/lib\/supports\/(.+\.svelte)$/.exec(facadeModuleId ?? '')?.[1];
-const isSheet = (chunk: Chunk | undefined): boolean =>
-	chunk?.isDynamicEntry === true && moduleOf(chunk) !== undefined;
+const isSheet = (chunk: Chunk | undefined): boolean => chunk?.isDynamicEntry === true && moduleOf(chunk) !== undefined;
 
 /**
  * Writes down which style sheets each support's components need, and which the pages that show them need in any case. The framework links the

@@ -1,6 +1,8 @@
 <script lang="ts">
 	import '$lib/shell/bench.css';
 	import { degFromRad, radFromDeg } from '@poise/core';
+	import type { Part } from '$lib/model/part';
+	import { type Payload, standingParts } from '$lib/model/payload';
 	import QuantityField from '$lib/sheet/fields/QuantityField.svelte';
 	import { isTyping } from '$lib/sheet/keys';
 	import Slip from '$lib/sheet/slip/Slip.svelte';
@@ -15,7 +17,7 @@
 	import { type SliderSlip, supportName } from './slip';
 
 	interface Props {
-		data: { readonly checksOpen: number };
+		data: { readonly payload: Payload; readonly shelf: readonly Part[]; readonly checksOpen: number };
 	}
 	let { data }: Props = $props();
 	const bench = sharedSliderBench();
@@ -25,6 +27,7 @@
 	const slip = $derived(bench.slip as SliderSlip);
 	const setting = $derived(bench.setting);
 
+	const parts = $derived(standingParts(data.payload, new Map(data.shelf.map((part) => [part.id, part]))));
 	let width = $state(770);
 	let height = $state(380);
 	const log = new BalanceLog(
@@ -99,6 +102,7 @@
 				{geometry}
 				{setting}
 				centre={figures}
+				{parts}
 				targetM={slip.kind === 'move' ? slip.target.supportsM : null}
 				{units}
 				{width}

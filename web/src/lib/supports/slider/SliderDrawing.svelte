@@ -1,4 +1,5 @@
 <script lang="ts">
+	import type { StandingPart } from '$lib/model/payload';
 	import type { UnitSystem } from '$lib/model/person';
 	import Board from '$lib/sheet/drawing/Board.svelte';
 	import { arrowStep, Pull } from '$lib/sheet/drawing/pull.svelte';
@@ -6,6 +7,7 @@
 	import ScaleBar from '$lib/sheet/drawing/ScaleBar.svelte';
 	import { showLength, together } from '$lib/sheet/units/display';
 	import type { SliderGeometry, SliderSetting } from './model';
+	import { boxesOn } from './boxes';
 	import { supportName } from './slip';
 
 	/** The rail from the side, to scale, on its supports, with the carriage and the camera's centre. Supports and carriage are pulled along it. */
@@ -14,6 +16,8 @@
 		setting: SliderSetting;
 		/** Past the carriage along the rail, and off its line; null: nothing is carried. */
 		centre: { readonly overhangM: number; readonly standoffM: number } | null;
+		/** What stands on the carriage, drawn as its boxes. */
+		parts?: readonly StandingPart[];
 		/** Where the slip wants the supports; null: nowhere else. */
 		targetM?: readonly number[] | null;
 		units: UnitSystem;
@@ -26,6 +30,7 @@
 		geometry,
 		setting,
 		centre,
+		parts = [],
 		targetM = null,
 		units,
 		width,
@@ -35,8 +40,15 @@
 	}: Props = $props();
 	const { rail, carriage } = $derived(geometry);
 	const [cos, sin] = $derived([Math.cos(setting.inclineRad), Math.sin(setting.inclineRad)]);
+	const boxes = $derived(boxesOn(geometry, setting, parts));
 	/** The rail's box on the page, with room for what stands on it and under it. */
-	const roomM = $derived(Math.max(0.28, Math.abs(centre?.standoffM ?? 0) + 0.14));
+	const roomM = $derived(
+		Math.max(
+			0.28,
+			Math.abs(centre?.standoffM ?? 0) + 0.14,
+			...boxes.map(({ toM, fromM }) => Math.max(Math.abs(toM[1]), Math.abs(fromM[1])) + 0.06)
+		)
+	);
 	const wideM = $derived(rail.lengthM * Math.abs(cos) + 2 * roomM);
 	const highM = $derived(rail.lengthM * Math.abs(sin) + 2 * roomM);
 	const px = $derived(Math.min((width - 40) / wideM, (height - 70) / highM));
@@ -50,6 +62,10 @@
 	const ways = $derived(setting.hung ? -1 : 1);
 	const plate = $derived(at(setting.atM, ways * carriage.plateM));
 	const heavy = $derived(centre === null ? null : at(setting.atM + centre.overhangM, centre.standoffM));
+	const outline = ({ fromM, toM }: (typeof boxes)[number]) => {
+		const corners = [at(fromM[0], fromM[1]), at(toM[0], fromM[1]), at(toM[0], toM[1]), at(fromM[0], toM[1])];
+		return corners.map(({ x, y }) => `${x.toFixed(1)},${y.toFixed(1)}`).join(' ');
+	};
 	const floorY = $derived(height - 34);
 	const barM = $derived(scaleBarM(px, 70, units === 'imperial'));
 
@@ -89,6 +105,7 @@
 			<path class="target" d="M{to.x} {to.y}V{floorY}" />
 		{/each}
 	{/if}
+	{#each boxes as box (box.id)}<polygon class="part" points={outline(box)} />{/each}
 	<path class="rail" d={line(at(0, 0), at(rail.lengthM, 0))} />
 	<path class="travel" d={line(at(carriage.travelM[0], -0.045 * ways), at(carriage.travelM[1], -0.045 * ways))} />
 	<path class="carriage" d={line(at(setting.atM - 0.05, ways * 0.02), at(setting.atM + 0.05, ways * 0.02))} />
@@ -147,6 +164,11 @@
 	path {
 		fill: none;
 		stroke: var(--ink);
+	}
+	.part {
+		fill: var(--panel);
+		stroke: var(--ink);
+		stroke-width: 1.4;
 	}
 	.floor {
 		stroke-width: 2;

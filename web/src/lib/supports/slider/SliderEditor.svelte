@@ -151,7 +151,15 @@
 	goesToo="its benches"
 >
 	<div class="drawn" bind:clientWidth={width}>
-		<SliderDrawing {geometry} {setting} {centre} {units} {width} height={300} />
+		<SliderDrawing
+			{geometry}
+			{setting}
+			{centre}
+			parts={shown === undefined ? [] : standingParts(shown, byId)}
+			{units}
+			{width}
+			height={300}
+		/>
 	</div>
 	<div class="row">
 		{#each fields as { id: field, label, quantity, value, within, onvalue } (field)}

@@ -20,4 +20,12 @@
 	);
 </script>
 
-<SliderDrawing geometry={record.support.geometry} setting={record.setting} {centre} {units} {width} {height} />
+<SliderDrawing
+	geometry={record.support.geometry}
+	setting={record.setting}
+	{centre}
+	parts={recordParts(record)}
+	{units}
+	{width}
+	{height}
+/>

@@ -1,7 +1,9 @@
 import fc from 'fast-check';
 import { railLoads } from '@poise/core';
 import { describe, expect, it } from 'vitest';
-import { bodies, payload } from '$lib/testing/scenario';
+import { bodies, payload, shelf } from '$lib/testing/scenario';
+import { standingParts, type Payload } from '$lib/model/payload';
+import { boxesOn } from './boxes';
 import { countedLooks, leastBearingN, sliderFigures } from './figures';
 import type { Slider, SliderLook, SliderSetting } from './model';
 import { sliderFromPattern, sliderPatterns } from './patterns';
@@ -16,6 +18,7 @@ const slider = (id = 'middle'): Slider => ({ id, version: 1, ...sliderFromPatter
 const middle = slider();
 const wide = bodies(payload('wide'));
 const cine = bodies(payload('Cine'));
+const standing = (of: Payload) => standingParts(of, new Map(shelf.map((part) => [part.id, part])));
 const figures = (setting: Partial<SliderSetting> = {}, on = middle, load = wide, looks: SliderLook[] = []) =>
 	sliderFigures(on, load, { ...freshSetting(on.geometry), ...setting }, looks);
 
@@ -107,6 +110,31 @@ describe('what a slider bears', () => {
 		expect(kinds(holds(5), steep)).toContain('slides');
 		expect(kinds(holds(null), steep)).not.toContain('slides');
 		expect(kinds(said({ clampsDown: true }), { supportsM: [0.5, 0.7] })).not.toContain('lifts');
+	});
+});
+
+describe('the boxes on the rail', () => {
+	const parts = standing(payload('wide'));
+	const setting = { ...freshSetting(middle.geometry), atM: 0.5 };
+	const spans = (change: Partial<SliderSetting>) => {
+		const boxes = boxesOn(middle.geometry, { ...setting, ...change }, parts);
+		const of = (pick: (box: (typeof boxes)[number]) => number) => boxes.map(pick);
+		return {
+			low: Math.min(...of(({ fromM }) => fromM[1])),
+			high: Math.max(...of(({ toM }) => toM[1])),
+			near: Math.min(...of(({ fromM }) => fromM[0])),
+			far: Math.max(...of(({ toM }) => toM[0]))
+		};
+	};
+	it('stand on the plate, or hang under it', () => {
+		expect(spans({}).low).toBeCloseTo(middle.geometry.carriage.plateM, 6);
+		expect(spans({ hung: true }).high).toBeCloseTo(-middle.geometry.carriage.plateM, 6);
+	});
+	it('reach ahead along the rail with the lens, and no further than the camera is wide across it', () => {
+		const along = spans({ looks: 'along' });
+		expect(along.far - 0.5).toBeGreaterThan(0.5 - along.near);
+		expect(spans({}).far - spans({}).near).toBeLessThan(along.far - along.near);
+		expect(spans({ reachM: 0.2 }).far).toBeCloseTo(spans({}).far + 0.2, 9);
 	});
 });
 
