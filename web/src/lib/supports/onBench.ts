@@ -1,6 +1,6 @@
-import { invalidate } from '$app/navigation';
 import { ask } from '$lib/keeping/ask';
 import type { Person } from '$lib/model/person';
+import { refresh } from '$lib/shell/refresh';
 import type { BenchReference } from './address';
 
 /** Remembers for a person what they have in hand, and on which support, so that the day line leads back to it. */
@@ -11,5 +11,5 @@ export async function putOnBench(person: Person, now: Partial<BenchReference>): 
 		...(payloadId === null ? {} : { payloadId }),
 		...(supportId === null ? {} : { supportId })
 	});
-	if (outcome.ok) await invalidate('poise:stations');
+	if (outcome.ok) await refresh('poise:stations');
 }

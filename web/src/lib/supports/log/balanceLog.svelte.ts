@@ -1,5 +1,5 @@
-import { invalidate } from '$app/navigation';
 import { ask } from '$lib/keeping/ask';
+import { refresh } from '$lib/shell/refresh';
 import { v7 as newId } from 'uuid';
 
 /**
@@ -46,6 +46,6 @@ export class BalanceLog<Standing> {
 		const { id, loggedAt } = outcome.value;
 		const time = new Date(loggedAt).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
 		this.#logged = { href: `/logbook/${id}`, time, of };
-		await invalidate('poise:stations');
+		await refresh('poise:stations');
 	}
 }

@@ -4,8 +4,8 @@ import { BalanceLog } from './balanceLog.svelte';
 import { setBench } from './setBench';
 
 const gone: string[] = [];
+vi.mock('$lib/shell/refresh', () => ({ refresh: async () => {} }));
 vi.mock('$app/navigation', () => ({
-	invalidate: async () => {},
 	goto: async (to: string) => void gone.push(to)
 }));
 let stored: Map<string, string>;
