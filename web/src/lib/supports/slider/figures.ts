@@ -5,6 +5,8 @@ import { apartM } from './standing';
 
 /** Less than this on a support is as good as lifting: a hand on the camera does the rest. */
 export const leastBearingN = 5;
+/** Any clamp that is tight holds so much. */
+const slightNm = 0.5;
 
 /** What a slider's supports, clamps and carriage bear, at rest, over the whole travel. */
 export interface SliderFigures {
@@ -40,7 +42,10 @@ export type SliderTrouble =
 	| { readonly kind: 'lifts'; readonly support: number; readonly atM: number; readonly byN: number }
 	| { readonly kind: 'bears'; readonly support: number; readonly byN: number; readonly mostN: number }
 	| { readonly kind: 'turns'; readonly byNm: number; readonly mostNm: number }
-	| { readonly kind: 'slides'; readonly byN: number; readonly mostN: number };
+	| { readonly kind: 'slides'; readonly byN: number; readonly mostN: number }
+	/** It has to hold, and nobody has said how much it holds: that is no yes. */
+	| { readonly kind: 'unsaid'; readonly what: 'clamp'; readonly byNm: number }
+	| { readonly kind: 'unsaid'; readonly what: 'drive' | 'clamps'; readonly byN: number };
 
 /** What of the looks speaks of the rail as it stands, with this build on it. */
 export const countedLooks = (
@@ -167,7 +172,19 @@ function troubles(
 		carriage.holdsN === null || Math.abs(holdN) <= carriage.holdsN
 			? []
 			: [{ kind: 'slides', byN: Math.abs(holdN), mostN: carriage.holdsN }];
-	return [...lifts, ...turns, ...slides, ...bears];
+	const leastN = Math.min(...spansN.map(([least]) => least));
+	const unsaid: SliderTrouble[] = [
+		...(momentNm !== null && clampHoldsNm === null && Math.abs(momentNm) > slightNm
+			? [{ kind: 'unsaid', what: 'clamp', byNm: momentNm } as const]
+			: []),
+		...(carriage.holdsN === null && Math.abs(holdN) > leastBearingN
+			? [{ kind: 'unsaid', what: 'drive', byN: Math.abs(holdN) } as const]
+			: []),
+		...(spansN.length === 2 && clampsDown && supportBearsN === null && leastN < 0
+			? [{ kind: 'unsaid', what: 'clamps', byN: -leastN } as const]
+			: [])
+	];
+	return [...lifts, ...turns, ...slides, ...bears, ...unsaid];
 }
 
 /** The part of the travel over which both supports bear: each one's load is a straight line in the carriage's place. */

@@ -113,6 +113,36 @@ describe('what a slider bears', () => {
 	});
 });
 
+describe('what nobody has said', () => {
+	const silent: Slider = {
+		...middle,
+		greatestPayloadKg: 20,
+		geometry: {
+			...middle.geometry,
+			carriage: { ...middle.geometry.carriage, holdsN: null },
+			supportBearsN: null,
+			clampHoldsNm: null,
+			clampsDown: true
+		}
+	};
+	it.each([
+		['a clamp that is turned', { supportsM: [0.2] as const }, 'clamp'],
+		['a carriage on a slope', { inclineRad: 0.5 }, 'drive'],
+		['clamps that pull the rail down', { supportsM: [0.5, 0.7] as const }, 'clamps']
+	])('of %s is no yes', (_what, change, what) => {
+		const setting = { ...freshSetting(silent.geometry), ...change };
+		const made = sliderFigures(silent, cine, setting, []);
+		expect(made.wrong.map((each) => each.kind === 'unsaid' && each.what)).toContain(what);
+		const slip = sliderSlip(silent, setting, made, 'metric');
+		expect([made.placed, slip.kind]).toEqual([false, 'wrong']);
+		expect(slip.troubles.join(' ')).toContain('nobody has said');
+	});
+	it('does not matter where nothing has to be held', () => {
+		const level = sliderFigures(silent, wide, freshSetting(silent.geometry), []);
+		expect([level.wrong, level.placed]).toEqual([[], true]);
+	});
+});
+
 describe('the boxes on the rail', () => {
 	const parts = standing(payload('wide'));
 	const setting = { ...freshSetting(middle.geometry), atM: 0.5 };

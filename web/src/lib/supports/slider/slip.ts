@@ -46,6 +46,12 @@ export function troubleInWords(
 			return `The ${supportName(trouble.support, supportsM.length)} bears ${force(trouble.byN, units)}, said to bear ${force(trouble.mostN, units)} at most.`;
 		case 'turns':
 			return `The clamp is turned with ${together(showTorque(Math.abs(trouble.byNm), units))}, said to hold ${together(showTorque(trouble.mostNm, units))}.`;
+		case 'unsaid':
+			return trouble.what === 'clamp'
+				? `The clamp is turned with ${together(showTorque(Math.abs(trouble.byNm), units))}, and nobody has said what it holds.`
+				: trouble.what === 'drive'
+					? `The carriage pulls ${force(trouble.byN, units)} down the rail, and nobody has said what holds it there.`
+					: `The clamps pull the rail down with ${force(trouble.byN, units)}, and nobody has said what they bear.`;
 		case 'slides':
 			return `The carriage pulls ${force(trouble.byN, units)} down the rail, and its drive is said to hold ${force(trouble.mostN, units)}.`;
 	}
@@ -105,6 +111,9 @@ export function sliderSlip(
 						: '',
 					wrong.some(({ kind }) => kind === 'turns')
 						? 'Put the clamp nearer the load’s middle, or a second support under the rail.'
+						: '',
+					wrong.some(({ kind }) => kind === 'unsaid')
+						? 'Write on the slider’s page what its maker says it holds; until then this counts as not safe.'
 						: '',
 					wrong.some(({ kind }) => kind === 'bears') ? 'Take a stronger support.' : ''
 				]
