@@ -13,6 +13,7 @@
 	import { leastBearingN, type SliderFigures } from './figures';
 	import { sharedSliderBench } from './sliderBench.svelte';
 	import SliderDrawing from './SliderDrawing.svelte';
+	import { roomFor } from './standing';
 	import SliderLooks from './SliderLooks.svelte';
 	import { type SliderSlip, supportName } from './slip';
 
@@ -83,10 +84,12 @@
 		}
 	]);
 	const two = $derived(setting.supportsM.length === 2);
-	const onRail = (value: number) =>
-		value >= 0 && value <= geometry.rail.lengthM
+	const onRail = (index: number) => (value: number) => {
+		const [least, most] = roomFor(geometry, setting, index);
+		return value >= least - 1e-9 && value <= most + 1e-9
 			? null
-			: `From 0 to ${together(showMove(geometry.rail.lengthM, units))}, the rail’s length.`;
+			: `From ${together(showMove(least, units))} to ${together(showMove(most, units))}: on the rail, clear of the other.`;
+	};
 	const keeps = $derived(figures.keepsDownM);
 	const keepsAll = $derived(
 		keeps !== null && keeps[0] <= geometry.carriage.travelM[0] + 1e-6 && keeps[1] >= geometry.carriage.travelM[1] - 1e-6
@@ -128,7 +131,7 @@
 						value={u}
 						quantity="length"
 						{units}
-						check={onRail}
+						check={onRail(index)}
 						onvalue={(value) =>
 							bench.stands(
 								{

@@ -8,6 +8,7 @@
 	import { showLength, together } from '$lib/sheet/units/display';
 	import type { SliderGeometry, SliderSetting } from './model';
 	import { boxesOn } from './boxes';
+	import { roomFor } from './standing';
 	import { supportName } from './slip';
 
 	/** The rail from the side, to scale, on its supports, with the carriage and the camera's centre. Supports and carriage are pulled along it. */
@@ -80,7 +81,9 @@
 	function moveTo(held: Held, u: number) {
 		if (held.kind === 'carriage') onmove?.({ atM: u }, 'carriage');
 		else {
-			const supportsM = setting.supportsM.map((each, index) => (index === held.index ? u : each));
+			const [least, most] = roomFor(geometry, setting, held.index);
+			const to = Math.min(most, Math.max(least, u));
+			const supportsM = setting.supportsM.map((each, index) => (index === held.index ? to : each));
 			onmove?.({ supportsM: supportsM as unknown as SliderSetting['supportsM'] }, `support ${held.index}`);
 		}
 	}

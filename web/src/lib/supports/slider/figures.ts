@@ -217,9 +217,12 @@ function wider(
 ): readonly [number, number] | null {
 	const near = Math.min(carriage.travelM[0] + shiftM - marginM, supportsM[0]);
 	const far = Math.max(carriage.travelM[1] + shiftM + marginM, supportsM[1] ?? supportsM[0]);
-	if (near < 0 || far > rail.lengthM || far - near < apartM) return null;
-	const outM = [Math.floor(near * 1000) / 1000, Math.ceil(far * 1000) / 1000] as const;
-	if (outM[1] > rail.lengthM) return null;
+	if (far - near < apartM) return null;
+	// No further than the rail goes; whether that is far enough is then tried.
+	const outM = [
+		Math.max(0, Math.floor(near * 1000) / 1000),
+		Math.min(rail.lengthM, Math.ceil(far * 1000) / 1000)
+	] as const;
 	const bears = carriage.travelM.every((atM) => loads(atM, outM).supportsN.every((n) => n >= leastBearingN));
 	return bears ? outM : null;
 }

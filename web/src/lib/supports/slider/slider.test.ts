@@ -8,7 +8,7 @@ import { countedLooks, leastBearingN, sliderFigures } from './figures';
 import type { Slider, SliderLook, SliderSetting } from './model';
 import { sliderFromPattern, sliderPatterns } from './patterns';
 import { sliderSlip } from './slip';
-import { freshSetting, settledOn } from './standing';
+import { freshSetting, roomFor, settledOn } from './standing';
 import { freshSliderState } from './state';
 import { sliderStation } from './station';
 import { benchAsLogged, linesBack } from './sliderCompare';
@@ -206,6 +206,13 @@ describe('what was seen of a slider', () => {
 });
 
 describe('a slider that has changed since', () => {
+	it('leaves each support room that ends short of the other', () => {
+		const two = { supportsM: [0.3, 0.9] as const };
+		expect(roomFor(middle.geometry, two, 0)).toEqual([0, expect.closeTo(0.8, 9)]);
+		expect(roomFor(middle.geometry, two, 1)).toEqual([expect.closeTo(0.4, 9), middle.geometry.rail.lengthM]);
+		expect(roomFor(middle.geometry, { supportsM: [0.3] }, 0)).toEqual([0, middle.geometry.rail.lengthM]);
+	});
+
 	it('keeps supports on the rail, apart, and the nearer first', () => {
 		const { geometry } = middle;
 		const kept = { ...freshSetting(geometry), supportsM: [1.1, 0.2] as const };

@@ -104,7 +104,7 @@ export function sliderSlip(
 			? 'The figures had it staying; what was seen counts. Clamp the rail down, set the supports further out, or take weight off.'
 			: [
 					lifts
-						? 'The rail is too short for its supports to go further out: clamp it down, or let the carriage keep to part of its travel.'
+						? 'Supports at the very ends of the rail would not do: clamp it down, or let the carriage keep to part of its travel.'
 						: '',
 					wrong.some(({ kind }) => kind === 'slides')
 						? `Lay the rail flatter than ${degFromRad(Math.abs(setting.inclineRad)).toFixed(0)}°, counterweight the carriage, or take weight off.`

@@ -4,6 +4,17 @@ const clamp = (value: number, least: number, greatest: number) => Math.min(great
 
 /** Nearer than this two supports are one. */
 export const apartM = 0.1;
+/** Where a support may stand without changing places with the other: what is half typed must not move that one. */
+export function roomFor(
+	{ rail }: Pick<SliderGeometry, 'rail'>,
+	{ supportsM }: Pick<SliderSetting, 'supportsM'>,
+	index: number
+): readonly [least: number, most: number] {
+	const other = supportsM[1 - index];
+	if (other === undefined) return [0, rail.lengthM];
+	return index === 0 ? [0, other - apartM] : [other + apartM, rail.lengthM];
+}
+
 /** As steep as a rail stands. */
 export const steepestRad = Math.PI / 2;
 
