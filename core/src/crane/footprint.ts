@@ -1,6 +1,7 @@
+import { polygonCentroid, polygonHull } from 'd3-polygon';
 import { checksFor } from '../input';
 import type { Point } from '../venue/point';
-import { cornerTurn, crossingSides, outlineAreaM2 } from '../venue/outline';
+import { crossingSides, outlineAreaM2 } from '../venue/outline';
 
 /** One side of a base's footprint, from foot to foot, counter-clockwise seen from above. */
 export interface FootprintEdge {
@@ -19,7 +20,7 @@ export interface Footprint {
 	readonly areaM2: number;
 }
 
-/** A foot this near to the line between its neighbours makes no corner, m². */
+/** An outline round no more than half of this is none, m². */
 const flat = 1e-9;
 
 /**
@@ -41,40 +42,18 @@ export function footprintOf(call: string, given: readonly Point[]): Footprint {
 	if (!(turning > flat)) check.fail('footprintM', 'must go counter-clockwise round some area', turning / 2);
 
 	const corners = hullOf(feet);
-	let [areaM2, cx, cy] = [0, 0, 0];
-	corners.forEach(([x, y], index) => {
-		const [nextX, nextY] = corners[(index + 1) % corners.length]!;
-		const part = x * nextY - nextX * y;
-		areaM2 += part / 2;
-		cx += ((x + nextX) * part) / 6;
-		cy += ((y + nextY) * part) / 6;
-	});
-	const centroidM: Point = [cx / areaM2, cy / areaM2];
+	const centroidM: Point = polygonCentroid(corners);
 	const edges = corners.map((from, index): FootprintEdge => {
 		const to = corners[(index + 1) % corners.length]!;
 		const length = Math.hypot(to[0] - from[0], to[1] - from[1]);
 		const inward: Point = [-(to[1] - from[1]) / length, (to[0] - from[0]) / length];
 		return { from, inward, centroidM: (centroidM[0] - from[0]) * inward[0] + (centroidM[1] - from[1]) * inward[1] };
 	});
-	return { feet, edges, centroidM, areaM2 };
+	return { feet, edges, centroidM, areaM2: outlineAreaM2(corners) };
 }
 
-/** The feet themselves where they are convex already, from the first on; else those on the hull, in their order. */
-function hullOf(feet: readonly Point[]): Point[] {
-	let corners = [...feet];
-	for (let changed = true; changed && corners.length > 3;) {
-		changed = false;
-		for (let index = 0; index < corners.length; index += 1) {
-			const [a, b, c] = [
-				corners[(index + corners.length - 1) % corners.length]!,
-				corners[index]!,
-				corners[(index + 1) % corners.length]!
-			];
-			if (cornerTurn(a, b, c) > flat) continue;
-			corners = corners.filter((_, each) => each !== index);
-			changed = true;
-			break;
-		}
-	}
-	return corners;
+/** The feet on the convex hull, in the order they were given, counter-clockwise. */
+function hullOf(feet: readonly Point[]): [number, number][] {
+	const onHull = new Set<readonly [number, number]>(polygonHull(feet as [number, number][]));
+	return feet.filter((foot) => onHull.has(foot)).map(([x, y]) => [x, y]);
 }

@@ -1,3 +1,4 @@
+import { polygonArea } from 'd3-polygon';
 import { checksFor } from '../input';
 import type { Point } from './point';
 
@@ -10,7 +11,7 @@ function checkCorners(call: string, outline: readonly Point[]): void {
 }
 
 /** Twice the area of the triangle, m²; positive: counter-clockwise. */
-export const cornerTurn = (a: Point, b: Point, c: Point): number =>
+const cornerTurn = (a: Point, b: Point, c: Point): number =>
 	(b[0] - a[0]) * (c[1] - a[1]) - (b[1] - a[1]) * (c[0] - a[0]);
 
 /**
@@ -41,8 +42,6 @@ export function crossingSides(outline: readonly Point[]): readonly [number, numb
  */
 export function outlineAreaM2(outline: readonly Point[]): number {
 	checkCorners('outlineAreaM2', outline);
-	return outline.reduce((sum, [x, y], index) => {
-		const [nextX, nextY] = outline[(index + 1) % outline.length]!;
-		return sum + (x * nextY - nextX * y) / 2;
-	}, 0);
+	// The library counts clockwise as positive where y points up.
+	return 0 - polygonArea(outline.map(([x, y]) => [x, y]));
 }

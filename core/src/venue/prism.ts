@@ -1,3 +1,4 @@
+import { polygonContains } from 'd3-polygon';
 import type { Point } from './point';
 import { checksFor } from '../input';
 import type { Vec3 } from '../mass/body';
@@ -122,6 +123,10 @@ function overInside(a: Vec3, b: Vec3, outline: readonly Point[], bottom: number,
 	return least;
 }
 
+/** As {@link isInside}, without checks. */
+const liesInside = ([x, y]: Point, outline: readonly Point[]): boolean =>
+	polygonContains(outline as [number, number][], [x, y]);
+
 /**
  * Whether a point lies inside an outline: a ray from it crosses an odd number of sides. Throws `PhysicsInputError` for
  * numbers that are not finite, of which "outside" would be no answer.
@@ -136,14 +141,4 @@ export function isInside(point: Point, outline: readonly Point[]): boolean {
 		for (const k of [0, 1] as const) check.number(`outline[${index}][${k}]`, corner[k]);
 	});
 	return liesInside(point, outline);
-}
-
-/** As {@link isInside}, without checks. */
-function liesInside([x, y]: Point, outline: readonly Point[]): boolean {
-	let inside = false;
-	outline.forEach(([x0, y0], index) => {
-		const [x1, y1] = outline[(index + 1) % outline.length]!;
-		if (y0 > y !== y1 > y && x < x0 + ((y - y0) * (x1 - x0)) / (y1 - y0)) inside = !inside;
-	});
-	return inside;
 }
