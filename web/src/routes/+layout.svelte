@@ -5,7 +5,7 @@
 	import { ask } from '$lib/keeping/ask';
 	import DayLine from '$lib/shell/DayLine.svelte';
 	import KeyCard from '$lib/shell/KeyCard.svelte';
-	import { isTyping } from '$lib/sheet/keys';
+	import { pageKeys } from '$lib/sheet/keys';
 	import { lamp } from '$lib/shell/lamp.svelte';
 	import { type StationKey, stations } from '$lib/shell/stations';
 	import Hatching from '$lib/sheet/drawing/Hatching.svelte';
@@ -72,23 +72,25 @@
 		await invalidateAll();
 	}
 
-	function keys(event: KeyboardEvent) {
-		if (event.ctrlKey || event.metaKey || event.altKey || isTyping(event)) return;
-		if (document.querySelector('dialog[open]') !== null) return;
-		const station = stations[Number(event.key) - 1];
-		if (station?.open) void goto(hrefs[station.key]);
-		else if (station !== undefined) notBuilt(station.name);
-		else if (event.key === 's') void goto('/balance?choose');
-		else if (event.key === 'g') void goto('/shelf');
-		else if (event.key === '/') void goto('/logbook?find');
-		else if (event.key === '[' || event.key === ']') {
-			if (person.theme === 'blackout') lamp.turn(event.key === '[' ? -1 : 1);
-			else say('[ and ] turn the lamp of the blackout lights. Choose those at the top right first.');
-		} else if (event.key === '?') keysOpen = true;
-		else if (event.key === 'u') void changeMe({ units: person.units === 'metric' ? 'imperial' : 'metric' });
-		else return;
-		event.preventDefault();
-	}
+	const turnLamp = (way: -1 | 1) => {
+		if (person.theme === 'blackout') lamp.turn(way);
+		else say('[ and ] turn the lamp of the blackout lights. Choose those at the top right first.');
+	};
+	const goTo = (href: string) => void goto(href);
+	const keys = pageKeys({
+		outsideFields: {
+			...Object.fromEntries(
+				stations.map(({ key, name, open }, index) => [index + 1, () => (open ? goTo(hrefs[key]) : notBuilt(name))])
+			),
+			s: () => goTo('/balance?choose'),
+			g: () => goTo('/shelf'),
+			'[Shift]+/': () => goTo('/logbook?find'),
+			'[': () => turnLamp(-1),
+			']': () => turnLamp(1),
+			'[Shift]+?': () => void (keysOpen = true),
+			u: () => void changeMe({ units: person.units === 'metric' ? 'imperial' : 'metric' })
+		}
+	});
 </script>
 
 <svelte:window onkeydown={keys} />

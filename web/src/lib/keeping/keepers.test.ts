@@ -6,7 +6,7 @@ import { rig } from '$lib/testing/scenario';
 import { keep } from './kept';
 import { KeptDocument } from './keptDocument.svelte';
 import { PaperKeeper } from './paperKeeper.svelte';
-import { holds } from './holds';
+import { holds, same } from './holds';
 
 beforeEach(() => {
 	vi.useFakeTimers();
@@ -275,6 +275,7 @@ describe('a document that names its version', () => {
 		expect(holds({ b: 1, a: [{ d: 1, c: 2 }] }, { a: [{ c: 2, d: 1 }] })).toBe(true);
 		expect(holds([1, 2, 3], [1, 2])).toBe(false);
 		expect(holds({ a: [] }, { a: {} })).toBe(false);
+		expect([same({ a: 1, b: undefined }, { a: 1 }), same({ a: 1 }, { a: 1, b: 2 })]).toEqual([true, false]);
 	});
 });
 

@@ -2,7 +2,7 @@ import type { Outcome } from './ask';
 import { refused } from '$lib/sheet/fields/refused.svelte';
 import { begin, change, type History, redo, settle, undo } from './history';
 import { forget, keepSoon, recall } from './kept';
-import { holds } from './holds';
+import { holds, same } from './holds';
 import { sendsItself, sendsNoMore } from './unsent';
 
 const restMs = 500;
@@ -207,7 +207,7 @@ export class KeptDocument<T> {
 		this.saving = 'stale';
 	}
 	#same(a: T, b: T): boolean {
-		return this.#keeping.same?.(a, b) ?? (holds(a, b) && holds(b, a));
+		return this.#keeping.same?.(a, b) ?? same(a, b);
 	}
 	/** Whether what the server holds is something this browser sent: then a save arrived whose answer was lost. */
 	#isOurs({ value }: Held<T>): boolean {

@@ -12,20 +12,12 @@
 		width: number;
 		height: number;
 		selectedId?: string | null;
-		onshape?: ((event: PointerEvent, shape: PlanShape) => void) | undefined;
+		/** Its shapes can be pressed. */
+		takes?: boolean;
 		/** Too small for names. */
 		nameless?: boolean;
 	}
-	let {
-		plan,
-		venueId,
-		view,
-		width,
-		height,
-		selectedId = null,
-		onshape = undefined,
-		nameless = false
-	}: Props = $props();
+	let { plan, venueId, view, width, height, selectedId = null, takes = false, nameless = false }: Props = $props();
 
 	const at = (point: PlanPoint) => {
 		const { x, y } = toScreen(view, width, height, point);
@@ -80,14 +72,7 @@
 <path class="grid heavy" d={lines.heavy} />
 {#each plan.shapes as shape (shape.id)}
 	<!-- Points and fields of what is chosen take the keyboard; a shape itself is chosen from the list. -->
-	<g
-		class={shape.kind}
-		class:selected={shape.id === selectedId}
-		class:takes={onshape !== undefined}
-		data-shape={shape.id}
-		role="presentation"
-		onpointerdown={onshape === undefined ? undefined : (event) => onshape(event, shape)}
-	>
+	<g class={shape.kind} class:selected={shape.id === selectedId} class:takes data-shape={shape.id} role="presentation">
 		<path class="touch" d={pathOf(shape)} />
 		<path class="drawn" d={pathOf(shape)} />
 	</g>

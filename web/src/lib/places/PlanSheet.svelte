@@ -1,13 +1,14 @@
 <script lang="ts">
 	import Handle from '$lib/sheet/drawing/Handle.svelte';
-	import { arrowStep } from '$lib/sheet/drawing/pull.svelte';
+	import { arrowStep, Pull } from '$lib/sheet/drawing/pull.svelte';
 	import ScaleBar from '$lib/sheet/drawing/ScaleBar.svelte';
 	import type { UnitSystem } from '$lib/model/person';
 	import type { PlanKind, PlanPoint, PlanShape, VenuePlan } from '$lib/model/venue';
 	import { showDistance, together } from '$lib/sheet/units/display';
 	import { boundsOfPlan, isArea, kindWords, leastPoints, snapped } from './plan';
 	import PlanLayer from './PlanLayer.svelte';
-	import { gridM, toPlan, toScreen, viewOf, zoomed } from './view';
+	import { gridM, pinned, type PlanView, toPlan, toScreen, viewOf, zoomed } from './view';
+	import { createGesture, dragAction, pinchAction } from '@use-gesture/vanilla';
 
 	/** The plan being drawn: tap points, drag them, move it about. */
 	interface Props {
@@ -55,74 +56,82 @@
 	}
 	let svg = $state<SVGSVGElement>();
 	let cursor = $state.raw<PlanPoint | null>(null);
-	type Drag =
-		| { readonly what: 'point'; readonly index: number }
-		| { readonly what: 'shape'; last: PlanPoint; readonly id: string }
-		| { readonly what: 'sheet'; last: { x: number; y: number }; moved: boolean };
-	let drag: Drag | null = null;
 	const selected = $derived(plan.shapes.find(({ id }) => id === selectedId) ?? null);
 	const at = (point: PlanPoint) => toScreen(view, width, height, point);
-	function planPoint(event: PointerEvent | WheelEvent): PlanPoint {
+	function planPoint(clientX: number, clientY: number): PlanPoint {
 		const box = svg!.getBoundingClientRect();
-		return toPlan(view, width, height, event.clientX - box.left, event.clientY - box.top);
+		return toPlan(view, width, height, clientX - box.left, clientY - box.top);
 	}
+	const underHand = (point: PlanPoint) => (tool === 'measure' ? point : snapped(point));
 
-	function down(event: PointerEvent) {
-		if (event.button !== 0) return;
-		drag = { what: 'sheet', last: { x: event.clientX, y: event.clientY }, moved: false };
-		svg!.setPointerCapture(event.pointerId);
+	const pullPoint = new Pull<number>({
+		pull: (index, { at: { x, y } }) => {
+			if (selected !== null) onpoint(selected, index, snapped(toPlan(view, width, height, x, y)));
+		},
+		settle: () => onsettle()
+	});
+	/** What the hand does on the sheet: it taps, moves the sheet or what is chosen, and with two fingers also how near it is. */
+	function hands(element: SVGSVGElement) {
+		const listen = createGesture([dragAction, pinchAction]);
+		type Held = { readonly shape: PlanShape | null; fromM: PlanPoint };
+		const gesture = listen(
+			element,
+			{
+				onDrag: ({ first, last, tap: tapped, pinching, cancel, event, initial, xy, delta, memo }): Held | undefined => {
+					const on = (event.target as Element).closest('[data-pull], [data-shape]');
+					if (pinching === true || on?.hasAttribute('data-pull') === true) {
+						cancel();
+						return undefined;
+					}
+					const pressed =
+						tool === null ? (plan.shapes.find(({ id }) => id === on?.getAttribute('data-shape')) ?? null) : null;
+					if (tapped) {
+						tap(planPoint(...xy), pressed);
+						return undefined;
+					}
+					const held: Held = first
+						? { shape: pressed?.id === selectedId ? pressed : null, fromM: planPoint(...initial) }
+						: (memo as Held);
+					if (held.shape === null)
+						view = {
+							...view,
+							middleM: [view.middleM[0] - delta[0] / view.pxPerM, view.middleM[1] + delta[1] / view.pxPerM]
+						};
+					else if (selected !== null) {
+						const here = planPoint(...xy);
+						const by = snapped([here[0] - held.fromM[0], here[1] - held.fromM[1]]);
+						if (by[0] !== 0 || by[1] !== 0) {
+							held.fromM = [held.fromM[0] + by[0], held.fromM[1] + by[1]];
+							onmove(selected, by);
+						}
+						if (last) onsettle();
+					}
+					return held;
+				},
+				onPinch: ({ first, origin: [x, y], movement: [factor], memo }) => {
+					const box = element.getBoundingClientRect();
+					const start = (first ? { view, at: planPoint(x, y) } : memo) as { view: PlanView; at: PlanPoint };
+					view = pinned(zoomed(start.view, factor), start.at, width, height, x - box.left, y - box.top);
+					return start;
+				}
+			},
+			{ drag: { filterTaps: true, tapsThreshold: 6, threshold: 6, pointer: { keys: false } } }
+		);
+		return () => gesture.destroy();
 	}
-	function grabPoint(event: PointerEvent, index: number) {
-		if (event.button !== 0 || tool !== null) return;
-		event.stopPropagation();
-		drag = { what: 'point', index };
-		svg!.setPointerCapture(event.pointerId);
-	}
-	function grabShape(event: PointerEvent, shape: PlanShape) {
-		if (event.button !== 0 || tool !== null) return;
-		event.stopPropagation();
-		if (shape.id !== selectedId) return onselect(shape.id);
-		drag = { what: 'shape', last: planPoint(event), id: shape.id };
-		svg!.setPointerCapture(event.pointerId);
-	}
-	function move(event: PointerEvent) {
-		if (tool !== null) cursor = tool === 'measure' ? planPoint(event) : snapped(planPoint(event));
-		if (drag === null) return;
-		if (drag.what === 'point' && selected !== null) onpoint(selected, drag.index, snapped(planPoint(event)));
-		else if (drag.what === 'shape' && selected !== null) {
-			const here = planPoint(event);
-			const by = snapped([here[0] - drag.last[0], here[1] - drag.last[1]]);
-			if (by[0] === 0 && by[1] === 0) return;
-			drag.last = [drag.last[0] + by[0], drag.last[1] + by[1]];
-			onmove(selected, by);
-		} else if (drag.what === 'sheet') {
-			const [dx, dy] = [event.clientX - drag.last.x, event.clientY - drag.last.y];
-			if (!drag.moved && Math.hypot(dx, dy) < 6) return;
-			drag.moved = true;
-			drag.last = { x: event.clientX, y: event.clientY };
-			view = { ...view, middleM: [view.middleM[0] - dx / view.pxPerM, view.middleM[1] + dy / view.pxPerM] };
-		}
-	}
-	function up(event: PointerEvent) {
-		const ended = drag;
-		drag = null;
-		if (ended?.what === 'sheet' && !ended.moved && event.type === 'pointerup') tap(event);
-		else if (ended !== null && ended.what !== 'sheet') onsettle();
-	}
-	function tap(event: PointerEvent) {
-		if (tool === null) return onselect(null);
-		const point = planPoint(event);
+	function tap(point: PlanPoint, pressed: PlanShape | null) {
+		if (tool === null) return onselect(pressed?.id ?? null);
 		const first = tapped[0];
 		if (tool !== 'measure' && first !== undefined && tapped.length >= leastPoints(tool)) {
 			const [one, two] = [at(first), at(point)];
 			// Tapping the first point again closes the outline.
 			if (Math.hypot(one.x - two.x, one.y - two.y) < 16) return onfinish();
 		}
-		ontap(tool === 'measure' ? point : snapped(point));
+		ontap(underHand(point));
 	}
 	function wheel(event: WheelEvent) {
 		event.preventDefault();
-		view = zoomed(view, Math.exp(-event.deltaY * 0.0016), planPoint(event));
+		view = zoomed(view, Math.exp(-event.deltaY * 0.0016), planPoint(event.clientX, event.clientY));
 	}
 	function keys(event: KeyboardEvent, shape: PlanShape, index: number) {
 		if (event.key === 'Delete' || event.key === 'Backspace') {
@@ -160,14 +169,14 @@
 		role="group"
 		aria-label="Plan of the venue"
 		data-testid="plan"
-		onpointerdown={down}
-		onpointermove={move}
-		onpointerup={up}
-		onpointercancel={up}
+		{@attach hands}
+		onpointermove={({ clientX, clientY }) => {
+			if (tool !== null) cursor = underHand(planPoint(clientX, clientY));
+		}}
 		onpointerleave={() => (cursor = null)}
 		onwheel={wheel}
 	>
-		<PlanLayer {plan} {venueId} {view} {width} {height} {selectedId} onshape={grabShape} />
+		<PlanLayer {plan} {venueId} {view} {width} {height} {selectedId} takes />
 		{#if trail.length > 0}
 			<path
 				class="trail"
@@ -192,7 +201,7 @@
 					r={7}
 					label="Point {index + 1} of {selected.label}: {point[0].toFixed(2)} m, {point[1].toFixed(2)} m"
 					testId="point-{index}"
-					ongrab={(event) => grabPoint(event, index)}
+					hold={pullPoint.hold(() => (tool === null ? index : null))}
 					onkeydown={(event) => keys(event, selected, index)}
 					{onsettle}
 				/>

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { isTyping } from '$lib/sheet/keys';
+	import { pageKeys } from '$lib/sheet/keys';
 	import QuantityField from '$lib/sheet/fields/QuantityField.svelte';
 	import type { Person } from '$lib/model/person';
 	import {
@@ -75,14 +75,15 @@
 		selectedId = added.id;
 		[tool, tapped, told] = [null, [], ''];
 	}
-	function keys(event: KeyboardEvent) {
-		if (tool === null || isTyping(event)) return;
-		if (event.key === 'Enter' && !(event.target as Element).closest('button, label')) finish();
-		else if (event.key === 'Escape') [tool, tapped, told] = [null, [], ''];
-		else if (event.key === 'Backspace') tapped = tapped.slice(0, -1);
-		else return;
-		event.preventDefault();
-	}
+	const drawing = (does: () => void) => () => (tool === null ? false : does());
+	const drop = () => ([tool, tapped, told] = [null, [], '']);
+	const keys = pageKeys({
+		outsideFields: {
+			Escape: drawing(() => void drop()),
+			Backspace: drawing(() => void (tapped = tapped.slice(0, -1)))
+		},
+		outsideControls: { Enter: drawing(finish) }
+	});
 	function scale(how: typeof levelledBy | ((...given: Parameters<typeof levelledBy>) => ReturnType<typeof scaledBy>)) {
 		const [first, second] = tapped;
 		if (plan.underlay === null || first === undefined || second === undefined) return;

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { gridM, toPlan, toScreen, viewOf, zoomed } from './view';
+import { gridM, pinned, toPlan, toScreen, viewOf, zoomed } from './view';
 import { mostChosenBytes, wrongWithFile } from './picture';
 
 const view = viewOf(
@@ -27,6 +27,14 @@ describe('how a plan lies on the screen', () => {
 			expect(y).toBeLessThanOrEqual(420);
 		}
 		expect(toScreen(view, 740, 420, [12, 8]).y).toBeLessThan(210);
+	});
+	it('lies with a point of the plan under the fingers, however near it was brought', () => {
+		for (const factor of [0.5, 1, 2.5]) {
+			const held = pinned(zoomed(view, factor), [4, 9], 740, 420, 500, 100);
+			const { x, y } = toScreen(held, 740, 420, [4, 9]);
+			expect([x, y]).toEqual([expect.closeTo(500, 9), expect.closeTo(100, 9)]);
+			expect(held.pxPerM).toBeCloseTo(view.pxPerM * factor, 9);
+		}
 	});
 	it('finds the plan’s point under the hand again', () => {
 		const { x, y } = toScreen(view, 740, 420, [17.3, 3.9]);

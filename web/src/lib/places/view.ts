@@ -41,5 +41,15 @@ export function zoomed(view: PlanView, factor: number, at: PlanPoint = view.midd
 	};
 }
 
+/** Moved so that the plan's point `at` lies at a point of the screen. */
+export const pinned = (
+	view: PlanView,
+	at: PlanPoint,
+	width: number,
+	height: number,
+	x: number,
+	y: number
+): PlanView => ({ ...view, middleM: [at[0] - (x - width / 2) / view.pxPerM, at[1] + (y - height / 2) / view.pxPerM] });
+
 /** Metres between the lines of the grid, so that they stand 18 px apart or more. */
 export const gridM = (pxPerM: number): number => [0.5, 1, 2, 5, 10, 20, 50].find((step) => step * pxPerM >= 18) ?? 100;

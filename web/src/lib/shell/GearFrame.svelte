@@ -2,7 +2,7 @@
 	import './sheet.css';
 	import { beforeNavigate, goto } from '$app/navigation';
 	import { ask } from '$lib/keeping/ask';
-	import { isTyping } from '$lib/sheet/keys';
+	import { editingKeys, pageKeys } from '$lib/sheet/keys';
 	import type { Named } from '$lib/model/gear';
 	import { onMount, type Snippet } from 'svelte';
 	import { gearKey, gearPath, type GearPlace } from '$lib/keeping/editGear';
@@ -52,12 +52,7 @@
 		forget(gearKey(place, id));
 		await goto(place.pages, { invalidateAll: true });
 	}
-	function keys(event: KeyboardEvent) {
-		if (!(event.ctrlKey || event.metaKey) || isTyping(event) || event.key.toLowerCase() !== 'z') return;
-		if (event.shiftKey) document.redo();
-		else document.undo();
-		event.preventDefault();
-	}
+	const keys = pageKeys(editingKeys(() => document));
 </script>
 
 <svelte:window onkeydown={keys} />

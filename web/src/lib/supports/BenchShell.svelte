@@ -3,7 +3,7 @@
 	import { page } from '$app/state';
 	import type { KeptDocument } from '$lib/keeping/keptDocument.svelte';
 	import type { Person } from '$lib/model/person';
-	import { isTyping } from '$lib/sheet/keys';
+	import { editingKeys, pageKeys } from '$lib/sheet/keys';
 	import { showStation } from '$lib/shell/live.svelte';
 	import type { StationState } from '$lib/shell/stations';
 	import { onMount, type Snippet } from 'svelte';
@@ -37,15 +37,7 @@
 	/** The swap sheet is printed, with a heading of its own. */
 	const ownHeading = $derived(station !== null && page.url.pathname.endsWith('/swap'));
 
-	function keys(event: KeyboardEvent) {
-		if (isTyping(event) || !(event.ctrlKey || event.metaKey)) return;
-		const key = event.key.toLowerCase();
-		if (key === 'z' && !event.shiftKey) document.undo();
-		else if (key === 'y' || key === 'z') document.redo();
-		else if (key === 's') void document.save();
-		else return;
-		event.preventDefault();
-	}
+	const keys = pageKeys(editingKeys(() => document));
 </script>
 
 <svelte:window onkeydown={keys} />

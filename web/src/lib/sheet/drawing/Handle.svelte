@@ -1,4 +1,6 @@
 <script lang="ts">
+	import type { Attachment } from 'svelte/attachments';
+
 	/** What can be taken hold of on a drawing: a ring, with room round it for a thumb, that also takes the keyboard. */
 	interface Props {
 		x: number;
@@ -9,7 +11,8 @@
 		slider?: { readonly now: number; readonly least: number; readonly most: number } | undefined;
 		chosen?: boolean;
 		r?: number;
-		ongrab: (event: PointerEvent) => void;
+		/** From the `Pull` that it is pulled with. */
+		hold: Attachment<SVGElement>;
 		onkeydown: (event: KeyboardEvent) => void;
 		onsettle: () => void;
 		onfocus?: (() => void) | undefined;
@@ -22,7 +25,7 @@
 		slider = undefined,
 		chosen = false,
 		r = 8,
-		ongrab,
+		hold,
 		onkeydown,
 		onsettle,
 		onfocus = undefined
@@ -40,7 +43,8 @@
 	aria-valuemin={slider?.least}
 	aria-valuemax={slider?.most}
 	data-testid={testId}
-	onpointerdown={ongrab}
+	data-pull
+	{@attach hold}
 	{onkeydown}
 	onkeyup={onsettle}
 	{onfocus}

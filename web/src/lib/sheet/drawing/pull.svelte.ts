@@ -1,40 +1,60 @@
+import { DragGesture } from '@use-gesture/vanilla';
 import type { PagePoint } from './projection';
+
+/** How far a hand is, in dots of the page. */
+export interface Pulled {
+	/** From the drawing's corner. */
+	readonly at: PagePoint;
+	/** From where the thing was taken hold of. */
+	readonly by: PagePoint;
+}
+
+interface Does<What> {
+	/** Something was taken hold of. */
+	readonly start?: (what: What) => void;
+	readonly pull: (what: What, to: Pulled) => void;
+	/** It was let go. */
+	readonly settle: () => void;
+}
 
 /**
  * Something pulled about on a drawing, by mouse or finger. `what` says which thing; while it is held, `pulled` is that,
- * and the drawing may stand still under the hand. Put `move` and `end` on the svg, `grab` on what can be pulled.
+ * and the drawing may stand still under the hand. Attach {@link hold} to what can be pulled.
  */
 export class Pull<What> {
 	pulled = $state.raw<What | null>(null);
-	readonly #pull: (what: What, at: PagePoint) => void;
-	readonly #settle: () => void;
+	readonly #does: Does<What>;
 
-	/** `pull` is told where the hand is, in dots from the drawing's corner; `settle` that it has let go. */
-	constructor(pull: (what: What, at: PagePoint) => void, settle: () => void) {
-		this.#pull = pull;
-		this.#settle = settle;
+	constructor(does: Does<What>) {
+		this.#does = does;
 	}
 
-	grab(event: PointerEvent, what: What): void {
-		if (event.button !== 0) return;
-		(event.currentTarget as SVGElement).ownerSVGElement?.setPointerCapture(event.pointerId);
-		this.pulled = what;
-		event.preventDefault();
-	}
-	readonly move = (event: PointerEvent): void => {
-		if (this.pulled !== null) this.#pull(this.pulled, placeOn(event));
+	/** Of an element of a drawing: asked at the press what it is; null: nothing that can be pulled now. */
+	readonly hold = (what: () => What | null) => (element: SVGElement) => {
+		let held: What | null = null;
+		const gesture = new DragGesture(
+			element,
+			({ first, last, event, xy: [x, y], movement, delta, cancel }) => {
+				if (first) {
+					// One thing at a time, whatever a second finger takes hold of.
+					held = this.pulled === null ? what() : null;
+					if (held === null) return cancel();
+					event.preventDefault();
+					this.pulled = held;
+					this.#does.start?.(held);
+				} else if (held !== null && (delta[0] !== 0 || delta[1] !== 0)) {
+					const { left, top } = (element.ownerSVGElement ?? element).getBoundingClientRect();
+					this.#does.pull(held, { at: { x: x - left, y: y - top }, by: { x: movement[0], y: movement[1] } });
+				}
+				if (!last || held === null) return;
+				held = null;
+				this.pulled = null;
+				this.#does.settle();
+			},
+			{ eventOptions: { passive: false }, pointer: { keys: false } }
+		);
+		return () => gesture.destroy();
 	};
-	readonly end = (): void => {
-		if (this.pulled === null) return;
-		this.pulled = null;
-		this.#settle();
-	};
-}
-
-/** Where a pointer is on the drawing that the event was handled by, in dots from its corner. */
-export function placeOn(event: PointerEvent | WheelEvent): PagePoint {
-	const box = (event.currentTarget as Element).getBoundingClientRect();
-	return { x: event.clientX - box.left, y: event.clientY - box.top };
 }
 
 /** What an arrow key means on a plan, x to the right and y up; null: it is none. With Shift the longer step. */

@@ -1,45 +1,87 @@
-import { describe, expect, it } from 'vitest';
+import { describe, expect, it, vi } from 'vitest';
 import { arrowStep, Pull } from './pull.svelte';
 
-const svg = { setPointerCapture: () => {}, getBoundingClientRect: () => ({ left: 100, top: 50 }) };
-const event = (x: number, y: number, button = 0) =>
-	({
-		button,
-		pointerId: 1,
-		clientX: x,
-		clientY: y,
-		preventDefault: () => {},
-		currentTarget: { ...svg, ownerSVGElement: svg }
-	}) as unknown as PointerEvent;
+// The library asks once, when it is loaded, whether there are pointers here.
+vi.hoisted(() => {
+	vi.stubGlobal('document', { createElement: () => null, pointerLockElement: null });
+	vi.stubGlobal('window', { document, navigator: {}, onpointerdown: null });
+	vi.stubGlobal('HTMLElement', class {});
+});
+
+/** As much of an element of a drawing as a pull asks for: the drawing's corner lies at 100, 50. */
+class Element extends EventTarget {
+	readonly ownerSVGElement = { getBoundingClientRect: () => ({ left: 100, top: 50 }) };
+	readonly #captured = new Set<number>();
+	setPointerCapture = (id: number) => void this.#captured.add(id);
+	hasPointerCapture = (id: number) => this.#captured.has(id);
+	releasePointerCapture = (id: number) => void this.#captured.delete(id);
+	tell(type: string, clientX: number, clientY: number, { buttons = 1, pointerId = 1 } = {}) {
+		const event = new Event(`pointer${type}`, { cancelable: true });
+		this.dispatchEvent(Object.assign(event, { clientX, clientY, buttons, pointerId, pointerType: 'mouse' }));
+	}
+}
+
+function pulled<What>(what: () => What | null) {
+	const told: unknown[] = [];
+	const pull = new Pull<What>({
+		start: (held) => told.push(['start', held]),
+		pull: (held, { at, by }) => told.push([held, [at.x, at.y], [by.x, by.y]]),
+		settle: () => told.push('settled')
+	});
+	const hold = () => {
+		const element = new Element();
+		return { element, drop: pull.hold(what)(element as unknown as SVGElement) };
+	};
+	return { told, pull, hold };
+}
 
 describe('something pulled about on a drawing', () => {
-	it('tells where the hand is from the drawing’s corner, only while it holds something, and when it lets go', () => {
-		const told: unknown[] = [];
-		const pull = new Pull<string>(
-			(what, at) => told.push([what, at.x, at.y]),
-			() => told.push('settled')
-		);
-		pull.move(event(110, 60));
-		pull.end();
+	it('tells where the hand is and how far, only while it holds something, and when it lets go', () => {
+		const { told, pull, hold } = pulled(() => 'nose');
+		const { element } = hold();
+		element.tell('move', 110, 60);
 		expect(told).toEqual([]);
-		pull.grab(event(110, 60), 'nose');
+		element.tell('down', 110, 60);
 		expect(pull.pulled).toBe('nose');
-		pull.move(event(120, 80));
-		pull.end();
-		pull.end();
-		expect(told).toEqual([['nose', 20, 30], 'settled']);
+		element.tell('move', 120, 85);
+		element.tell('up', 120, 85);
+		element.tell('move', 150, 85);
+		expect(told).toEqual([['start', 'nose'], ['nose', [20, 35], [10, 25]], 'settled']);
 		expect(pull.pulled).toBeNull();
 	});
-	it('is not grabbed by another button than the first', () => {
-		const pull = new Pull<number>(
-			() => {},
-			() => {}
-		);
-		pull.grab(event(0, 0, 2), 3);
+	it('is not grabbed by another button than the first, nor where nothing can be pulled', () => {
+		const { told, pull, hold } = pulled(() => 3);
+		hold().element.tell('down', 0, 0, { buttons: 2 });
 		expect(pull.pulled).toBeNull();
-		// The number 0 is a thing like any other.
-		pull.grab(event(0, 0), 0);
+		const nothing = pulled<number>(() => null);
+		const { element } = nothing.hold();
+		element.tell('down', 0, 0);
+		element.tell('move', 30, 0);
+		expect([told, nothing.told]).toEqual([[], []]);
+	});
+	it('holds the number 0 like any other thing', () => {
+		const { pull, hold } = pulled(() => 0);
+		hold().element.tell('down', 0, 0);
 		expect(pull.pulled).toBe(0);
+	});
+	it('holds one thing at a time, and the second hand neither moves nor settles it', () => {
+		let next = 0;
+		const { told, pull, hold } = pulled(() => (next += 1));
+		const [one, two] = [hold().element, hold().element];
+		one.tell('down', 100, 50);
+		two.tell('down', 100, 50, { pointerId: 2 });
+		two.tell('move', 140, 50, { pointerId: 2 });
+		two.tell('up', 140, 50, { pointerId: 2 });
+		expect([pull.pulled, told]).toEqual([1, [['start', 1]]]);
+		one.tell('move', 101, 52);
+		expect(told.at(-1)).toEqual([1, [1, 2], [1, 2]]);
+	});
+	it('hears nothing more of an element that is gone', () => {
+		const { told, hold } = pulled(() => 'arm');
+		const { element, drop } = hold();
+		drop();
+		element.tell('down', 0, 0);
+		expect(told).toEqual([]);
 	});
 	it.each([
 		['ArrowLeft', false, [-0.1, 0]],

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { Pull } from '$lib/sheet/drawing/pull.svelte';
 	import type { CombinedBody, Vec3 } from '@poise/core';
 	import CgMark from '$lib/sheet/drawing/CgMark.svelte';
 	import Dimension from '$lib/sheet/drawing/Dimension.svelte';
@@ -52,67 +53,47 @@
 	];
 	const bounds = $derived(boundsOf([...parts.flatMap((standing) => cornersM(standing)), ...(built ? [] : room)]));
 
-	interface Drag {
+	interface Held {
 		readonly id: string;
 		readonly view: View;
-		readonly pointer: number;
-		readonly from: { readonly x: number; readonly y: number };
 		readonly startM: Vec3;
 		readonly sheet: Sheet;
 	}
-	let drag = $state.raw<Drag | null>(null);
+	/** How far the hand is by now; a screen is drawn once a frame, however often it tells. */
+	let far: { readonly held: Held; readonly x: number; readonly y: number } | null = null;
+	let frame = 0;
+	function follow() {
+		cancelAnimationFrame(frame);
+		frame = 0;
+		if (far === null) return;
+		const { id, view, startM, sheet } = far.held;
+		const [dx, dy, dz] = unproject({ x: far.x / sheet.pxPerM, y: far.y / sheet.pxPerM }, view);
+		far = null;
+		const [x, y, z] = startM;
+		// A hand drags in half millimetres.
+		const step = (value: number) => Math.round(value * 2000) / 2000;
+		onmove?.(id, [step(x + dx), step(y + dy), step(z + dz)], `drag ${id}`);
+	}
+	const pull = new Pull<Held>({
+		pull: (held, { by }) => {
+			far = { held, ...by };
+			frame ||= requestAnimationFrame(follow);
+		},
+		settle: () => {
+			follow();
+			onsettle?.();
+		}
+	});
 	/** While a part is dragged the sheet stands still under the pointer. */
-	const sheet = $derived(drag?.sheet ?? layOut(bounds, views, width, height, margins));
+	const sheet = $derived(pull.pulled?.sheet ?? layOut(bounds, views, width, height, margins));
 
 	const shown = (metres: number) => together(showLength(metres, units));
 	const ordered = (view: View) =>
 		[...parts].sort((a, b) => depth(middleM(b), view) - depth(middleM(a), view) || b.part.massKg - a.part.massKg);
 
-	function grab(event: PointerEvent, { id, positionM }: StandingPart, view: View) {
-		if (event.button !== 0) return;
+	function take({ id, positionM }: StandingPart, view: View): Held | null {
 		onselect?.(id === 'plate' ? null : id);
-		if (id === 'plate' || onmove === undefined) return;
-		event.stopPropagation();
-		(event.currentTarget as SVGGElement).setPointerCapture(event.pointerId);
-		drag = {
-			id,
-			view,
-			pointer: event.pointerId,
-			from: { x: event.clientX, y: event.clientY },
-			startM: positionM,
-			sheet
-		};
-	}
-
-	/** Where the pointer is by now; a screen is drawn once a frame, however often it tells. */
-	let pointer: { readonly x: number; readonly y: number } | null = null;
-	let frame = 0;
-	function pull(event: PointerEvent) {
-		if (drag === null || event.pointerId !== drag.pointer) return;
-		pointer = { x: event.clientX, y: event.clientY };
-		frame ||= requestAnimationFrame(follow);
-	}
-	function follow() {
-		cancelAnimationFrame(frame);
-		frame = 0;
-		if (drag === null || pointer === null) return;
-		const { x: pageX, y: pageY } = pointer;
-		pointer = null;
-		const [dx, dy, dz] = unproject(
-			{ x: (pageX - drag.from.x) / sheet.pxPerM, y: (pageY - drag.from.y) / sheet.pxPerM },
-			drag.view
-		);
-		const [x, y, z] = drag.startM;
-		// A hand drags in half millimetres.
-		const step = (value: number) => Math.round(value * 2000) / 2000;
-		onmove?.(drag.id, [step(x + dx), step(y + dy), step(z + dz)], `drag ${drag.id}`);
-	}
-
-	function letGo(event: PointerEvent) {
-		if (drag === null || event.pointerId !== drag.pointer) return;
-		follow();
-		drag = null;
-		onsettle?.();
+		return id === 'plate' || onmove === undefined ? null : { id, view, startM: positionM, sheet };
 	}
 
 	function keys(event: KeyboardEvent, { id, positionM }: StandingPart, view: View) {
@@ -184,10 +165,7 @@
 				aria-label="{standing.part.name}, {names[view].toLowerCase()} view{fixed ? '' : ', arrow keys move it'}"
 				data-part={standing.part.name}
 				data-view={view}
-				onpointerdown={(event) => grab(event, standing, view)}
-				onpointermove={pull}
-				onpointerup={letGo}
-				onpointercancel={letGo}
+				{@attach pull.hold(() => take(standing, view))}
 				onkeydown={(event) => keys(event, standing, view)}
 				onkeyup={() => onsettle?.()}
 			>

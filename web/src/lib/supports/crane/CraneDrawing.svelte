@@ -126,17 +126,14 @@
 	});
 	const barM = $derived(scaleBarM(px, 70, units === 'imperial'));
 
-	const pull = new Pull<'nose'>(
-		(_, { x, y }) => onboom?.(Math.atan2(pivot.y - y, x - pivot.x)),
-		() => {
+	const pull = new Pull<'nose'>({
+		start: () => (frozen = layout),
+		pull: (_, { at: { x, y } }) => onboom?.(Math.atan2(pivot.y - y, x - pivot.x)),
+		settle: () => {
 			frozen = null;
 			onsettle?.();
 		}
-	);
-	function grab(event: PointerEvent) {
-		frozen = layout;
-		pull.grab(event, 'nose');
-	}
+	});
 	function keys(event: KeyboardEvent) {
 		const way = event.key === 'ArrowUp' ? 1 : event.key === 'ArrowDown' ? -1 : 0;
 		if (way === 0 || onboom === undefined) return;
@@ -145,7 +142,7 @@
 	}
 </script>
 
-<Board {width} {height} label="Drawing of the crane from the side" {pull}>
+<Board {width} {height} label="Drawing of the crane from the side">
 	<defs>
 		<pattern id="grid-{uid}" width="20" height="20" patternUnits="userSpaceOnUse">
 			<path d="M20 0H0V20" fill="none" stroke="var(--grid)" stroke-width="1" />
@@ -258,7 +255,7 @@
 		aria-valuemax={onboom === undefined ? undefined : Math.round(degFromRad(geometry.boomRangeRad[1]))}
 		data-testid="nose"
 		transform="translate({nose.x} {nose.y}) rotate({geometry.nose.kept === 'level' ? 0 : turn})"
-		onpointerdown={onboom === undefined ? undefined : grab}
+		{@attach pull.hold(() => (onboom === undefined ? null : 'nose'))}
 		onkeydown={keys}
 		onkeyup={() => onsettle?.()}
 	>

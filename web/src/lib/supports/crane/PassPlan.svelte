@@ -33,8 +33,12 @@
 	}: Props = $props();
 
 	/** A pose by its number, or the subject. */
-	const pull = new Pull<number | 'subject'>(
-		(what, { x, y }) => {
+	const pull = new Pull<number | 'subject'>({
+		start: (what) => {
+			if (what !== 'subject') onchoose?.(what);
+			held = { px: view.px, x: view.x, y: view.y };
+		},
+		pull: (what, { at: { x, y } }) => {
 			if (what === 'subject')
 				onsubject(Math.round(((x - view.x) / view.px) * 100) / 100, Math.round(((view.y - y) / view.px) * 100) / 100);
 			else {
@@ -42,17 +46,13 @@
 				onkey?.(what, countedFrom((Math.round(swing) * Math.PI) / 180, keys[what]!.swingRad));
 			}
 		},
-		() => {
+		settle: () => {
 			held = null;
 			onsettle();
 		}
-	);
+	});
 	/** While something is pulled the plan stands still under the hand. */
 	let held = $state.raw<{ readonly px: number; readonly x: number; readonly y: number } | null>(null);
-	function grab(event: PointerEvent, what: number | 'subject') {
-		pull.grab(event, what);
-		held = { px: view.px, x: view.x, y: view.y };
-	}
 	const view = $derived.by(() => {
 		if (held !== null) return held;
 		const points = [...samples.map(({ lensM }) => lensM), subjectM, [0, 0, 0] as const];
@@ -84,7 +84,7 @@
 	}
 </script>
 
-<Board {width} {height} label="Plan of the pass" {pull}>
+<Board {width} {height} label="Plan of the pass">
 	{#each marks as { lensM } (lensM)}
 		<path class="aim" d="M{at(lensM).x} {at(lensM).y}L{subject.x} {subject.y}" />
 	{/each}
@@ -106,10 +106,7 @@
 			label="Pose {index + 1}, swing {((keys[index]!.swingRad * 180) / Math.PI).toFixed(0)} degrees"
 			testId="pose-{index}"
 			slider={{ now: Math.round((keys[index]!.swingRad * 180) / Math.PI), least: -360, most: 360 }}
-			ongrab={(event) => {
-				onchoose?.(index);
-				grab(event, index);
-			}}
+			hold={pull.hold(() => index)}
 			onfocus={() => onchoose?.(index)}
 			onkeydown={(event) => swingKeys(event, index)}
 			{onsettle}
@@ -122,7 +119,7 @@
 		aria-label="Subject, arrow keys move it"
 		data-testid="subject"
 		transform="translate({subject.x} {subject.y})"
-		onpointerdown={(event) => grab(event, 'subject')}
+		{@attach pull.hold(() => 'subject' as const)}
 		onkeydown={subjectKeys}
 		onkeyup={() => onsettle()}
 	>

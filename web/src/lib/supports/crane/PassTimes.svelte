@@ -31,16 +31,17 @@
 	const curve = $derived(
 		samples.length === 0 ? '' : `M${samples.map(({ atS, boomRad }) => `${x(atS / durationS)} ${y(boomRad)}`).join('L')}`
 	);
-	const pull = new Pull<number>(
-		(index, at) => {
+	const pull = new Pull<number>({
+		start: (index) => onchoose(index),
+		pull: (index, { at }) => {
 			const boom = most - ((at.y - top) / up) * (most - least);
 			onkey(index, {
 				share: Math.min(1, Math.max(0, (at.x - left) / across)),
 				boomRad: Math.min(most, Math.max(least, Math.round(degFromRad(boom)) * (Math.PI / 180)))
 			});
 		},
-		() => onsettle()
-	);
+		settle: () => onsettle()
+	});
 	function keysOn(event: KeyboardEvent, index: number) {
 		const key = keys[index]!;
 		const step = event.shiftKey ? 5 : 1;
@@ -56,7 +57,7 @@
 	const marks = $derived([least, 0, most].filter((value) => value >= least && value <= most));
 </script>
 
-<Board {width} {height} label="Boom over the time of the pass" {pull}>
+<Board {width} {height} label="Boom over the time of the pass">
 	<path class="axis" d="M{left} {top}V{top + up}H{left + across}" />
 	{#each marks as value (value)}
 		<path class="mark" d="M{left} {y(value)}H{left + across}" />
@@ -80,10 +81,7 @@
 				least: Math.round(degFromRad(least)),
 				most: Math.round(degFromRad(most))
 			}}
-			ongrab={(event) => {
-				onchoose(index);
-				pull.grab(event, index);
-			}}
+			hold={pull.hold(() => index)}
 			onfocus={() => onchoose(index)}
 			onkeydown={(event) => keysOn(event, index)}
 			{onsettle}

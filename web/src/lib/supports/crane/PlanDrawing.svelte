@@ -58,10 +58,10 @@
 	const outside = $derived(reach * px > Math.min(width, height) / 2 - 20);
 	const armLength = $derived(outside ? Math.min(width, height) / 2 / px - 0.2 : reach);
 
-	const pull = new Pull<'arm'>(
-		(_, { x, y }) => onswing?.(Math.atan2(middle.y - y, x - middle.x)),
-		() => onsettle?.()
-	);
+	const pull = new Pull<'arm'>({
+		pull: (_, { at: { x, y } }) => onswing?.(Math.atan2(middle.y - y, x - middle.x)),
+		settle: () => onsettle?.()
+	});
 	function keys(event: KeyboardEvent) {
 		const way = event.key === 'ArrowLeft' ? 1 : event.key === 'ArrowRight' ? -1 : 0;
 		if (way === 0 || onswing === undefined) return;
@@ -78,7 +78,7 @@
 	});
 </script>
 
-<Board {width} {height} label="Plan of the crane with its reserve against tipping" {pull}>
+<Board {width} {height} label="Plan of the crane with its reserve against tipping">
 	{#each [1, 0.5] as share (share)}<circle class="ring" cx={middle.x} cy={middle.y} r={ring(share)} />{/each}
 	<circle class="warn" cx={middle.x} cy={middle.y} r={ring(warnReserve)} />
 	<circle class="least" cx={middle.x} cy={middle.y} r={ring(leastReserve)} />
@@ -105,7 +105,7 @@
 		aria-valuemin={onswing === undefined ? undefined : -180}
 		aria-valuemax={onswing === undefined ? undefined : 180}
 		data-testid="swing"
-		onpointerdown={onswing === undefined ? undefined : (event) => pull.grab(event, 'arm')}
+		{@attach pull.hold(() => (onswing === undefined ? null : 'arm'))}
 		onkeydown={keys}
 		onkeyup={() => onsettle?.()}
 	>

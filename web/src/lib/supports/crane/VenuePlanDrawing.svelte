@@ -59,13 +59,13 @@
 			[Math.max(x1, x + near), Math.max(y1, y + near)]
 		];
 	}
-	const pull = new Pull<'base' | 'nose'>(
-		(what, { x, y }) => {
+	const pull = new Pull<'base' | 'nose'>({
+		pull: (what, { at: { x, y } }) => {
 			if (what === 'base') onplace(snapped(toPlan(view, width, height, x, y)));
 			else onswing(countedFrom(Math.atan2(pivot.y - y, x - pivot.x) - standing.headingRad, 0));
 		},
-		() => onsettle()
-	);
+		settle: () => onsettle()
+	});
 	let bounds = $state.raw(untrack(whole));
 	$effect(() => {
 		if (pull.pulled === null) bounds = whole();
@@ -125,7 +125,7 @@
 	const barM = $derived(gridM(px) * 5);
 </script>
 
-<Board {width} {height} label="The crane on the venue’s plan" {pull}>
+<Board {width} {height} label="The crane on the venue’s plan">
 	<PlanLayer nameless={px < 9} {plan} {venueId} {view} {width} {height} />
 	{#each sectors as { fromRad, toRad, kind } (fromRad)}<path class="sector {kind}" d={sector(fromRad, toRad)} />{/each}
 	<circle class="keep" cx={pivot.x} cy={pivot.y} r={keepOutM * px} />
@@ -143,7 +143,7 @@
 		label="Swing {((setting.swingRad * 180) / Math.PI).toFixed(0)} degrees"
 		testId="venue-nose"
 		slider={{ now: Math.round((setting.swingRad * 180) / Math.PI), least: -180, most: 180 }}
-		ongrab={(event) => pull.grab(event, 'nose')}
+		hold={pull.hold(() => 'nose')}
 		onkeydown={keysNose}
 		{onsettle}
 	/>
@@ -154,7 +154,7 @@
 			showDistance(standing.atM[1], units)
 		)} up the sheet; arrows move it"
 		testId="venue-base"
-		ongrab={(event) => pull.grab(event, 'base')}
+		hold={pull.hold(() => 'base')}
 		onkeydown={keysBase}
 		{onsettle}
 	/>

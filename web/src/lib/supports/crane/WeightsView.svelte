@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { mFromIn } from '@poise/core';
 	import '$lib/shell/bench.css';
-	import { isTyping } from '$lib/sheet/keys';
+	import { pageKeys } from '$lib/sheet/keys';
 	import { BalanceLog } from '$lib/supports/log/balanceLog.svelte';
 	import LogBalance from '$lib/supports/log/LogBalance.svelte';
 	import Slip from '$lib/sheet/slip/Slip.svelte';
@@ -42,14 +42,15 @@
 			payloadVersion: bench.payloadVersion,
 			state
 		}));
-	function keys(event: KeyboardEvent) {
-		const onControl = (event.target as Element | null)?.closest('button, a, summary, select, [role="slider"]') != null;
-		if (event.key !== 'Enter' || event.ctrlKey || event.metaKey || isTyping(event) || onControl) return;
-		if (slip.kind === 'move') bench.accept();
-		else if (slip.kind === 'poised' && log.logged === null) void logIt();
-		else return;
-		event.preventDefault();
-	}
+	const keys = pageKeys({
+		outsideControls: {
+			Enter: () => {
+				if (slip.kind === 'move') bench.accept();
+				else if (slip.kind === 'poised' && log.logged === null) void logIt();
+				else return false;
+			}
+		}
+	});
 	const grams = (kg: number) => `${kg < 0 ? '−' : ''}${together(showMass(Math.abs(kg), units))}`;
 	const standing = $derived(slip.kind === 'move' ? figures.envelopeThen : figures.envelope);
 	const rows = $derived([

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import '$lib/shell/bench.css';
-	import { isTyping } from '$lib/sheet/keys';
+	import { pageKeys } from '$lib/sheet/keys';
 	import { BalanceLog } from '$lib/supports/log/balanceLog.svelte';
 	import BenchHead from '../BenchHead.svelte';
 	import { sharedGimbalBench } from './gimbalBench.svelte';
@@ -51,16 +51,14 @@
 	const rig = $derived(bench.rig);
 	const payloadHref = `/payload/${payload.id}`;
 
-	function keys(event: KeyboardEvent) {
-		const control = event.ctrlKey || event.metaKey;
-		const onControl = (event.target as HTMLElement | null)?.closest('button, a, [role="slider"]') != null;
-		if (isTyping(event)) return;
-		if (!control && event.key === 'Enter' && !onControl) {
-			if (figures?.next && (figures.solution.balanced || bench.waived)) bench.accept();
-			else if (figures?.poised && log.logged === null) void logIt();
-		} else return;
-		event.preventDefault();
-	}
+	const keys = pageKeys({
+		outsideControls: {
+			Enter: () => {
+				if (figures?.next && (figures.solution.balanced || bench.waived)) bench.accept();
+				else if (figures?.poised && log.logged === null) void logIt();
+			}
+		}
+	});
 </script>
 
 <svelte:window onkeydown={keys} />

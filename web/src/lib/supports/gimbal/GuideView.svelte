@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { isTyping } from '$lib/sheet/keys';
+	import { pageKeys } from '$lib/sheet/keys';
 	import { benchPath } from '../address';
 	import BenchHead from '../BenchHead.svelte';
 	import { sharedGimbalBench } from './gimbalBench.svelte';
@@ -81,14 +81,15 @@
 		if (toM === undefined) return;
 		bench.nudgeTo(step.slide.id, toM);
 	}
-	function keys(event: KeyboardEvent) {
-		const onControl = (event.target as HTMLElement | null)?.closest('button, a, select, summary') != null;
-		if (isTyping(event) || onControl || event.ctrlKey || event.metaKey) return;
-		if (event.key === 'Enter' && !motorsOff) motorsOff = true;
-		else if (event.key === 'Enter' && step?.stage === 'set') stands();
-		else return;
-		event.preventDefault();
-	}
+	const keys = pageKeys({
+		outsideControls: {
+			Enter: () => {
+				if (!motorsOff) motorsOff = true;
+				else if (step?.stage === 'set') stands();
+				else return false;
+			}
+		}
+	});
 </script>
 
 <svelte:window onkeydown={keys} />

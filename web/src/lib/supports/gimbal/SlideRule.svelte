@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { Pull } from '$lib/sheet/drawing/pull.svelte';
 	import { mmFromM, positionAt, readingAt } from '@poise/core';
 	import type { RigSlide } from './model';
 	import type { Hunt } from './looks';
@@ -46,26 +47,17 @@
 	});
 	const figured = $derived([ticks[0], ticks[ticks.length - 1]].filter((tick) => tick !== undefined));
 
-	let grabbed = $state<{ pointer: number; from: number; startM: number } | null>(null);
-	const pageAlong = (event: PointerEvent) => direction * (upright ? event.clientY : event.clientX);
 	const clamp = (value: number) => Math.min(slide.rangeM[1], Math.max(slide.rangeM[0], value));
 
-	function grab(event: PointerEvent) {
-		if (event.button !== 0 || onread === undefined) return;
-		(event.currentTarget as Element).setPointerCapture(event.pointerId);
-		grabbed = { pointer: event.pointerId, from: pageAlong(event), startM: positionM };
-	}
-	function pull(event: PointerEvent) {
-		if (grabbed === null || grabbed.pointer !== event.pointerId) return;
-		const moved = grabbed.startM + (pageAlong(event) - grabbed.from) / pxPerM;
-		const reading = Math.round(mmFromM(readingAt(slide, moved)) * 2) / 2000;
-		onread?.(clamp(positionAt(slide, reading)));
-	}
-	function letGo() {
-		if (grabbed === null) return;
-		grabbed = null;
-		onsettle?.();
-	}
+	/** Held by the mark: from where it stood. */
+	const pull = new Pull<{ readonly fromM: number }>({
+		pull: ({ fromM }, { by }) => {
+			const moved = fromM + (direction * (upright ? by.y : by.x)) / pxPerM;
+			const reading = Math.round(mmFromM(readingAt(slide, moved)) * 2) / 2000;
+			onread?.(clamp(positionAt(slide, reading)));
+		},
+		settle: () => onsettle?.()
+	});
 	function keys(event: KeyboardEvent) {
 		const sign = { ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1 }[event.key];
 		if (sign === undefined) return;
@@ -131,10 +123,7 @@
 		aria-valuenow={Number(printedReading(slide, positionM))}
 		aria-valuetext="reading {printedReading(slide, positionM)} mm"
 		data-rule={slide.id}
-		onpointerdown={grab}
-		onpointermove={pull}
-		onpointerup={letGo}
-		onpointercancel={letGo}
+		{@attach pull.hold(() => (onread === undefined ? null : { fromM: positionM }))}
 		onkeydown={keys}
 		onkeyup={() => onsettle?.()}
 	>

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import '$lib/shell/bench.css';
-	import { isTyping } from '$lib/sheet/keys';
+	import { pageKeys } from '$lib/sheet/keys';
 	import { BalanceLog } from '$lib/supports/log/balanceLog.svelte';
 	import type { Part } from '$lib/model/part';
 	import { type Payload, standingParts } from '$lib/model/payload';
@@ -44,14 +44,15 @@
 		const [x, y] = bench.estimate.sigma.firstMomentKgM;
 		return [x / figures.massKg, y / figures.massKg] as const;
 	});
-	function keys(event: KeyboardEvent) {
-		const onControl = (event.target as HTMLElement | null)?.closest('button, a, summary, [role="button"]') != null;
-		if (event.key !== 'Enter' || event.ctrlKey || event.metaKey || isTyping(event) || onControl) return;
-		if (slip?.kind === 'move') bench.accept();
-		else if (slip?.kind === 'poised' && log.logged === null) void logIt();
-		else return;
-		event.preventDefault();
-	}
+	const keys = pageKeys({
+		outsideControls: {
+			Enter: () => {
+				if (slip?.kind === 'move') bench.accept();
+				else if (slip?.kind === 'poised' && log.logged === null) void logIt();
+				else return false;
+			}
+		}
+	});
 </script>
 
 <svelte:window onkeydown={keys} />

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { Pull } from '$lib/sheet/drawing/pull.svelte';
 	import type { SledReport, Vec3 } from '@poise/core';
 	import CgMark from '$lib/sheet/drawing/CgMark.svelte';
 	import Dimension from '$lib/sheet/drawing/Dimension.svelte';
@@ -77,17 +78,19 @@
 			standing.flatMap((part) => cornersM(part))
 		)
 	);
-	interface Drag {
+	interface Held {
 		readonly id: string;
 		readonly view: View;
-		readonly pointer: number;
-		readonly from: { readonly x: number; readonly y: number };
 		readonly start: SledSetting;
 		readonly sheet: Sheet;
 	}
-	let drag = $state.raw<Drag | null>(null);
+	const pull = new Pull<Held>({
+		pull: ({ id, view, start, sheet: { pxPerM } }, { by }) =>
+			onstand?.(moved(id, start, unproject({ x: by.x / pxPerM, y: by.y / pxPerM }, view)), `drag ${id}`),
+		settle: () => onsettle?.()
+	});
 	/** While something is dragged the sheet stands still under the pointer. */
-	const sheet = $derived(drag?.sheet ?? layOutSled(bounds, width, height));
+	const sheet = $derived(pull.pulled?.sheet ?? layOutSled(bounds, width, height));
 	const px = $derived(sheet.pxPerM);
 	const placeOf = (view: View) => sheet.places.find((each) => each.view === view) as ViewPlace;
 	const at = (point: Vec3, view: View) => onSheet(point, placeOf(view), px);
@@ -104,23 +107,9 @@
 		const next = { ...was, foreM: half(was.foreM + dx), sideM: half(was.sideM + dy), upM: half(was.upM + dz) };
 		return { items: { ...start.items, [id]: next } };
 	}
-	function grab(event: PointerEvent, id: string, view: View) {
-		if (event.button !== 0) return;
+	function take(id: string, view: View): Held | null {
 		onselect?.(id);
-		if (onstand === undefined) return;
-		event.stopPropagation();
-		(event.currentTarget as SVGGElement).setPointerCapture(event.pointerId);
-		drag = { id, view, pointer: event.pointerId, from: { x: event.clientX, y: event.clientY }, start: setting, sheet };
-	}
-	function pull(event: PointerEvent) {
-		if (drag === null || event.pointerId !== drag.pointer) return;
-		const by = unproject({ x: (event.clientX - drag.from.x) / px, y: (event.clientY - drag.from.y) / px }, drag.view);
-		onstand?.(moved(drag.id, drag.start, by), `drag ${drag.id}`);
-	}
-	function letGo(event: PointerEvent) {
-		if (drag === null || event.pointerId !== drag.pointer) return;
-		drag = null;
-		onsettle?.();
+		return onstand === undefined ? null : { id, view, start: setting, sheet };
 	}
 	function keys(event: KeyboardEvent, id: string, view: View) {
 		if (event.key === 'Enter' || event.key === ' ') {
@@ -252,10 +241,7 @@
 				aria-label="{thing.name}, {view} view{fixed ? '' : ', arrow keys move it'}"
 				data-thing={thing.id}
 				data-view={view}
-				onpointerdown={(event) => grab(event, thing.id, view)}
-				onpointermove={pull}
-				onpointerup={letGo}
-				onpointercancel={letGo}
+				{@attach pull.hold(() => take(thing.id, view))}
 				onkeydown={(event) => keys(event, thing.id, view)}
 				onkeyup={() => onsettle?.()}
 			>

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { isTyping } from '$lib/sheet/keys';
+	import { pageKeys } from '$lib/sheet/keys';
 	import Slip from '$lib/sheet/slip/Slip.svelte';
 	import { unbroken } from '$lib/sheet/units/display';
 	import { onMount } from 'svelte';
@@ -86,12 +86,7 @@
 	const balancing = $derived(step !== undefined && ['static', 'drop', 'dynamic'].includes(step.id));
 	const open = $derived(balancing && step?.right === false);
 
-	function keys(event: KeyboardEvent) {
-		const onControl = (event.target as HTMLElement | null)?.closest('button, a, select, summary') != null;
-		if (isTyping(event) || onControl || event.key !== 'Enter' || step === undefined) return;
-		done();
-		event.preventDefault();
-	}
+	const keys = pageKeys({ outsideControls: { Enter: () => (step === undefined ? false : done()) } });
 </script>
 
 <svelte:window onkeydown={keys} />

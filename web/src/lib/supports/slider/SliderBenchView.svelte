@@ -4,7 +4,7 @@
 	import type { Part } from '$lib/model/part';
 	import { type Payload, standingParts } from '$lib/model/payload';
 	import QuantityField from '$lib/sheet/fields/QuantityField.svelte';
-	import { isTyping } from '$lib/sheet/keys';
+	import { pageKeys } from '$lib/sheet/keys';
 	import Slip from '$lib/sheet/slip/Slip.svelte';
 	import { inUnits, showForce, showMass, showMove, showTorque, together, unbroken } from '$lib/sheet/units/display';
 	import Vial from '$lib/sheet/vial/Vial.svelte';
@@ -42,15 +42,15 @@
 			payloadVersion: bench.payloadVersion,
 			state
 		}));
-	function keys(event: KeyboardEvent) {
-		const onControl = (event.target as Element | null)?.closest('button, a, summary, select, [role="slider"]') != null;
-		if (event.key !== 'Enter' || event.ctrlKey || event.metaKey || isTyping(event) || onControl) return;
-		if (slip.kind === 'move') bench.accept();
-		else if (slip.kind === 'poised' && log.logged === null) void logIt();
-		else return;
-		event.preventDefault();
-	}
-
+	const keys = pageKeys({
+		outsideControls: {
+			Enter: () => {
+				if (slip.kind === 'move') bench.accept();
+				else if (slip.kind === 'poised' && log.logged === null) void logIt();
+				else return false;
+			}
+		}
+	});
 	const force = (n: number) => `${n < 0 ? '−' : ''}${together(showForce(Math.abs(n), units))}`;
 	/** The bubble floats to the end that would rise: in the middle where a support bears as much as its share. */
 	const rows = $derived([

@@ -71,13 +71,13 @@
 	const barM = $derived(scaleBarM(px, 70, units === 'imperial'));
 
 	type Held = { readonly kind: 'support'; readonly index: number } | { readonly kind: 'carriage' };
-	const pull = new Pull<Held>(
-		(held, { x, y }) => {
+	const pull = new Pull<Held>({
+		pull: (held, { at: { x, y } }) => {
 			const u = rail.lengthM / 2 + ((x - middle.x) * cos - (y - middle.y) * sin) / px;
 			moveTo(held, Math.round(u * 200) / 200);
 		},
-		() => onsettle()
-	);
+		settle: () => onsettle()
+	});
 	function moveTo(held: Held, u: number) {
 		if (held.kind === 'carriage') onmove?.({ atM: u }, 'carriage');
 		else {
@@ -96,7 +96,7 @@
 	const told = (m: number) => together(showLength(m, units));
 </script>
 
-<Board {width} {height} label="The rail from the side" {pull}>
+<Board {width} {height} label="The rail from the side">
 	<path class="floor" d="M8 {floorY}H{width - 8}" />
 	{#each setting.supportsM as u, index (index)}
 		{@const under = at(u, -0.03)}
@@ -138,7 +138,7 @@
 				aria-valuenow={Math.round(u * 1000)}
 				aria-valuetext={told(u)}
 				data-testid="pull-support-{index}"
-				onpointerdown={(event) => pull.grab(event, { kind: 'support', index })}
+				{@attach pull.hold(() => ({ kind: 'support', index }))}
 				onkeydown={(event) => keys(event, { kind: 'support', index }, u)}
 			/>
 		{/each}
@@ -156,7 +156,7 @@
 			aria-valuenow={Math.round(setting.atM * 1000)}
 			aria-valuetext={told(setting.atM)}
 			data-testid="pull-carriage"
-			onpointerdown={(event) => pull.grab(event, { kind: 'carriage' })}
+			{@attach pull.hold(() => ({ kind: 'carriage' }))}
 			onkeydown={(event) => keys(event, { kind: 'carriage' }, setting.atM)}
 		/>
 	{/if}

@@ -6,7 +6,7 @@
 	import { benchPath } from '$lib/supports/address';
 	import Edits from '$lib/shell/Edits.svelte';
 	import { putOnBench } from '$lib/supports/onBench';
-	import { isTyping } from '$lib/sheet/keys';
+	import { editingKeys, pageKeys } from '$lib/sheet/keys';
 	import { showStation } from '$lib/shell/live.svelte';
 	import { payloadStation } from '$lib/supports/states';
 	import type { Part } from '$lib/model/part';
@@ -145,23 +145,17 @@
 		return true;
 	}
 
-	function keys(event: KeyboardEvent) {
-		const control = event.ctrlKey || event.metaKey;
-		const key = event.key.toLowerCase();
-		if (control && key === 's') void editor.save();
-		else if (control && !isTyping(event) && key === 'z') {
-			if (event.shiftKey) editor.redo();
-			else editor.undo();
-		} else if (control && !isTyping(event) && key === 'y') editor.redo();
-		else if (!control && !event.altKey && !isTyping(event) && nudge(event)) event.preventDefault();
-		else if (!control && !isTyping(event) && event.key === 'Delete' && editor.selectedId !== null)
-			editor.remove(editor.selectedId);
-		else if (!isTyping(event) && event.key === 'Escape' && editor.selectedId !== null) editor.selectedId = null;
-		else if (!control && !isTyping(event) && event.key === 'Enter' && document.activeElement === document.body)
-			void balance();
-		else return;
-		event.preventDefault();
-	}
+	const editing = editingKeys(() => editor);
+	const keys = pageKeys({
+		anywhere: editing.anywhere,
+		outsideFields: {
+			...editing.outsideFields,
+			...Object.fromEntries(Object.keys(nudges).map((key) => [`[Shift]+${key}`, nudge])),
+			Delete: () => (editor.selectedId === null ? false : editor.remove(editor.selectedId)),
+			Escape: () => (editor.selectedId === null ? false : void (editor.selectedId = null)),
+			Enter: () => (document.activeElement === document.body ? void balance() : false)
+		}
+	});
 </script>
 
 <svelte:head><title>{editor.draft.name || 'Payload'} · Poise</title></svelte:head>
