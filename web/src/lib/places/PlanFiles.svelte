@@ -1,4 +1,7 @@
 <script lang="ts">
+	import Button from '$lib/sheet/fields/Button.svelte';
+	import Choice from '$lib/sheet/fields/Choice.svelte';
+	import TextInput from '$lib/sheet/fields/TextInput.svelte';
 	import QuantityField from '$lib/sheet/fields/QuantityField.svelte';
 	import type { UnitSystem } from '$lib/model/person';
 	import { type PlanUnderlay, type VenuePlan } from '$lib/model/venue';
@@ -95,7 +98,7 @@
 
 <div class="files">
 	<label class="tool choose"
-		>Drawing in (DXF, SVG)<input
+		>Drawing in (DXF, SVG)<TextInput
 			class="sr-only"
 			type="file"
 			accept=".dxf,.svg"
@@ -104,7 +107,7 @@
 		/></label
 	>
 	<label class="tool choose"
-		>{plan.underlay === null ? 'Picture under it' : 'Another picture'}<input
+		>{plan.underlay === null ? 'Picture under it' : 'Another picture'}<TextInput
 			class="sr-only"
 			type="file"
 			accept="image/png,image/jpeg,image/webp"
@@ -126,7 +129,7 @@
 		</p>
 		<label class="stack"
 			>One unit of the file is a
-			<select
+			<Choice
 				value={unitM}
 				onchange={(event) => (unitM = Number(event.currentTarget.value))}
 				data-testid="drawing-unit"
@@ -135,7 +138,7 @@
 				{#if !units3.some(([value]) => value === unitM)}<option value={unitM}
 						>{together(showDistance(unitM, units))}</option
 					>{/if}
-			</select></label
+			</Choice></label
 		>
 		<QuantityField
 			label="so that it is wide"
@@ -151,10 +154,10 @@
 			{together(showDistance(span[0] * unitM, units))} × {together(showDistance(span[1] * unitM, units))}
 		</p>
 		<div class="actions">
-			<button type="button" class="go" onclick={putIn} disabled={Math.max(...span) * unitM > 500} data-testid="put-in"
-				>Put it on the plan</button
+			<Button class="go" onclick={putIn} disabled={Math.max(...span) * unitM > 500} data-testid="put-in"
+				>Put it on the plan</Button
 			>
-			<button type="button" class="tool" onclick={() => (read = null)}>Leave it</button>
+			<Button class="tool" onclick={() => (read = null)}>Leave it</Button>
 		</div>
 		{#if Math.max(...span) * unitM > 500}<p class="problem">
 				A plan is 500 m wide at most: choose a smaller unit.

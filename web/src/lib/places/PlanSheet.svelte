@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Button from '$lib/sheet/fields/Button.svelte';
 	import Handle from '$lib/sheet/drawing/Handle.svelte';
 	import { arrowStep, Pull } from '$lib/sheet/drawing/pull.svelte';
 	import ScaleBar from '$lib/sheet/drawing/ScaleBar.svelte';
@@ -213,9 +214,9 @@
 		<ScaleBar x={20} y={height - 16} px={barM * view.pxPerM} words={together(showDistance(barM, units))} thick={0.2} />
 	</svg>
 	<div class="zoom">
-		<button type="button" onclick={() => (view = zoomed(view, 1.5))} aria-label="Closer">+</button>
-		<button type="button" onclick={() => (view = zoomed(view, 1 / 1.5))} aria-label="Further off">−</button>
-		<button type="button" onclick={showAll}>All</button>
+		<Button onclick={() => (view = zoomed(view, 1.5))} aria-label="Closer">+</Button>
+		<Button onclick={() => (view = zoomed(view, 1 / 1.5))} aria-label="Further off">−</Button>
+		<Button onclick={showAll}>All</Button>
 	</div>
 	{#if tool !== null}
 		<p class="help" role="status">
@@ -271,7 +272,7 @@
 		display: grid;
 		gap: 4px;
 	}
-	.zoom button {
+	.zoom :global(button) {
 		width: 44px;
 		height: 44px;
 		border: 1px solid var(--edge);
@@ -279,7 +280,7 @@
 		background: var(--panel);
 		font-size: 17px;
 	}
-	.zoom button:hover {
+	.zoom :global(button:hover) {
 		border-color: var(--press);
 		color: var(--press);
 	}

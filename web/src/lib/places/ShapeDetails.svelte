@@ -1,4 +1,7 @@
 <script lang="ts">
+	import Button from '$lib/sheet/fields/Button.svelte';
+	import Choice from '$lib/sheet/fields/Choice.svelte';
+	import TextInput from '$lib/sheet/fields/TextInput.svelte';
 	import QuantityField from '$lib/sheet/fields/QuantityField.svelte';
 	import type { UnitSystem } from '$lib/model/person';
 	import { type PlanKind, planKinds, type PlanShape, type VenuePlan } from '$lib/model/venue';
@@ -61,9 +64,8 @@
 <h2>{kindWords[shape.kind]}</h2>
 <label class="stack"
 	>Name
-	<input
-		type="text"
-		maxlength="80"
+	<TextInput
+		maxlength={80}
 		value={shape.label}
 		oninput={(event) => onchange(changedShape(plan, shape.id, { label: event.currentTarget.value }), 'label')}
 		onblur={onsettle}
@@ -73,7 +75,7 @@
 <div class="row">
 	<label class="stack"
 		>It is
-		<select
+		<Choice
 			value={shape.kind}
 			onchange={(event) => onchange(ofKind(plan, shape, event.currentTarget.value as PlanKind))}
 			data-testid="shape-kind"
@@ -81,7 +83,7 @@
 			{#each planKinds.filter((kind) => shape.pointsM.length >= leastPoints(kind)) as kind (kind)}<option value={kind}
 					>{kindWords[kind]}</option
 				>{/each}
-		</select></label
+		</Choice></label
 	>
 	{#each heights as { label, value, testId, check, put } (testId)}
 		<QuantityField {label} {value} quantity="distance" {units} {check} onvalue={put} oncommit={onsettle} {testId} />
@@ -106,26 +108,24 @@
 				/>
 			{/each}
 			{#if index < shape.pointsM.length - 1 || isArea(shape.kind)}
-				<button
-					type="button"
+				<Button
 					class="tool small"
 					onclick={() => onchange(withMorePoint(plan, shape, index))}
-					aria-label="Another point after point {index + 1}">+</button
+					aria-label="Another point after point {index + 1}">+</Button
 				>
 			{/if}
 			{#if shape.pointsM.length > leastPoints(shape.kind)}
-				<button
-					type="button"
+				<Button
 					class="tool small"
 					onclick={() => onchange(withoutPoint(plan, shape, index))}
-					aria-label="Take point {index + 1} out">−</button
+					aria-label="Take point {index + 1} out">−</Button
 				>
 			{/if}
 		</div>
 	{/each}
 </div>
 <div class="actions">
-	<button type="button" class="tool" onclick={ondrop} data-testid="drop-shape">Take it off the plan</button>
+	<Button class="tool" onclick={ondrop} data-testid="drop-shape">Take it off the plan</Button>
 </div>
 
 <style>
@@ -147,7 +147,7 @@
 	.row :global(.field) {
 		width: 104px;
 	}
-	.small {
+	.point > :global(.small) {
 		min-width: 44px;
 		padding: 0 8px;
 	}

@@ -1,4 +1,6 @@
 <script lang="ts">
+	import Button from '$lib/sheet/fields/Button.svelte';
+	import Tick from '$lib/sheet/fields/Tick.svelte';
 	import { pageKeys } from '$lib/sheet/keys';
 	import QuantityField from '$lib/sheet/fields/QuantityField.svelte';
 	import type { Person } from '$lib/model/person';
@@ -109,17 +111,13 @@
 		<div>
 			<div class="tools" role="toolbar" aria-label="Draw">
 				{#each planKinds as kind (kind)}
-					<button
-						type="button"
-						class="tool"
-						aria-pressed={tool === kind}
-						onclick={() => start(kind)}
-						data-testid="draw-{kind}">{kindWords[kind]}</button
+					<Button class="tool" aria-pressed={tool === kind} onclick={() => start(kind)} data-testid="draw-{kind}"
+						>{kindWords[kind]}</Button
 					>
 				{/each}
 				{#if tool !== null && tool !== 'measure'}
-					<button type="button" class="go done" onclick={finish} data-testid="draw-done"
-						>{tapped.length === 0 ? 'One in the middle' : 'Done'}</button
+					<Button class="go done" onclick={finish} data-testid="draw-done"
+						>{tapped.length === 0 ? 'One in the middle' : 'Done'}</Button
 					>
 				{/if}
 			</div>
@@ -161,17 +159,16 @@
 					testId="apart"
 				/>
 				<div class="actions">
-					<button
-						type="button"
+					<Button
 						class="go"
 						disabled={tapped.length < 2}
 						onclick={() => scale((underlay, points) => scaledBy(underlay, points, apartM))}
-						data-testid="set-scale">Set the scale</button
+						data-testid="set-scale">Set the scale</Button
 					>
-					<button type="button" class="second" disabled={tapped.length < 2} onclick={() => scale(levelledBy)}
-						>Lay their line level</button
+					<Button class="second" disabled={tapped.length < 2} onclick={() => scale(levelledBy)}
+						>Lay their line level</Button
 					>
-					<button type="button" class="tool" onclick={() => start('measure')}>Leave it</button>
+					<Button class="tool" onclick={() => start('measure')}>Leave it</Button>
 				</div>
 			{:else if selected !== null}
 				<ShapeDetails
@@ -195,15 +192,14 @@
 				<ul class="list">
 					{#each plan.shapes as shape (shape.id)}
 						<li>
-							<button type="button" class="pick" onclick={() => (selectedId = shape.id)} data-testid="pick-{shape.id}"
-								><strong>{shape.label}</strong> <span class="quiet">{kindWords[shape.kind].toLowerCase()}</span></button
+							<Button class="pick" onclick={() => (selectedId = shape.id)} data-testid="pick-{shape.id}"
+								><strong>{shape.label}</strong> <span class="quiet">{kindWords[shape.kind].toLowerCase()}</span></Button
 							>
 						</li>
 					{/each}
 				</ul>
 				<label class="line"
-					><input
-						type="checkbox"
+					><Tick
 						checked={plan.ceilingM !== null}
 						onchange={(event) => set({ ...plan, ceilingM: event.currentTarget.checked ? 6 : null })}
 						data-testid="has-ceiling"
@@ -263,12 +259,10 @@
 						{/each}
 					</div>
 					<div class="actions">
-						<button type="button" class="second" onclick={() => start('measure')} data-testid="measure"
-							>Scale the picture by two points</button
+						<Button class="second" onclick={() => start('measure')} data-testid="measure"
+							>Scale the picture by two points</Button
 						>
-						<button type="button" class="tool" onclick={() => set({ ...plan, underlay: null })}
-							>Take the picture off</button
-						>
+						<Button class="tool" onclick={() => set({ ...plan, underlay: null })}>Take the picture off</Button>
 					</div>
 				{/if}
 			{/if}
@@ -290,7 +284,7 @@
 		margin-bottom: 8px;
 		min-height: 48px;
 	}
-	.done {
+	.tools > :global(.done) {
 		min-height: 44px !important;
 		width: auto !important;
 	}
@@ -307,13 +301,13 @@
 		max-height: 260px;
 		overflow-y: auto;
 	}
-	.pick {
+	li > :global(.pick) {
 		min-height: 44px;
 		width: 100%;
 		text-align: left;
 		border-bottom: 1px solid var(--rule);
 	}
-	.pick:hover {
+	li > :global(.pick:hover) {
 		color: var(--press);
 	}
 	.line {

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Button from '$lib/sheet/fields/Button.svelte';
 	import { beforeNavigate, goto } from '$app/navigation';
 	import { navigating, page } from '$app/state';
 	import { onMount } from 'svelte';
@@ -33,7 +34,7 @@
 				It does not answer. What you typed is kept in this browser and sent when it is back; the page you chose opens by
 				itself then.
 			</p>
-			<button type="button" bind:this={stay} onclick={stayHere}>Stay on this page</button>
+			<Button bind:element={stay} onclick={stayHere}>Stay on this page</Button>
 		</div>
 	</div>
 {/if}
@@ -60,7 +61,7 @@
 	h2 {
 		font-size: 26px;
 	}
-	button {
+	.note > :global(button) {
 		min-height: 48px;
 		padding: 0 22px;
 		justify-self: start;

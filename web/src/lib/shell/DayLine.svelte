@@ -1,4 +1,6 @@
 <script lang="ts">
+	import Button from '$lib/sheet/fields/Button.svelte';
+	import Choice from '$lib/sheet/fields/Choice.svelte';
 	import { type Person, type Theme, themes, type UnitSystem } from '$lib/model/person';
 	import Vial from '$lib/sheet/vial/Vial.svelte';
 	import { lamp } from './lamp.svelte';
@@ -68,10 +70,10 @@
 							>
 						{/if}
 					{:else}
-						<button type="button" class="closed" onclick={() => onclosed(name)} data-closed={key}>
+						<Button class="closed" onclick={() => onclosed(name)} data-closed={key}>
 							<span class="top"><Vial size="tiny" offset={null} label="not built yet" /><kbd>{index + 1}</kbd></span>
 							<span class="name">{name}</span>
-						</button>
+						</Button>
 					{/if}
 				</li>
 			{/each}
@@ -94,29 +96,28 @@
 	</nav>
 	<div class="person">
 		<label class="sr-only" for="who">Who is working</label>
-		<select id="who" value={person.id} onchange={(event) => onperson(event.currentTarget.value)}>
+		<Choice id="who" value={person.id} onchange={(event) => onperson(event.currentTarget.value)}>
 			{#each people as each (each.id)}<option value={each.id}>{each.name}</option>{/each}
-		</select>
-		<button
-			type="button"
+		</Choice>
+		<Button
 			onclick={() => onunits(person.units === 'metric' ? 'imperial' : 'metric')}
 			title="Change units (u)"
 			data-testid="units"
 		>
 			<span class="sr-only">Units: </span>{units === 'metric' ? 'mm · g' : 'in · lb'}
-		</button>
-		<button type="button" onclick={() => ontheme(nextTheme)} title="Change lights, to {nextTheme}" data-testid="theme">
+		</Button>
+		<Button onclick={() => ontheme(nextTheme)} title="Change lights, to {nextTheme}" data-testid="theme">
 			<span class="sr-only">Lights: </span>{person.theme}
-		</button>
+		</Button>
 		{#if person.theme === 'blackout'}
-			<button type="button" class="lamp" onclick={() => lamp.turn(-1)} disabled={lamp.atLeast} title="Dimmer ([)"
-				><span aria-hidden="true">−</span><span class="sr-only">Dimmer</span></button
+			<Button class="lamp" onclick={() => lamp.turn(-1)} disabled={lamp.atLeast} title="Dimmer ([)"
+				><span aria-hidden="true">−</span><span class="sr-only">Dimmer</span></Button
 			>
-			<button type="button" class="lamp" onclick={() => lamp.turn(1)} disabled={lamp.atMost} title="Brighter (])"
-				><span aria-hidden="true">+</span><span class="sr-only">Brighter</span></button
+			<Button class="lamp" onclick={() => lamp.turn(1)} disabled={lamp.atMost} title="Brighter (])"
+				><span aria-hidden="true">+</span><span class="sr-only">Brighter</span></Button
 			>
 		{/if}
-		<button type="button" class="keys" onclick={onkeys} title="Keys (?)" aria-label="Keys">?</button>
+		<Button class="keys" onclick={onkeys} title="Keys (?)" aria-label="Keys">?</Button>
 	</div>
 </header>
 
@@ -155,7 +156,7 @@
 		margin-bottom: -2px;
 	}
 	li a,
-	.closed {
+	li > :global(.closed) {
 		display: flex;
 		flex-direction: column;
 		justify-content: center;
@@ -182,10 +183,10 @@
 		font-weight: 700;
 	}
 	/* Its name stays as readable as the others. */
-	.closed .top {
+	li > :global(.closed .top) {
 		opacity: 0.7;
 	}
-	.lamp:disabled {
+	.person > :global(.lamp:disabled) {
 		opacity: 0.4;
 	}
 	.top {
@@ -215,8 +216,8 @@
 		align-items: center;
 		gap: 6px;
 	}
-	.person select,
-	.person button {
+	.person :global(select),
+	.person :global(button) {
 		min-height: 44px;
 		border: 1px solid transparent;
 		background-color: transparent;
@@ -226,15 +227,15 @@
 		border-radius: 6px;
 		white-space: nowrap;
 	}
-	.person select {
+	.person :global(select) {
 		padding-right: 32px;
 		font-weight: 700;
 	}
-	.person button:hover,
-	.person select:hover {
+	.person :global(button:hover),
+	.person :global(select:hover) {
 		background-color: var(--hover);
 	}
-	.person .keys {
+	.person :global(.keys) {
 		font-weight: 700;
 		width: 44px;
 	}
@@ -255,7 +256,7 @@
 			min-height: 48px;
 		}
 		li a,
-		.closed {
+		li > :global(.closed) {
 			padding: 6px 10px 6px;
 			min-width: 76px;
 		}
@@ -265,21 +266,21 @@
 			font-size: 20px;
 		}
 		kbd,
-		.keys,
-		li:has(.closed) {
+		.person > :global(.keys),
+		li:has(:global(.closed)) {
 			display: none;
 		}
-		.person select {
+		.person :global(select) {
 			max-width: 136px;
 		}
-		.person button {
+		.person :global(button) {
 			padding: 0 7px;
 		}
 		.name {
 			font-size: 14px;
 		}
 		li a,
-		.closed {
+		li > :global(.closed) {
 			min-width: 64px;
 			padding-inline: 6px;
 		}

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Button from '$lib/sheet/fields/Button.svelte';
 	import { ask } from '$lib/keeping/ask';
 	import { type Edit, whatChanged } from '$lib/model/edit';
 	import { when } from '$lib/sheet/when';
@@ -52,10 +53,9 @@
 			<li data-testid="edit">
 				<span class="who"><strong>{edit.personName}</strong> <span class="quiet">{when(edit.at)}</span></span>
 				<span class="what">{edit.words}</span>
-				{#if index === 0}<span class="quiet">as it stands</span>{:else}<button
-						type="button"
+				{#if index === 0}<span class="quiet">as it stands</span>{:else}<Button
 						class="tool"
-						onclick={() => bringBack(edit)}>Bring this back<span class="sr-only">, of {when(edit.at)}</span></button
+						onclick={() => bringBack(edit)}>Bring this back<span class="sr-only">, of {when(edit.at)}</span></Button
 					>{/if}
 			</li>
 		{/each}

@@ -1,4 +1,6 @@
 <script lang="ts" generics="Draft extends Named">
+	import Button from '$lib/sheet/fields/Button.svelte';
+	import TextInput from '$lib/sheet/fields/TextInput.svelte';
 	import './sheet.css';
 	import { beforeNavigate, goto } from '$app/navigation';
 	import { ask } from '$lib/keeping/ask';
@@ -70,9 +72,8 @@
 	<div class="top">
 		<label class="stack grow"
 			><span class="sr-only">Name of the {place.one}</span>
-			<input
+			<TextInput
 				class="name"
-				type="text"
 				value={draft.name}
 				maxlength={120}
 				aria-invalid={draft.name.trim() === ''}
@@ -87,16 +88,16 @@
 			data-state={refused.count > 0 ? 'refused' : document.saving}
 			>{refused.count > 0 ? refusedWords(refused.count) : saveWords[document.saving]}</span
 		>
-		<button type="button" class="tool" onclick={() => document.undo()} disabled={!document.canUndo}>Undo</button>
-		<button type="button" class="tool" onclick={() => document.redo()} disabled={!document.canRedo}>Redo</button>
+		<Button class="tool" onclick={() => document.undo()} disabled={!document.canUndo}>Undo</Button>
+		<Button class="tool" onclick={() => document.redo()} disabled={!document.canRedo}>Redo</Button>
 	</div>
 	{#if document.message !== ''}<p class="problem" role="alert">{document.message}</p>{/if}
 	{#if wrong !== null}<p class="problem" role="alert" data-testid="{place.one}-wrong">{wrong}</p>{/if}
 	{#if document.saving === 'stale'}
 		<p class="caution" role="alert">
 			Somebody else has changed this {place.one} since you opened it. Yours is kept here until you choose.
-			<button type="button" class="tool" onclick={() => document.takeTheirs()}>Show theirs</button>
-			<button type="button" class="tool" onclick={() => document.keepMine()}>Save mine over it</button>
+			<Button class="tool" onclick={() => document.takeTheirs()}>Show theirs</Button>
+			<Button class="tool" onclick={() => document.keepMine()}>Save mine over it</Button>
 		</p>
 	{/if}
 	{@render children()}
@@ -110,10 +111,10 @@
 	<div class="actions">
 		{#if confirmDelete}
 			<span>Delete “{draft.name}” with {goesToo}? The logbook keeps its copies.</span>
-			<button type="button" class="second" onclick={remove} data-testid="delete-{place.one}">Delete it</button>
-			<button type="button" class="tool" onclick={() => (confirmDelete = false)}>Keep it</button>
+			<Button class="second" onclick={remove} data-testid="delete-{place.one}">Delete it</Button>
+			<Button class="tool" onclick={() => (confirmDelete = false)}>Keep it</Button>
 		{:else}
-			<button type="button" class="tool" onclick={() => (confirmDelete = true)}>Delete this {place.one} …</button>
+			<Button class="tool" onclick={() => (confirmDelete = true)}>Delete this {place.one} …</Button>
 		{/if}
 	</div>
 </div>
@@ -129,7 +130,7 @@
 		flex: 1 1 300px;
 		min-width: 220px;
 	}
-	.name {
+	.stack > :global(.name) {
 		font-size: 24px;
 		font-weight: 700;
 		width: 100%;
@@ -137,8 +138,8 @@
 		background: transparent !important;
 		padding-left: 0;
 	}
-	.name:focus,
-	.name:hover {
+	.stack > :global(.name:focus),
+	.stack > :global(.name:hover) {
 		border-color: var(--edge) !important;
 	}
 </style>

@@ -1,4 +1,6 @@
 <script lang="ts">
+	import Button from '$lib/sheet/fields/Button.svelte';
+	import Dialog from '$lib/sheet/fields/Dialog.svelte';
 	import { keyCard } from '$lib/sheet/keys';
 
 	let { open = $bindable() }: { open: boolean } = $props();
@@ -9,7 +11,7 @@
 	});
 </script>
 
-<dialog bind:this={dialog} onclose={() => (open = false)} aria-labelledby="keys-title">
+<Dialog bind:element={dialog} class="key-card" onclose={() => (open = false)} aria-labelledby="keys-title">
 	<h2 id="keys-title">Keys</h2>
 	<dl>
 		{#each keyCard as [keys, what] (keys)}
@@ -17,11 +19,11 @@
 			<dd>{what}</dd>
 		{/each}
 	</dl>
-	<form method="dialog"><button class="close">Close</button></form>
-</dialog>
+	<form method="dialog"><Button type="submit" class="close">Close</Button></form>
+</Dialog>
 
 <style>
-	dialog {
+	:global(.key-card) {
 		margin: auto;
 		background: var(--panel);
 		color: var(--ink);
@@ -30,7 +32,7 @@
 		max-width: 540px;
 		border-radius: 4px;
 	}
-	dialog::backdrop {
+	:global(.key-card::backdrop) {
 		background: rgb(0 0 0 / 45%);
 	}
 	h2 {
@@ -47,7 +49,7 @@
 		font-weight: 700;
 		white-space: nowrap;
 	}
-	.close {
+	form > :global(.close) {
 		margin-top: 18px;
 		min-height: 44px;
 		padding: 0 22px;

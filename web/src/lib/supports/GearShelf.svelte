@@ -8,6 +8,7 @@
 	}"
 >
 	import '$lib/shell/sheet.css';
+	import Button from '$lib/sheet/fields/Button.svelte';
 	import { goto } from '$app/navigation';
 	import { ask } from '$lib/keeping/ask';
 	import type { UnitSystem } from '$lib/model/person';
@@ -75,12 +76,8 @@
 				<div class="preview" style:height="{previewHeight}px" aria-hidden="true">{@render preview(pattern)}</div>
 				<strong>{pattern.name}</strong>
 				<span class="quiet">{inUnits(pattern.words, units)} · {range(...pattern.payloadKg)}</span>
-				<button
-					type="button"
-					class="second"
-					disabled={busy}
-					onclick={() => start(pattern)}
-					data-testid="start-{pattern.id}">Start from this</button
+				<Button class="second" disabled={busy} onclick={() => start(pattern)} data-testid="start-{pattern.id}"
+					>Start from this</Button
 				>
 			</div>
 		{/each}

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Choice from '$lib/sheet/fields/Choice.svelte';
 	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
 	import { benchPath, type BenchReference } from './address';
@@ -32,16 +33,16 @@
 
 <div class="choose">
 	<label for="bench-payload" class="sr-only">Payload</label>
-	<select
+	<Choice
 		id="bench-payload"
 		value={bench.payloadId}
 		onchange={(event) => to(bench.supportId, event.currentTarget.value)}
 	>
 		{#each onOffer.payloads as { id, name } (id)}<option value={id}>{name}</option>{/each}
-	</select>
+	</Choice>
 	<span class="quiet">on</span>
 	<label for="bench-support" class="sr-only">Support</label>
-	<select
+	<Choice
 		id="bench-support"
 		value={bench.supportId}
 		onchange={(event) => to(event.currentTarget.value, bench.payloadId)}
@@ -52,7 +53,7 @@
 				{#each supports as { id, name } (id)}<option value={id}>{name}</option>{/each}
 			</optgroup>
 		{/each}
-	</select>
+	</Choice>
 	<a class="other" href="/balance?choose" data-testid="all-supports">All supports</a>
 </div>
 
@@ -64,7 +65,7 @@
 		gap: 4px 10px;
 		padding: 4px 18px 0 16px;
 	}
-	select {
+	.choose > :global(select) {
 		border-color: transparent;
 		background-color: transparent;
 		font-size: 17px;
@@ -76,7 +77,7 @@
 		text-overflow: ellipsis;
 		min-height: 44px;
 	}
-	select:hover {
+	.choose > :global(select:hover) {
 		border-color: var(--edge);
 	}
 	.other {
@@ -99,7 +100,7 @@
 			gap: 0 4px;
 			flex-wrap: nowrap;
 		}
-		select {
+		.choose > :global(select) {
 			font-size: 15px;
 			/* No width of its own, or a long name widens the page. */
 			flex: 1 1 0;

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Button from '$lib/sheet/fields/Button.svelte';
 	import '$lib/shell/sheet.css';
 	import { invalidateAll } from '$app/navigation';
 	import { mmFromM, type Vec3 } from '@poise/core';
@@ -98,8 +99,8 @@
 	</p>
 	{#if open.length > 1}
 		<div class="actions">
-			<button type="button" class="go" disabled={busy} onclick={() => accept(open)} data-testid="accept-all"
-				>Take all of them over</button
+			<Button class="go" disabled={busy} onclick={() => accept(open)} data-testid="accept-all"
+				>Take all of them over</Button
 			>
 		</div>
 	{/if}
@@ -144,16 +145,10 @@
 								<td class="number figure" data-head="now">± {together(showLength(proposal.afterSigmaM, units))}</td>
 							{/if}
 							<td class="do wide">
-								<button
-									type="button"
-									class="second"
-									disabled={busy}
-									onclick={() => accept([proposal])}
-									data-testid="accept-one">Take it over</button
+								<Button class="second" disabled={busy} onclick={() => accept([proposal])} data-testid="accept-one"
+									>Take it over</Button
 								>
-								<button type="button" class="tool" onclick={() => left.add(proposal.key)} data-testid="reject"
-									>Leave it</button
-								>
+								<Button class="tool" onclick={() => left.add(proposal.key)} data-testid="reject">Leave it</Button>
 							</td>
 						</tr>
 					{/each}
@@ -181,11 +176,8 @@
 							: `, ${change.slideId}`}: {change.from}</span
 					>
 					<span class="quiet">{change.personName}, {when(change.at)}</span>
-					{#if !change.undone}<button
-							type="button"
-							class="tool"
-							onclick={() => takeBack(change.id)}
-							data-testid="take-back">Take it back</button
+					{#if !change.undone}<Button class="tool" onclick={() => takeBack(change.id)} data-testid="take-back"
+							>Take it back</Button
 						>{/if}
 				</li>
 			{/each}

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import TextInput from '$lib/sheet/fields/TextInput.svelte';
 	import { afterNavigate, goto } from '$app/navigation';
 	import { page } from '$app/state';
 	import { stoodWords } from '$lib/supports/log/stood';
@@ -33,8 +34,8 @@
 			<a href="/learn">What they teach about the gear</a>
 		</span>
 		<label class="sr-only" for="log-search">Search the logbook</label>
-		<input
-			bind:this={field}
+		<TextInput
+			bind:element={field}
 			id="log-search"
 			name="search"
 			type="search"
@@ -103,7 +104,7 @@
 		font-size: 32px;
 		font-weight: 400;
 	}
-	input {
+	.head > :global(input) {
 		flex: 1;
 		min-width: min(320px, 100%);
 		max-width: 560px;

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Button from '$lib/sheet/fields/Button.svelte';
 	import { goto } from '$app/navigation';
 	import { ask } from '$lib/keeping/ask';
 	import type { NewPart, Part } from '$lib/model/part';
@@ -55,7 +56,7 @@
 <section>
 	<div class="head">
 		<h1>What is on the plate today?</h1>
-		<button type="button" onclick={start} disabled={busy} data-testid="new-payload">New payload</button>
+		<Button onclick={start} disabled={busy} data-testid="new-payload">New payload</Button>
 	</div>
 	{#if trouble !== ''}<p class="trouble" role="alert">{trouble}</p>{/if}
 	<ul>
@@ -91,7 +92,7 @@
 		font-size: 32px;
 		font-weight: 400;
 	}
-	button {
+	.head > :global(button) {
 		background: var(--press);
 		color: var(--press-ink);
 		min-height: 52px;

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Button from '$lib/sheet/fields/Button.svelte';
 	import { invalidateAll } from '$app/navigation';
 	import { ask } from '$lib/keeping/ask';
 	import { glyph } from '$lib/sheet/drawing/glyph';
@@ -41,7 +42,7 @@
 	<div class="head">
 		<h1>Shelf</h1>
 		<a class="pick" href="/balance?choose">Payloads on supports</a>
-		<button type="button" class="new" onclick={() => (open = 'new')}>New part</button>
+		<Button class="new" onclick={() => (open = 'new')}>New part</Button>
 	</div>
 	{#if trouble !== ''}<p class="trouble" role="alert">{trouble}</p>{/if}
 	{#if open === 'new'}
@@ -77,13 +78,11 @@
 								<span class="quiet">{size(part)}{part.shape.cgFromMiddleM === null ? ' · CG assumed' : ''}</span>
 							</span>
 							<span class="figure">{together(showMass(part.massKg, units))}</span>
-							<button type="button" onclick={() => (open = part)} aria-label="Change {part.name}">Change</button>
+							<Button onclick={() => (open = part)} aria-label="Change {part.name}">Change</Button>
 							{#if typeof open === 'object' && open?.id === part.id}
 								<div class="form">
 									<PartForm {part} {units} action="Save" ondone={done} oncancel={() => (open = null)} />
-									<button type="button" class="remove" onclick={() => remove(part)}
-										>Take {part.name} off the shelf</button
-									>
+									<Button class="remove" onclick={() => remove(part)}>Take {part.name} off the shelf</Button>
 								</div>
 							{/if}
 						</li>
@@ -146,7 +145,7 @@
 		font-size: 32px;
 		font-weight: 400;
 	}
-	.new {
+	.head > :global(.new) {
 		background: var(--press);
 		color: var(--press-ink);
 		min-height: 48px;
@@ -193,7 +192,7 @@
 	.what .quiet {
 		font-size: 14px;
 	}
-	li > button {
+	li > :global(button) {
 		min-height: 44px;
 		padding: 0 10px;
 		color: var(--press);
@@ -206,7 +205,7 @@
 		border: 1px solid var(--rule);
 		margin-bottom: 12px;
 	}
-	.remove {
+	.form > :global(.remove) {
 		margin: 0 26px 16px;
 		min-height: 44px;
 		color: var(--clay);
@@ -237,7 +236,7 @@
 		li > .figure {
 			text-align: right;
 		}
-		li > button {
+		li > :global(button) {
 			grid-column: 3;
 			justify-self: end;
 			padding-right: 0;

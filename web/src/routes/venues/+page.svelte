@@ -1,4 +1,6 @@
 <script lang="ts">
+	import Button from '$lib/sheet/fields/Button.svelte';
+	import TextInput from '$lib/sheet/fields/TextInput.svelte';
 	import '$lib/shell/sheet.css';
 	import { goto } from '$app/navigation';
 	import { ask } from '$lib/keeping/ask';
@@ -57,9 +59,9 @@
 	<form class="row" onsubmit={make}>
 		<label class="stack"
 			>Name
-			<input type="text" maxlength="120" bind:value={name} data-testid="venue-new-name" /></label
+			<TextInput maxlength={120} bind:value={name} data-testid="venue-new-name" /></label
 		>
-		<button type="submit" class="second" disabled={busy} data-testid="venue-make">Draw its plan</button>
+		<Button type="submit" class="second" disabled={busy} data-testid="venue-make">Draw its plan</Button>
 	</form>
 	{#if trouble !== ''}<p class="problem" role="alert">{trouble}</p>{/if}
 </div>

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Button from '$lib/sheet/fields/Button.svelte';
 	/** What the drawing had, what was seen, what is reckoned now; and the choice between them. */
 	interface Props {
 		/** In words; null: nothing to lay beside the drawing. */
@@ -21,9 +22,7 @@
 {#if believed !== null}
 	<div class="beside" data-testid="believed">
 		<p>{believed}</p>
-		<button type="button" class="link" onclick={() => onbelieve(false)} data-testid="believe-looks"
-			>Count what was seen</button
-		>
+		<Button class="link" onclick={() => onbelieve(false)} data-testid="believe-looks">Count what was seen</Button>
 	</div>
 {:else if words !== null}
 	<div class="beside" data-testid="beside">
@@ -46,9 +45,7 @@
 		{:else if words.beyond}
 			<p>What was seen lies beyond what the drawing can have wrong. It counts; the drawing does not.</p>
 		{/if}
-		<button type="button" class="link" onclick={() => onbelieve(true)} data-testid="believe-drawing"
-			>Believe the drawing</button
-		>
+		<Button class="link" onclick={() => onbelieve(true)} data-testid="believe-drawing">Believe the drawing</Button>
 	</div>
 {/if}
 
@@ -74,7 +71,7 @@
 	.clash {
 		color: var(--clay);
 	}
-	.link {
+	.beside > :global(.link) {
 		justify-self: start;
 		min-height: 44px;
 		color: var(--press);

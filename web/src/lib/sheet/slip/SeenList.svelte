@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Button from '$lib/sheet/fields/Button.svelte';
 	/** What was seen so far; each can be struck out, and counts again when it is put back. */
 	interface Props {
 		seen: readonly { readonly text: string; readonly struck: boolean; readonly strike: (struck: boolean) => void }[];
@@ -11,8 +12,8 @@
 		{#each seen as { text, struck, strike }, index (index)}
 			<li data-testid="seen">
 				<span class:struck>{text}</span>
-				<button type="button" class="link" onclick={() => strike(!struck)}
-					>{struck ? 'Count it' : 'Strike out'}<span class="sr-only">: {text}</span></button
+				<Button class="link" onclick={() => strike(!struck)}
+					>{struck ? 'Count it' : 'Strike out'}<span class="sr-only">: {text}</span></Button
 				>
 			</li>
 		{/each}
@@ -36,7 +37,7 @@
 		text-decoration: line-through;
 		opacity: 0.75;
 	}
-	.link {
+	li > :global(.link) {
 		min-height: 44px;
 		flex: none;
 		color: var(--press);

@@ -1,4 +1,7 @@
 <script lang="ts">
+	import Button from '$lib/sheet/fields/Button.svelte';
+	import Choice from '$lib/sheet/fields/Choice.svelte';
+	import TextInput from '$lib/sheet/fields/TextInput.svelte';
 	import { radFromDeg } from '@poise/core';
 	import QuantityField from '$lib/sheet/fields/QuantityField.svelte';
 	import { cgSigmaOf } from '$lib/model/part';
@@ -35,21 +38,21 @@
 
 <div class="tools" role="group" aria-label="What to do with {standing.part.name}">
 	<div class="line">
-		<button type="button" onclick={() => editor.duplicate(id)} data-testid="duplicate">Duplicate</button>
-		<button type="button" onclick={() => editor.mirror(id)} data-testid="mirror">Mirror</button>
+		<Button onclick={() => editor.duplicate(id)} data-testid="duplicate">Duplicate</Button>
+		<Button onclick={() => editor.mirror(id)} data-testid="mirror">Mirror</Button>
 		{#each turns as [axis, words] (axis)}
-			<button type="button" onclick={() => editor.quarterTurn(id, axis)} data-testid="turn-{axis}">{words} 90°</button>
+			<Button onclick={() => editor.quarterTurn(id, axis)} data-testid="turn-{axis}">{words} 90°</Button>
 		{/each}
 		<label class="with">
 			Moves with
-			<select
+			<Choice
 				value={partner}
 				onchange={(event) => editor.groupWith(id, event.currentTarget.value || null)}
 				data-testid="moves-with"
 			>
 				<option value="">nothing</option>
 				{#each others as other (other.id)}<option value={other.id}>{other.part.name}</option>{/each}
-			</select>
+			</Choice>
 		</label>
 		<a href="/payload/{editor.id}/measure?part={standing.part.id}">
 			{standing.part.shape.cgFromMiddleM === null
@@ -61,10 +64,10 @@
 		{#if standing.part.shape.extensionM > 0}
 			<label class="extend">
 				Extended
-				<input
+				<TextInput
 					type="range"
-					min="0"
-					max="100"
+					min={0}
+					max={100}
 					value={Math.round(attitude.extended * 100)}
 					oninput={(event) =>
 						editor.setAttitude(id, { extended: Number(event.currentTarget.value) / 100 }, `extend ${id}`)}
@@ -137,11 +140,9 @@
 					oncommit={() => editor.settle()}
 				/></span
 			>
-			<button type="button" onclick={() => editor.setAttitude(id, { arm: null })}>Take the arm off</button>
+			<Button onclick={() => editor.setAttitude(id, { arm: null })}>Take the arm off</Button>
 		{:else if canReach}
-			<button type="button" onclick={() => editor.setAttitude(id, { arm: startArm })} data-testid="arm"
-				>Put it on an arm</button
-			>
+			<Button onclick={() => editor.setAttitude(id, { arm: startArm })} data-testid="arm">Put it on an arm</Button>
 		{/if}
 	</div>
 </div>
@@ -164,14 +165,14 @@
 		gap: 4px 8px;
 		align-items: end;
 	}
-	button {
+	.line > :global(button) {
 		min-height: 40px;
 		padding: 0 9px;
 		border: 1px solid var(--edge);
 		border-radius: 6px;
 		background: var(--panel);
 	}
-	button:hover {
+	.line > :global(button:hover) {
 		border-color: var(--press);
 		color: var(--press);
 	}
@@ -182,12 +183,12 @@
 		gap: 8px;
 		min-height: 44px;
 	}
-	.with select {
+	.with :global(select) {
 		max-width: 128px;
 		min-height: 40px;
 		font-size: 14px;
 	}
-	.extend input {
+	.extend :global(input) {
 		width: 130px;
 		accent-color: var(--press);
 		min-height: 44px;

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Button from '$lib/sheet/fields/Button.svelte';
 	import { plateToleranceM } from '$lib/supports/states';
 	import type { StationState } from '$lib/shell/stations';
 	import type { Part } from '$lib/model/part';
@@ -92,7 +93,7 @@
 			<p class="sure" class:doubt={unmeasured.length > 0} data-testid="sure">
 				{#if editor.draft.correction}
 					The whole was measured ({editor.draft.correction.from}), ± {together(showLength(Math.max(...sigmaM), units))}.
-					<button type="button" class="quietly" onclick={() => editor.correct(null)}>Forget that measurement</button>
+					<Button class="quietly" onclick={() => editor.correct(null)}>Forget that measurement</Button>
 				{:else if unmeasured.length > 0}
 					{unmeasured.length === 1 ? 'One part has' : `${unmeasured.length} parts have`} no measured centre ({unmeasured
 						.slice(0, 3)
@@ -125,32 +126,32 @@
 		{#if askedForwardM !== 0}
 			<div class="asked">
 				<span>The bench asks to move everything on the plate.</span>
-				<button type="button" onclick={onmoveall} data-testid="move-all">
+				<Button onclick={onmoveall} data-testid="move-all">
 					Move it {offMiddle(askedForwardM, 'forward', 'back', units)}
-				</button>
+				</Button>
 			</div>
 		{/if}
 		{#if support === null}
 			<p class="sure">No gimbal of this crew carries {mass.figure} {mass.unit}.</p>
 			<a class="go" href="/balance?choose" data-testid="choose-support-here">Choose what carries it</a>
 		{:else}
-			<button type="button" class="go" onclick={onbalance} data-testid="balance">
+			<Button class="go" onclick={onbalance} data-testid="balance">
 				Balance it
 				<small>{support.name}</small>
-			</button>
+			</Button>
 			<a class="other" href="/balance?choose">On another gimbal, a sled or a crane</a>
 		{/if}
 	{/if}
 	<ShelfPicker {shelf} {units} onadd={(part) => editor.add(part)} {onnew} />
 	<div class="foot">
 		<a href="/payload">All payloads</a>
-		<button type="button" class="start" onclick={onvariant} data-testid="variant">Make a variant</button>
+		<Button class="start" onclick={onvariant} data-testid="variant">Make a variant</Button>
 		{#if confirmDelete}
 			<span>Delete “{editor.draft.name}”? The logbook keeps its copies.</span>
-			<button type="button" class="danger" onclick={ondelete}>Delete it</button>
-			<button type="button" onclick={() => (confirmDelete = false)}>Keep it</button>
+			<Button class="danger" onclick={ondelete}>Delete it</Button>
+			<Button onclick={() => (confirmDelete = false)}>Keep it</Button>
 		{:else}
-			<button type="button" onclick={() => (confirmDelete = true)}>Delete payload</button>
+			<Button onclick={() => (confirmDelete = true)}>Delete payload</Button>
 		{/if}
 	</div>
 </Slip>
@@ -188,7 +189,7 @@
 		flex: 1;
 		min-width: 160px;
 	}
-	.asked button {
+	.asked :global(button) {
 		min-height: 44px;
 		padding: 0 16px;
 		border-radius: 6px;
@@ -196,7 +197,7 @@
 		color: var(--press-ink);
 		font-weight: 700;
 	}
-	.go small {
+	:global(.slip .go small) {
 		display: block;
 		font-size: 14px;
 		font-weight: 400;
@@ -209,21 +210,21 @@
 		font-size: 14px;
 	}
 	.foot a,
-	.foot button {
+	.foot :global(button) {
 		min-height: 44px;
 		display: inline-flex;
 		align-items: center;
 		color: var(--press);
 		text-decoration: underline;
 	}
-	.foot .danger {
+	.foot :global(.danger) {
 		color: var(--clay);
 		font-weight: 700;
 	}
-	.foot button {
+	.foot :global(button) {
 		margin-left: auto;
 	}
-	.foot .start {
+	.foot :global(.start) {
 		margin-left: 0;
 	}
 	.sure {
@@ -235,7 +236,7 @@
 		padding-left: 12px;
 		color: var(--ink);
 	}
-	.quietly {
+	.sure > :global(.quietly) {
 		text-decoration: underline;
 		color: var(--press);
 		min-height: 30px;

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Button from '$lib/sheet/fields/Button.svelte';
 	import type { Vec3 } from '@poise/core';
 	import QuantityField from '$lib/sheet/fields/QuantityField.svelte';
 	import type { StandingPart } from '$lib/model/payload';
@@ -41,18 +42,13 @@
 		{#each parts as { id, part, positionM } (id)}
 			<tr class:chosen={id === selectedId} data-row={part.name}>
 				<th scope="row">
-					<button
-						type="button"
-						class="name"
-						aria-pressed={id === selectedId}
-						onclick={() => onselect(id === selectedId ? null : id)}
-					>
+					<Button class="name" aria-pressed={id === selectedId} onclick={() => onselect(id === selectedId ? null : id)}>
 						{part.name}
 						{#if part.shape.cgFromMiddleM === null}<span
 								class="assumed"
 								title="Centre of gravity not measured: taken as the middle">CG assumed</span
 							>{/if}
-					</button>
+					</Button>
 				</th>
 				<td class="figure mass">{together(showMass(part.massKg, units))}</td>
 				{#each directions as direction, axis (direction)}
@@ -72,8 +68,7 @@
 					</td>
 				{/each}
 				<td>
-					<button
-						type="button"
+					<Button
 						class="off"
 						onclick={() => onremove(id)}
 						aria-label="Take {part.name} off the plate"
@@ -82,7 +77,7 @@
 						<svg width="14" height="14" viewBox="0 0 14 14" aria-hidden="true"
 							><path d="M2 2l10 10M12 2L2 12" stroke="currentColor" stroke-width="1.8" /></svg
 						>
-					</button>
+					</Button>
 				</td>
 			</tr>
 		{/each}
@@ -126,7 +121,7 @@
 		white-space: nowrap;
 		font-size: 15px;
 	}
-	.name {
+	th > :global(.name) {
 		min-height: 44px;
 		padding: 0 10px;
 		text-align: left;
@@ -146,10 +141,10 @@
 	.chosen {
 		background: var(--press-wash);
 	}
-	.chosen .name {
+	.chosen :global(.name) {
 		font-weight: 700;
 	}
-	.off {
+	td > :global(.off) {
 		width: 44px;
 		height: 44px;
 		display: grid;
@@ -157,7 +152,7 @@
 		color: var(--quiet);
 		border-radius: 6px;
 	}
-	.off:hover {
+	td > :global(.off:hover) {
 		color: var(--clay);
 		background: var(--clay-wash);
 	}

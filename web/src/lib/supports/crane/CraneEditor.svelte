@@ -1,4 +1,7 @@
 <script lang="ts">
+	import Button from '$lib/sheet/fields/Button.svelte';
+	import Choice from '$lib/sheet/fields/Choice.svelte';
+	import Tick from '$lib/sheet/fields/Tick.svelte';
 	import { degFromRad } from '@poise/core';
 	import { tryFigures } from '$lib/supports/tryFigures';
 	import FigureTable from '$lib/sheet/fields/FigureTable.svelte';
@@ -87,30 +90,30 @@
 	<div class="row">
 		<label class="stack"
 			>What hangs on the nose
-			<select
+			<Choice
 				value={geometry.nose.kept}
 				onchange={(event) =>
 					shape({ nose: { ...geometry.nose, kept: event.currentTarget.value as 'level' | 'fixed' } })}
 				data-testid="nose-kept"
-				><option value="level">is kept level</option><option value="fixed">turns with the arm</option></select
+				><option value="level">is kept level</option><option value="fixed">turns with the arm</option></Choice
 			>
 		</label>
 		<label class="stack"
 			>Head
-			<select
+			<Choice
 				value={geometry.nose.head}
 				onchange={(event) =>
 					shape({ nose: { ...geometry.nose, head: event.currentTarget.value as 'hung' | 'standing' } })}
-				><option value="hung">hung</option><option value="standing">standing</option></select
+				><option value="hung">hung</option><option value="standing">standing</option></Choice
 			>
 		</label>
 		<label class="stack"
 			>Base
-			<select
+			<Choice
 				value={geometry.base.kind}
 				onchange={(event) =>
 					shape({ base: { ...geometry.base, kind: event.currentTarget.value as (typeof baseKinds)[number] } })}
-				>{#each baseKinds as kind (kind)}<option value={kind}>{kindWords[kind]}</option>{/each}</select
+				>{#each baseKinds as kind (kind)}<option value={kind}>{kindWords[kind]}</option>{/each}</Choice
 			>
 		</label>
 		<QuantityField
@@ -132,8 +135,7 @@
 			oncommit={settle}
 		/>
 		<label class="line"
-			><input
-				type="checkbox"
+			><Tick
 				checked={geometry.hanger.secondVM !== null}
 				onchange={(event) =>
 					shape({ hanger: { ...geometry.hanger, secondVM: event.currentTarget.checked ? -geometry.hanger.vM : null } })}
@@ -151,8 +153,7 @@
 			/>
 		{/if}
 		<label class="line"
-			><input
-				type="checkbox"
+			><Tick
 				checked={geometry.base.liftsKg !== null}
 				onchange={(event) => shape({ base: { ...geometry.base, liftsKg: event.currentTarget.checked ? 60 : null } })}
 				data-testid="has-lift"
@@ -182,8 +183,7 @@
 				mayDrop={() => geometry.sections.length > 1}
 				ondrop={({ id: gone }) => shape({ sections: geometry.sections.filter((section) => section.id !== gone) })}
 			/>
-			<button
-				type="button"
+			<Button
 				class="tool"
 				disabled={geometry.sections.length >= 10}
 				onclick={() => {
@@ -196,7 +196,7 @@
 						]
 					});
 				}}
-				data-testid="add-section">Another section</button
+				data-testid="add-section">Another section</Button
 			>
 			<h2>Plates at hand</h2>
 			<FigureTable
@@ -207,12 +207,11 @@
 				mayDrop={() => geometry.plates.length > 1}
 				ondrop={({ index: gone }) => shape({ plates: geometry.plates.filter((_, index) => index !== gone) })}
 			/>
-			<button
-				type="button"
+			<Button
 				class="tool"
 				disabled={geometry.plates.length >= 8}
 				onclick={() => shape({ plates: [...geometry.plates, { massKg: 2, count: 2 }] })}
-				data-testid="add-plate">Another kind of plate</button
+				data-testid="add-plate">Another kind of plate</Button
 			>
 		</div>
 		<div>
@@ -226,12 +225,11 @@
 				ondrop={({ index: gone }) =>
 					shape({ base: { ...geometry.base, feetM: geometry.base.feetM.filter((_, index) => index !== gone) } })}
 			/>
-			<button
-				type="button"
+			<Button
 				class="tool"
 				disabled={geometry.base.feetM.length >= 12}
 				onclick={() => shape({ base: { ...geometry.base, feetM: [...geometry.base.feetM, [0.2, -0.8]] } })}
-				>Another foot</button
+				>Another foot</Button
 			>
 		</div>
 	</div>
@@ -248,22 +246,21 @@
 	<div class="row">
 		<label class="stack"
 			>On the crane now
-			<select
+			<Choice
 				value={0}
 				onchange={(event) => kept.set({ ...draft, geometry: withHead(geometry, Number(event.currentTarget.value)) })}
 				data-testid="head-on"
-				>{#each heads as { index, name } (index)}<option value={index}>{name}</option>{/each}</select
+				>{#each heads as { index, name } (index)}<option value={index}>{name}</option>{/each}</Choice
 			></label
 		>
-		<button
-			type="button"
+		<Button
 			class="tool"
 			disabled={heads.length > 6}
 			onclick={() =>
 				shape({
 					otherHeads: [...(geometry.otherHeads ?? []), { ...geometry.head, name: `Head ${heads.length + 1}` }]
 				})}
-			data-testid="add-head">Another head at hand</button
+			data-testid="add-head">Another head at hand</Button
 		>
 	</div>
 	{#each groups as { title, fields } (title)}

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Button from '$lib/sheet/fields/Button.svelte';
 	import { showMass, showMove, together } from '$lib/sheet/units/display';
 	import type { CraneLook } from './model';
 	import { showAnswer } from '$lib/sheet/bringIntoView';
@@ -21,19 +22,18 @@
 	<p class="ask">One at the tail, nobody under it: open the hands a finger’s breadth at level. What does the arm do?</p>
 	<div class="three">
 		{#each ['sinks', 'stays', 'rises'] as const as what (what)}
-			<button
-				type="button"
+			<Button
 				onclick={() => {
 					bench.look(what);
 					void showAnswer();
 				}}
-				data-testid="arm-{what}">{words[what]}</button
+				data-testid="arm-{what}">{words[what]}</Button
 			>
 		{/each}
 	</div>
 	{#if bench.state.believeDrawing === true && looks.length > 0}
 		<p>The figures are believed; what was seen is kept and does not count.</p>
-		<button type="button" class="link" onclick={() => bench.believe(false)}>Count what was seen</button>
+		<Button class="link" onclick={() => bench.believe(false)}>Count what was seen</Button>
 	{:else if last !== undefined}
 		<dl data-testid="beside">
 			<div>
@@ -60,15 +60,15 @@
 				</dd>
 			</div>
 		</dl>
-		<button type="button" class="link" onclick={() => bench.believe(true)}>Believe the figures</button>
+		<Button class="link" onclick={() => bench.believe(true)}>Believe the figures</Button>
 	{/if}
 	{#each looks as look, index (index)}
 		<p class="one">
 			<span class:struck={look.struck}
 				>{words[look.what]}, trim {together(showMove(-look.setting.trimU, bench.units))} behind the pivot</span
 			>
-			<button type="button" class="link" onclick={() => bench.strike(look, look.struck !== true)}
-				>{look.struck === true ? 'Count it' : 'Strike out'}</button
+			<Button class="link" onclick={() => bench.strike(look, look.struck !== true)}
+				>{look.struck === true ? 'Count it' : 'Strike out'}</Button
 			>
 		</p>
 	{/each}
@@ -84,7 +84,7 @@
 		grid-template-columns: repeat(3, 1fr);
 		gap: 8px;
 	}
-	.three button {
+	.three :global(button) {
 		min-height: 56px;
 		border: 1.5px solid var(--press);
 		border-radius: 6px;
@@ -116,7 +116,7 @@
 		text-decoration: line-through;
 		opacity: 0.75;
 	}
-	.link {
+	.looks :global(.link) {
 		min-height: 44px;
 		justify-self: start;
 		color: var(--press);

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Choice from '$lib/sheet/fields/Choice.svelte';
 	import '$lib/shell/sheet.css';
 	import type { Part } from '$lib/model/part';
 	import type { Payload } from '$lib/model/payload';
@@ -96,11 +97,11 @@
 	{#if from !== undefined && to !== undefined}
 		<h2>
 			From {called(from)} to
-			<select value={to.id} onchange={(event) => (toId = event.currentTarget.value)} aria-label="To which build">
+			<Choice value={to.id} onchange={(event) => (toId = event.currentTarget.value)} aria-label="To which build">
 				{#each builds.filter((each) => each !== from) as build (build.id)}<option value={build.id}
 						>{called(build)}</option
 					>{/each}
-			</select>
+			</Choice>
 		</h2>
 		<ol class="steps" data-testid="swap-steps">
 			{#each swap?.steps ?? [] as step, index (step.id)}

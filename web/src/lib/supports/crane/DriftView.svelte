@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Button from '$lib/sheet/fields/Button.svelte';
 	import '$lib/shell/bench.css';
 	import { degFromRad } from '@poise/core';
 	import Chart from '$lib/sheet/drawing/Chart.svelte';
@@ -121,8 +122,7 @@
 					testId="share-second"
 				/>
 				{#if cure.shareAbove !== null && !figures.staysThroughout}
-					<button
-						type="button"
+					<Button
 						class="go"
 						onclick={() => {
 							const upper = geometry.hanger.secondVM !== null && geometry.hanger.secondVM > geometry.hanger.vM;
@@ -131,7 +131,7 @@
 								`Share the plates: ${(share * 100).toFixed(0)} % on the second line`
 							]);
 						}}
-						data-testid="share-done">They hang so</button
+						data-testid="share-done">They hang so</Button
 					>
 				{:else if cure.shiftM !== null && cure.shareAbove === null && !figures.staysThroughout}
 					<p class="quiet">No sharing between these two lines does it all: the line itself would have to move.</p>

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Button from '$lib/sheet/fields/Button.svelte';
 	import '$lib/shell/bench.css';
 	import Slip from '$lib/sheet/slip/Slip.svelte';
 	import { showDistance, showMass, showMove, together, unbroken } from '$lib/sheet/units/display';
@@ -70,11 +71,9 @@
 		<div class="rows">
 			{#if pulls && geometry.sections.length > 1}
 				<div class="chips pick" role="group" aria-label="Grown by">
-					<button type="button" class="chip" aria-pressed={what === 'pulled'} onclick={() => (wanted = 'pulled')}
-						>Pulled out</button
-					>
-					<button type="button" class="chip" aria-pressed={what === 'sections'} onclick={() => (wanted = 'sections')}
-						>Section by section</button
+					<Button class="chip" aria-pressed={what === 'pulled'} onclick={() => (wanted = 'pulled')}>Pulled out</Button>
+					<Button class="chip" aria-pressed={what === 'sections'} onclick={() => (wanted = 'sections')}
+						>Section by section</Button
 					>
 				</div>
 			{/if}
@@ -94,8 +93,8 @@
 						{#each grown.rows as row (row.id)}
 							<tr class:now={is(row)} class:chosen={row.id === chosen.id} data-testid={row.id}>
 								<th scope="row"
-									><button type="button" class="plain" onclick={() => (chosenId = row.id)}
-										>{far(row.reachM)}<small>{words(row)}</small></button
+									><Button class="plain" onclick={() => (chosenId = row.id)}
+										>{far(row.reachM)}<small>{words(row)}</small></Button
 									></th
 								>
 								<td
@@ -114,10 +113,9 @@
 									>{hung === 0 ? '' : row.trimReaches ? behind(row.trimUM) : 'out of travel'}</td
 								>
 								<td
-									>{#if is(row)}<span class="quiet">now</span>{:else}<button
-											type="button"
+									>{#if is(row)}<span class="quiet">now</span>{:else}<Button
 											class="tool"
-											onclick={() => setUp(row, false)}>Set it so</button
+											onclick={() => setUp(row, false)}>Set it so</Button
 										>{/if}</td
 								>
 							</tr>
@@ -165,9 +163,7 @@
 					</div>
 				{/if}
 				{#if chosen.trimReaches && !is(chosen)}
-					<button type="button" class="second" onclick={() => setUp(chosen, true)}
-						>Only the trim, for {far(chosen.reachM)}</button
-					>
+					<Button class="second" onclick={() => setUp(chosen, true)}>Only the trim, for {far(chosen.reachM)}</Button>
 				{/if}
 			{/if}
 			<p class="caution">
@@ -209,7 +205,7 @@
 		color: var(--quiet);
 		border-top: 0;
 	}
-	.plain {
+	th > :global(.plain) {
 		text-align: left;
 		font-weight: 700;
 		min-height: 44px;
@@ -229,7 +225,7 @@
 	.bad {
 		color: var(--clay);
 	}
-	.tool {
+	td > :global(.tool) {
 		min-height: 44px;
 		padding: 0 12px;
 		border: 1px solid var(--edge);
@@ -237,7 +233,7 @@
 		background: var(--panel);
 		white-space: nowrap;
 	}
-	.tool:hover {
+	td > :global(.tool:hover) {
 		border-color: var(--press);
 		color: var(--press);
 	}

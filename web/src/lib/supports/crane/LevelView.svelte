@@ -1,4 +1,6 @@
 <script lang="ts">
+	import Button from '$lib/sheet/fields/Button.svelte';
+	import Tick from '$lib/sheet/fields/Tick.svelte';
 	import '$lib/shell/bench.css';
 	import {
 		degFromRad,
@@ -132,9 +134,7 @@
 					onvalue={(value) => (tiltRad = value)}
 					testId="level-tilt"
 				/>
-				<button type="button" class="chip" onclick={take} disabled={readings.length >= 12} data-testid="take-level"
-					>Take it</button
-				>
+				<Button class="chip" onclick={take} disabled={readings.length >= 12} data-testid="take-level">Take it</Button>
 			</div>
 			{#if readings.length > 0}
 				<ul class="readings" data-testid="levels">
@@ -143,11 +143,10 @@
 							{degFromRad(reading.boomRad).toFixed(0)}° boom: {degrees(reading.tiltRad)} nose {reading.tiltRad >= 0
 								? 'up'
 								: 'down'}
-							<button
-								type="button"
+							<Button
 								class="link"
 								onclick={() => bench.change({ levels: readings.filter(({ id }) => id !== reading.id) })}
-								>Take out</button
+								>Take out</Button
 							>
 						</li>
 					{/each}
@@ -186,9 +185,7 @@
 				</p>
 			{/if}
 			<h2>The best it can be</h2>
-			<label class="wish"
-				><input type="checkbox" bind:checked={wishing} data-testid="wish-tilt" /> hold a wanted tilt at one boom</label
-			>
+			<label class="wish"><Tick bind:checked={wishing} data-testid="wish-tilt" /> hold a wanted tilt at one boom</label>
 			{#if wishing}
 				<div class="row">
 					<QuantityField

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Button from '$lib/sheet/fields/Button.svelte';
 	import '$lib/shell/bench.css';
 	import type { CraneStep } from './model';
 	import Slip from '$lib/sheet/slip/Slip.svelte';
@@ -63,33 +64,30 @@
 	<section class="work" aria-label="Order of loading">
 		<div class="list">
 			<div class="chips" role="group" aria-label="Which order">
-				<button
-					type="button"
+				<Button
 					class="chip"
 					aria-pressed={loading}
 					onclick={() => {
 						loading = true;
 						refused = '';
 					}}
-					data-testid="order-loading">Loading</button
+					data-testid="order-loading">Loading</Button
 				>
-				<button
-					type="button"
+				<Button
 					class="chip"
 					aria-pressed={!loading}
 					onclick={() => {
 						loading = false;
 						refused = '';
 					}}
-					data-testid="order-unloading">Unloading</button
+					data-testid="order-unloading">Unloading</Button
 				>
-				<button
-					type="button"
+				<Button
 					class="chip"
 					onclick={() => {
 						refused = '';
 						bench.change(loading ? { loading: usualLoading } : { unloading: usualUnloading });
-					}}>The usual order</button
+					}}>The usual order</Button
 				>
 			</div>
 			{#if bench.slip?.kind === 'move'}<p class="hint">
@@ -131,27 +129,24 @@
 									>{row.step.held && row.letGo < leastReserve ? 'tips if let go' : 'reserve'}</small
 								></span
 							>{/if}
-						<button
-							type="button"
+						<Button
 							class="chip"
 							aria-pressed={step.held}
 							onclick={() => hold(step.id, !step.held)}
-							data-testid="held-{step.id}">{step.held ? 'held' : 'free'}</button
+							data-testid="held-{step.id}">{step.held ? 'held' : 'free'}</Button
 						>
 						<span class="moves">
-							<button
-								type="button"
+							<Button
 								aria-label="Earlier"
 								disabled={index === 0}
 								onclick={() => move(index, -1)}
-								data-testid="up-{step.id}">↑</button
+								data-testid="up-{step.id}">↑</Button
 							>
-							<button
-								type="button"
+							<Button
 								aria-label="Later"
 								disabled={index === steps.length - 1}
 								onclick={() => move(index, 1)}
-								data-testid="down-{step.id}">↓</button
+								data-testid="down-{step.id}">↓</Button
 							>
 						</span>
 					</li>
@@ -176,11 +171,9 @@
 						: `Nobody holds: what is left is ${together(showTorque(next.momentNm, units))}, and ${together(showTorque(figures.freeLimitNm, units))} may be left.`}
 				</p>
 				{#if next.clear}<p class="danger">Everybody clear of nose, tail and all between.</p>{/if}
-				<button type="button" class="go" onclick={() => bench.stepDone(field, next.step.id)} data-testid="step-done"
-					>Done</button
-				>
+				<Button class="go" onclick={() => bench.stepDone(field, next.step.id)} data-testid="step-done">Done</Button>
 			{:else}
-				<button type="button" class="second" onclick={() => bench.stepDone(field, null)}>Begin anew</button>
+				<Button class="second" onclick={() => bench.stepDone(field, null)}>Begin anew</Button>
 			{/if}
 			{#if order.tips}<p class="danger" role="alert" data-testid="order-tips">{tippingInWords(order)}</p>{/if}
 			{#if order.hangsOnHand !== null}<p class="caution" data-testid="on-hand">
@@ -275,13 +268,13 @@
 		display: block;
 		font-size: 13.5px;
 	}
-	.moves button {
+	.moves :global(button) {
 		min-width: 40px;
 		min-height: 44px;
 		font-size: 18px;
 		color: var(--press);
 	}
-	.moves button:disabled {
+	.moves :global(button:disabled) {
 		color: var(--edge);
 	}
 	.danger {
@@ -311,7 +304,7 @@
 		li[data-step] {
 			grid-template-columns: 30px 1fr auto;
 		}
-		li[data-step] .chip {
+		li[data-step] :global(.chip) {
 			grid-column: 2;
 			justify-self: start;
 		}

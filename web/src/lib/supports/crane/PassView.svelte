@@ -4,6 +4,7 @@
 </script>
 
 <script lang="ts">
+	import Button from '$lib/sheet/fields/Button.svelte';
 	import '$lib/shell/bench.css';
 	import { degFromRad, headPass } from '@poise/core';
 	import { tryFigures } from '$lib/supports/tryFigures';
@@ -126,19 +127,17 @@
 				onsettle={() => bench.document.settle()}
 			/>
 			<div class="chips">
-				<button
-					type="button"
+				<Button
 					class="chip"
 					disabled={(pass.via ?? []).length >= mostVia}
 					onclick={() => put(withAnother(pass), null)}
-					data-testid="another-pose">Another pose on the way</button
+					data-testid="another-pose">Another pose on the way</Button
 				>
-				<button
-					type="button"
+				<Button
 					class="chip"
 					disabled={chosen <= 0 || chosen >= keys.length - 1}
 					onclick={() => drop(chosen)}
-					data-testid="drop-pose">Take pose {Math.max(2, chosen + 1)} out</button
+					data-testid="drop-pose">Take pose {Math.max(2, chosen + 1)} out</Button
 				>
 			</div>
 		</div>
@@ -259,16 +258,15 @@
 							100
 						).toFixed(0)} %, {seconds(result.bindingAtS)} into the pass.
 					</p>
-					<button
-						type="button"
+					<Button
 						class="go"
 						onclick={() => change({ durationS: Math.ceil(result.shortestS * 10) / 10 }, 'pass time')}
-						data-testid="pass-slower">Do it in {seconds(Math.ceil(result.shortestS * 10) / 10)}</button
+						data-testid="pass-slower">Do it in {seconds(Math.ceil(result.shortestS * 10) / 10)}</Button
 					>
 					{#if betterStart !== null}<p>
 							Or start at {degFromRad(betterStart).toFixed(0)}° of swing, for the same time.
-							<button type="button" class="link" onclick={() => change({ fromSwingRad: betterStart }, 'pass start')}
-								>Start there</button
+							<Button class="link" onclick={() => change({ fromSwingRad: betterStart }, 'pass start')}
+								>Start there</Button
 							>
 						</p>{/if}
 					{#if further !== null}<p>
@@ -341,7 +339,7 @@
 	.chips {
 		padding: 4px 18px 8px 26px;
 	}
-	.chip:disabled {
+	.chips > :global(.chip:disabled) {
 		color: var(--edge);
 	}
 	.chart {

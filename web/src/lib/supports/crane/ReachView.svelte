@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Tick from '$lib/sheet/fields/Tick.svelte';
 	import '$lib/shell/bench.css';
 	import QuantityField from '$lib/sheet/fields/QuantityField.svelte';
 	import type { CraneRoom } from './model';
@@ -67,8 +68,7 @@
 		<div class="rows fields">
 			{#each fields as { field, words, first, least, most } (field)}
 				<label class="line"
-					><input
-						type="checkbox"
+					><Tick
 						checked={room[field] !== null}
 						onchange={(event) => change({ [field]: event.currentTarget.checked ? first : null }, `room ${field}`)}
 						data-testid="has-{field}"

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Button from '$lib/sheet/fields/Button.svelte';
 	import '$lib/shell/bench.css';
 	import {
 		ballastFor,
@@ -208,11 +209,10 @@
 								<strong>{together(showMass(Math.ceil(wish.massKg), units))}</strong> in the middle of the base</span
 							>
 							{#if Math.ceil(wish.massKg) === ground.ballastKg}<span class="quiet">stands there now</span>
-							{:else}<button
-									type="button"
+							{:else}<Button
 									class="link"
 									onclick={() => wish.feasible && bench.ground({ ballastKg: Math.ceil(wish.massKg) }, 'ballast')}
-									data-testid="put-ballast-{wish.wantedReserve * 100}">Put it there</button
+									data-testid="put-ballast-{wish.wantedReserve * 100}">Put it there</Button
 								>{/if}
 						{:else}
 							<span

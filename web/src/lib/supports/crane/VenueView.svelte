@@ -1,4 +1,7 @@
 <script lang="ts">
+	import Button from '$lib/sheet/fields/Button.svelte';
+	import Choice from '$lib/sheet/fields/Choice.svelte';
+	import Tick from '$lib/sheet/fields/Tick.svelte';
 	import '$lib/shell/bench.css';
 	import { ask } from '$lib/keeping/ask';
 	import QuantityField from '$lib/sheet/fields/QuantityField.svelte';
@@ -188,33 +191,29 @@
 		<div class="rows fields">
 			<label class="pick"
 				>Venue
-				<select
+				<Choice
 					value={standing?.venueId ?? ''}
 					onchange={(event) => choose(event.currentTarget.value)}
 					data-testid="venue"
 				>
 					<option value="">none</option>
 					{#each data.venues as { id, name } (id)}<option value={id}>{name}</option>{/each}
-				</select></label
+				</Choice></label
 			>
 			{#if standing !== null}
 				{#each fields as { label, value, quantity, check, put, testId } (testId)}
 					<QuantityField {label} {value} {quantity} {units} {check} onvalue={put} oncommit={settle} {testId} />
 				{/each}
 				<label class="over"
-					><input
-						type="checkbox"
+					><Tick
 						checked={standing.overPeople}
 						onchange={(event) => stand({ overPeople: event.currentTarget.checked })}
 						data-testid="over-people"
 					/> the house lets it pass over people</label
 				>
 				{#if standing.stopsRad !== null || standing.boomsRad !== null}
-					<button
-						type="button"
-						class="chip"
-						onclick={() => stand({ stopsRad: null, boomsRad: null })}
-						data-testid="no-stops">All round, every boom</button
+					<Button class="chip" onclick={() => stand({ stopsRad: null, boomsRad: null })} data-testid="no-stops"
+						>All round, every boom</Button
 					>
 				{/if}
 			{/if}
@@ -247,13 +246,12 @@
 				{/if}
 				{#if found.keepTo !== null}
 					{@const { swings, booms: band } = found.keepTo}
-					<button
-						type="button"
+					<Button
 						class="go"
 						disabled={trial?.pending}
 						onclick={() =>
 							stand({ ...(swings === null ? {} : { stopsRad: swings }), ...(band === null ? {} : { boomsRad: band }) })}
-						data-testid="set-limits">Set the limits so</button
+						data-testid="set-limits">Set the limits so</Button
 					>
 				{/if}
 				{#each found.findings.slice(0, 7) as finding (finding.id)}

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Button from '$lib/sheet/fields/Button.svelte';
 	import QuantityField from '$lib/sheet/fields/QuantityField.svelte';
 	import { showMove, together } from '$lib/sheet/units/display';
 	import { sharedCraneBench } from './craneBench.svelte';
@@ -59,12 +60,11 @@
 	<fieldset>
 		<legend>Arm</legend>
 		{#each geometry.sections.slice(1) as { id, label } (id)}
-			<button
-				type="button"
+			<Button
 				class="chip"
 				aria-pressed={setting.fitted.includes(id)}
 				onclick={() => toggle(id)}
-				data-testid="fitted-{id}">{label}</button
+				data-testid="fitted-{id}">{label}</Button
 			>
 		{/each}
 		{#if pullsOutM(geometry, setting.fitted) > 0}

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Button from '$lib/sheet/fields/Button.svelte';
 	import { mFromIn } from '@poise/core';
 	import '$lib/shell/bench.css';
 	import { pageKeys } from '$lib/sheet/keys';
@@ -167,8 +168,8 @@
 				<p class="caution">
 					Weights on and off only while somebody holds the arm; nobody under it, no fingers between plates.
 				</p>
-				<button type="button" class="go" onclick={() => bench.accept()} data-testid="accept"
-					>{slip.lines.length === 1 ? 'It is done' : `All ${slip.lines.length} are done`}</button
+				<Button class="go" onclick={() => bench.accept()} data-testid="accept"
+					>{slip.lines.length === 1 ? 'It is done' : `All ${slip.lines.length} are done`}</Button
 				>
 				{#if figures.choices.length > 1}
 					<h2>Or, next best</h2>
@@ -181,11 +182,8 @@
 										? 'exact'
 										: `${grams(Math.abs(choice.remainingUKgM / figures.noseU))} off`})</span
 								>
-								<button
-									type="button"
-									class="link"
-									onclick={() => bench.change({ choice: index })}
-									data-testid="choice-{index}">Take this</button
+								<Button class="link" onclick={() => bench.change({ choice: index })} data-testid="choice-{index}"
+									>Take this</Button
 								>
 							</p>
 						{/if}
@@ -221,10 +219,8 @@
 					>{together(showMass(hungKg(geometry, setting.hung), units))} hung, {together(showMass(figures.armKg, units))} on
 					the pivot</span
 				>
-				<button type="button" class="link" onclick={() => bench.document.undo()} disabled={!bench.document.canUndo}
-					>Undo</button
-				>
-				<button type="button" class="link" onclick={() => bench.startOver()}>Start over</button>
+				<Button class="link" onclick={() => bench.document.undo()} disabled={!bench.document.canUndo}>Undo</Button>
+				<Button class="link" onclick={() => bench.startOver()}>Start over</Button>
 			</p>
 			<p class="quiet">
 				Figures are aids: the maker’s manual, local rules and whoever is licensed decide. Keep well away from overhead

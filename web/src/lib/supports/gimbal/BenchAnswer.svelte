@@ -1,4 +1,6 @@
 <script lang="ts">
+	import Button from '$lib/sheet/fields/Button.svelte';
+	import Choice from '$lib/sheet/fields/Choice.svelte';
 	import { showMass, together, unbroken } from '$lib/sheet/units/display';
 	import type { UnitSystem } from '$lib/model/person';
 	import type { Gimbal } from './model';
@@ -88,23 +90,19 @@
 	<p class="count">
 		{bench.nudges.length}
 		{bench.nudges.length === 1 ? 'nudge' : 'nudges'} so far
-		<button type="button" class="link" onclick={() => bench.document.undo()} disabled={!bench.document.canUndo}
-			>Undo</button
-		>
-		<button type="button" class="link" onclick={() => bench.document.redo()} disabled={!bench.document.canRedo}
-			>Redo</button
-		>
-		<button type="button" class="link" onclick={() => bench.startOver()}>Start over</button>
+		<Button class="link" onclick={() => bench.document.undo()} disabled={!bench.document.canUndo}>Undo</Button>
+		<Button class="link" onclick={() => bench.document.redo()} disabled={!bench.document.canRedo}>Redo</Button>
+		<Button class="link" onclick={() => bench.startOver()}>Start over</Button>
 		<label class="order"
 			>vertical tilt
-			<select
+			<Choice
 				value={bench.order}
 				onchange={(event) => bench.setOrder(event.currentTarget.value as BalanceOrder)}
 				data-testid="order"
 			>
 				<option value="verticalNext">right after fore-aft</option>
 				<option value="verticalLast">last</option>
-			</select>
+			</Choice>
 		</label>
 	</p>
 {/snippet}
@@ -137,28 +135,25 @@
 	{#each slip.others as { text, remedy } (text)}
 		<p class="other">
 			{text}
-			{#if appliesHere(rig, remedy)}<button type="button" class="link" onclick={() => bench.apply(remedy)}
-					>Do this</button
-				>{/if}
+			{#if appliesHere(rig, remedy)}<Button class="link" onclick={() => bench.apply(remedy)}>Do this</Button>{/if}
 		</p>
 	{/each}
 	{#if slip.upsets !== null}<p class="quiet">{slip.upsets}</p>{/if}
 	{#if light !== null}<p class="warning">{light}</p>{/if}
 
 	{#if slip.kind === 'move' && slip.step !== null && nextSlide !== null}
-		<button type="button" class="go" onclick={() => bench.accept()} data-testid="accept">
+		<Button class="go stays" onclick={() => bench.accept()} data-testid="accept">
 			It stands at {printedReading(nextSlide, figures.targetsM[nextSlide.id] ?? 0)}
-		</button>
+		</Button>
 		<p class="quiet small">Or drag the open mark on the rule, or type what the scale reads today.</p>
 	{:else if slip.kind === 'look'}
 		<p class="quiet small">Every look is kept; a wrong one is outvoted by the next, or struck out below.</p>
 	{:else if slip.kind === 'remedy' || slip.kind === 'tooHeavy' || slip.kind === 'tooLight'}
 		{#if slip.remedy !== null && appliesHere(rig, slip.remedy)}
-			<button
-				type="button"
-				class="go"
+			<Button
+				class="go stays"
 				onclick={() => slip.remedy !== null && bench.apply(slip.remedy)}
-				data-testid="apply-remedy">It is done</button
+				data-testid="apply-remedy">It is done</Button
 			>
 		{/if}
 		<a
@@ -169,19 +164,18 @@
 			Change the payload
 		</a>
 		{#if slip.kind !== 'tooHeavy'}
-			<button type="button" class="second" onclick={() => bench.waive(true)} data-testid="waive"
-				>Carry on as it is</button
-			>
+			<Button class="second" onclick={() => bench.waive(true)} data-testid="waive">Carry on as it is</Button>
 		{/if}
 	{:else if slip.kind !== 'placed'}
 		<LogBalance {log} placeholder="Where, which zoom position, what to remember" {onlog} />
 		{#if bench.waived}
-			<button type="button" class="second" onclick={() => bench.waive(false)}>Back to what would cure it</button>
+			<Button class="second" onclick={() => bench.waive(false)}>Back to what would cure it</Button>
 		{/if}
 	{/if}
 	{#each fitted as { text, what } (text)}
 		<p class="fitted" data-testid="fitted">
-			{text} <button type="button" class="link" onclick={() => bench.takeOff(what)}>Take it off</button>
+			{text}
+			<Button class="link" onclick={() => bench.takeOff(what)}>Take it off</Button>
 		</p>
 	{/each}
 	{#if lookSlide !== null && bench.solved !== null && !noLooks}
@@ -221,8 +215,8 @@
 		font-size: 14px;
 		margin-top: -6px;
 	}
-	.other .link,
-	.fitted .link {
+	.other :global(.link),
+	.fitted :global(.link) {
 		min-height: 44px;
 		padding: 0 6px;
 	}
@@ -235,15 +229,9 @@
 		align-items: center;
 		gap: 8px;
 	}
-	.order select {
+	.order :global(select) {
 		font-size: 14px;
 		padding-top: 2px;
 		padding-bottom: 2px;
-	}
-	@media (max-width: 900px) {
-		.go {
-			position: sticky;
-			bottom: 10px;
-		}
 	}
 </style>

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Button from '$lib/sheet/fields/Button.svelte';
 	import { radFromDeg, type Remedy } from '@poise/core';
 	import QuantityField from '$lib/sheet/fields/QuantityField.svelte';
 	import BenchHead from '../BenchHead.svelte';
@@ -107,11 +108,10 @@
 					<li>
 						<span>{unbroken(text)}</span>
 						{#if remedy !== null && appliesHere(rig, remedy)}
-							<button
-								type="button"
+							<Button
 								class={index === 0 ? 'go' : 'second'}
 								onclick={() => bench.apply(remedy)}
-								data-testid="apply-{remedy.kind}">Do this</button
+								data-testid="apply-{remedy.kind}">Do this</Button
 							>
 						{:else if remedy !== null}
 							<a class="second" href="/payload/{data.payload.id}?forward={moveOfPayload(rig, remedy) ?? 0}"
@@ -123,26 +123,24 @@
 			</ol>
 		{/if}
 		<div class="actions screen">
-			<button
-				type="button"
+			<Button
 				class="tool"
 				onclick={() => bench.document.undo()}
 				disabled={!bench.document.canUndo}
-				data-testid="fit-undo">Undo</button
+				data-testid="fit-undo">Undo</Button
 			>
 			{#each bench.state.weights ?? [] as weight, index (index)}
 				<span class="hint" data-testid="weight-on"
 					>{together(showMass(weight.massKg, units))} at {rig.geometry.counterweightPlaces.find(
 						({ id }) => id === weight.placeId
 					)?.label ?? weight.placeId}
-					<button type="button" class="tool" onclick={() => bench.takeOff({ weight: index })}>Take it off</button></span
+					<Button class="tool" onclick={() => bench.takeOff({ weight: index })}>Take it off</Button></span
 				>
 			{/each}
 			{#each bench.state.alternativeIds ?? [] as alternativeId (alternativeId)}
 				<span class="hint"
 					>{rig.geometry.alternatives?.find(({ id }) => id === alternativeId)?.label ?? 'Extension'} in use
-					<button type="button" class="tool" onclick={() => bench.takeOff({ alternativeId })}>Take it back</button
-					></span
+					<Button class="tool" onclick={() => bench.takeOff({ alternativeId })}>Take it back</Button></span
 				>
 			{/each}
 		</div>

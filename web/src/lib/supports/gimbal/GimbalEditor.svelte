@@ -1,4 +1,7 @@
 <script lang="ts">
+	import Button from '$lib/sheet/fields/Button.svelte';
+	import Choice from '$lib/sheet/fields/Choice.svelte';
+	import TextInput from '$lib/sheet/fields/TextInput.svelte';
 	import { mmFromM, type Vec3 } from '@poise/core';
 	import GimbalDrawing from './GimbalDrawing.svelte';
 	import FigureTable from '$lib/sheet/fields/FigureTable.svelte';
@@ -107,14 +110,14 @@
 			<h2>Arms</h2>
 			<label class="stack"
 				>Axes, outermost first
-				<select
+				<Choice
 					value={order}
 					onchange={(event) =>
 						keeper.shape(withOrder(geometry, event.currentTarget.value as (typeof axisOrders)[number]))}
 					data-testid="axis-order"
 				>
 					{#each axisOrders as each (each)}<option value={each}>{orderWords[each]}</option>{/each}
-				</select>
+				</Choice>
 			</label>
 			<div class="grid">
 				{#each lengthWords as [which, words] (which)}
@@ -187,8 +190,7 @@
 				<div class="row">
 					<label class="stack grow"
 						>{alternative.kind === 'useHole' ? 'Hole' : 'Cradle turned'}
-						<input
-							type="text"
+						<TextInput
 							value={alternative.label}
 							maxlength={80}
 							oninput={(event) =>
@@ -214,14 +216,13 @@
 							oncommit={() => keeper.settle()}
 						/>
 					{/each}
-					<button
-						type="button"
+					<Button
 						class="tool"
-						onclick={() => keeper.shape({ alternatives: alternatives.filter((_, k) => k !== index) })}>Take out</button
+						onclick={() => keeper.shape({ alternatives: alternatives.filter((_, k) => k !== index) })}>Take out</Button
 					>
 				</div>
 			{/each}
-			<button type="button" class="tool" onclick={addHole} data-testid="add-hole">Another hole</button>
+			<Button class="tool" onclick={addHole} data-testid="add-hole">Another hole</Button>
 		</div>
 		<div>
 			<h2>Masses</h2>
@@ -231,8 +232,7 @@
 				<div class="row">
 					<label class="stack"
 						>Mode
-						<input
-							type="text"
+						<TextInput
 							value={mode.name}
 							maxlength={80}
 							oninput={(event) =>
@@ -246,8 +246,7 @@
 					</label>
 					<label class="stack"
 						>reached by
-						<input
-							type="text"
+						<TextInput
 							value={mode.presses}
 							maxlength={200}
 							oninput={(event) =>
@@ -261,17 +260,13 @@
 								)}
 						/>
 					</label>
-					<button
-						type="button"
-						class="tool"
-						onclick={() => keeper.shape({ modes: modes.filter((_, k) => k !== index) })}>Take out</button
+					<Button class="tool" onclick={() => keeper.shape({ modes: modes.filter((_, k) => k !== index) })}
+						>Take out</Button
 					>
 				</div>
 			{/each}
-			<button
-				type="button"
-				class="tool"
-				onclick={() => keeper.shape({ modes: [...modes, { name: 'New mode', presses: '' }] })}>Another mode</button
+			<Button class="tool" onclick={() => keeper.shape({ modes: [...modes, { name: 'New mode', presses: '' }] })}
+				>Another mode</Button
 			>
 		</div>
 	</div>

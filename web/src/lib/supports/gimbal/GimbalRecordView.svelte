@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Choice from '$lib/sheet/fields/Choice.svelte';
 	import '$lib/shell/bench.css';
 	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
@@ -146,14 +147,14 @@
 			</p>
 			<label class="with">
 				Compare with
-				<select
+				<Choice
 					value={data.present?.id ?? ''}
 					onchange={(event) => compareWith(event.currentTarget.value)}
 					data-testid="compare-with"
 				>
 					{#if data.present === null}<option value="">choose a payload</option>{/if}
 					{#each data.payloads as { id, name } (id)}<option value={id}>{name}</option>{/each}
-				</select>
+				</Choice>
 			</label>
 			{#if comparison !== null}
 				<ul class="moves" data-testid="moves">
@@ -261,7 +262,7 @@
 		font-size: 14px;
 		color: var(--quiet);
 	}
-	.with select {
+	.with :global(select) {
 		color: var(--ink);
 		font-size: 16px;
 	}

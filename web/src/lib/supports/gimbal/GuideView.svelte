@@ -1,4 +1,7 @@
 <script lang="ts">
+	import Button from '$lib/sheet/fields/Button.svelte';
+	import Choice from '$lib/sheet/fields/Choice.svelte';
+	import Tick from '$lib/sheet/fields/Tick.svelte';
 	import { pageKeys } from '$lib/sheet/keys';
 	import { benchPath } from '../address';
 	import BenchHead from '../BenchHead.svelte';
@@ -117,9 +120,7 @@
 					>: a card, a cap or a filter put on later upsets the balance.
 				</p>
 			{/if}
-			<button type="button" class="go" onclick={() => (motorsOff = true)} data-testid="motors-off"
-				>Motors are off</button
-			>
+			<Button class="go" onclick={() => (motorsOff = true)} data-testid="motors-off">Motors are off</Button>
 		</Slip>
 	{:else if step !== undefined}
 		<Slip heading="Step {at + 1} of {steps.length + 1} · {step.slide.purpose} · motors off">
@@ -148,9 +149,9 @@
 			<SeenBeside {bench} {rig} {figures} {units} slide={step.slide} />
 			<p class="caution">{step.caution}</p>
 			{#if step.stage === 'set'}
-				<button type="button" class="go" onclick={stands} data-testid="stands">
+				<Button class="go" onclick={stands} data-testid="stands">
 					It stands at {printedReading(step.slide, figures.targetsM[step.slide.id] ?? 0)}, tightened
-				</button>
+				</Button>
 			{:else if step.stage === 'look' && bench.solved !== null}
 				<LookPanel
 					{rig}
@@ -164,27 +165,25 @@
 					}}
 				/>
 			{:else}
-				<button type="button" class="go" onclick={() => (chosen = null)}>Go on</button>
-				<button
-					type="button"
+				<Button class="go" onclick={() => (chosen = null)}>Go on</Button>
+				<Button
 					class="link"
 					data-testid="seek"
 					onclick={() => {
 						const { slide } = step;
 						bench.look({ axisId: slide.balances, kind: 'way', slideId: slide.id, observation: 'holds', seek: true });
-					}}>Find both edges of where it holds, and its middle</button
+					}}>Find both edges of where it holds, and its middle</Button
 				>
 			{/if}
 			{#if step.stage !== 'done'}
-				<button
-					type="button"
+				<Button
 					class="link"
 					data-testid="leave"
 					onclick={() => {
 						left.add(step.slide.id);
 						bench.waive(true);
 						chosen = null;
-					}}>Leave {step.slide.purpose} as it is: the motor will have to hold it</button
+					}}>Leave {step.slide.purpose} as it is: the motor will have to hold it</Button
 				>
 			{/if}
 			<p class="quiet">{step.right} {step.upsets}</p>
@@ -200,8 +199,8 @@
 	<ol class="vials" aria-label="All vials">
 		{#each vials as { label, offset, done }, index (label)}
 			<li class:here={index === at} class:done>
-				<button type="button" onclick={() => (chosen = index)} aria-label="Go to {label}"
-					>{label}{#if done}<span class="tick" aria-label="done">✓</span>{/if}</button
+				<Button onclick={() => (chosen = index)} aria-label="Go to {label}"
+					>{label}{#if done}<span class="tick" aria-label="done">✓</span>{/if}</Button
 				>
 				<Vial
 					{offset}
@@ -211,12 +210,11 @@
 		{/each}
 	</ol>
 	<div class="foot">
-		<button
-			type="button"
+		<Button
 			class="undo"
 			onclick={() => bench.document.undo()}
 			disabled={!bench.document.canUndo}
-			data-testid="guide-undo">Undo</button
+			data-testid="guide-undo">Undo</Button
 		>
 		<span class="quiet"
 			>{bench.nudges.length}
@@ -225,7 +223,7 @@
 		>
 		<label class="order"
 			>vertical tilt
-			<select
+			<Choice
 				value={bench.order}
 				onchange={(event) => {
 					chosen = null;
@@ -234,9 +232,9 @@
 			>
 				<option value="verticalNext">right after fore-aft</option>
 				<option value="verticalLast">last</option>
-			</select>
+			</Choice>
 		</label>
-		<label><input type="checkbox" bind:checked={aloud} data-testid="aloud" /> read aloud</label>
+		<label><Tick bind:checked={aloud} data-testid="aloud" /> read aloud</label>
 	</div>
 	{#if bench.document.linkLost}<p class="caution" role="status">
 			No link to the server. Everything is kept here and sent when it is back.
@@ -257,7 +255,7 @@
 		font-size: clamp(48px, 7vw, 60px);
 		line-height: 1.04;
 	}
-	.undo {
+	.foot > :global(.undo) {
 		min-height: 48px;
 		min-width: 96px;
 		border: 1.5px solid var(--press);
@@ -265,7 +263,7 @@
 		color: var(--press);
 		font-weight: 700;
 	}
-	.undo:disabled {
+	.foot > :global(.undo:disabled) {
 		border-color: var(--rule);
 		color: var(--edge);
 	}
@@ -308,14 +306,14 @@
 		gap: 6px 16px;
 		padding: 4px;
 	}
-	.vials button {
+	.vials :global(button) {
 		min-height: 44px;
 		font-size: 14px;
 		color: var(--quiet);
 		display: flex;
 		gap: 6px;
 	}
-	.here button {
+	.here :global(button) {
 		color: var(--ink);
 		font-weight: 700;
 	}

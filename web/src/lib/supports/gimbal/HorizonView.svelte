@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Button from '$lib/sheet/fields/Button.svelte';
 	import '$lib/shell/sheet.css';
 	import { degFromRad, horizonTrend, radFromDeg } from '@poise/core';
 	import { ask } from '$lib/keeping/ask';
@@ -184,8 +185,8 @@
 								)}
 					onvalue={(value) => (temperatureC = value)}
 				/>
-				<button type="button" class="go" disabled={busy} onclick={() => add('reading')} data-testid="log-reading"
-					>Log this reading</button
+				<Button class="go" disabled={busy} onclick={() => add('reading')} data-testid="log-reading"
+					>Log this reading</Button
 				>
 			</div>
 			{#if trouble !== ''}<p class="problem" role="alert">{trouble}</p>{/if}
@@ -200,7 +201,7 @@
 								<td class="number figure">{entry.minutes.toFixed(0)} min</td>
 								<td class="number figure">{together(showTemperature(entry.temperatureC, units)).replace('-', '−')}</td>
 								<td>{entry.personName}</td>
-								<td><button type="button" class="tool" onclick={() => drop(entry.id)}>Throw away</button></td>
+								<td><Button class="tool" onclick={() => drop(entry.id)}>Throw away</Button></td>
 							</tr>
 						{:else}
 							<tr><td>Nothing logged yet.</td></tr>
@@ -214,8 +215,8 @@
 			<ol>
 				{#each routine as line (line)}<li>{line}</li>{/each}
 			</ol>
-			<button type="button" class="second" disabled={busy} onclick={() => add('calibration')} data-testid="calibrated"
-				>It is recalibrated</button
+			<Button class="second" disabled={busy} onclick={() => add('calibration')} data-testid="calibrated"
+				>It is recalibrated</Button
 			>
 			<QuantityField
 				label="A lean shows from, °"

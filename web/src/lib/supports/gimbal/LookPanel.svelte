@@ -1,4 +1,6 @@
 <script lang="ts">
+	import Button from '$lib/sheet/fields/Button.svelte';
+	import Choice from '$lib/sheet/fields/Choice.svelte';
 	import { periodFromTaps, type GimbalChain } from '@poise/core';
 	import QuantityField from '$lib/sheet/fields/QuantityField.svelte';
 	import type { UnitSystem } from '$lib/model/person';
@@ -93,46 +95,40 @@
 		Unlock only the <strong>{axisName}</strong> axis, {poseFor(slide)}, hands a finger away from it. What does it do?
 	</p>
 	<div class="three">
-		<button
-			type="button"
+		<Button
 			data-testid="falls-minus"
 			onclick={() => onlook({ axisId, kind: 'way', slideId: slide.id, observation: 'falls-' })}
-			>{capital(fallsWord(slide, -1))}</button
+			>{capital(fallsWord(slide, -1))}</Button
 		>
-		<button
-			type="button"
+		<Button
 			class="holds"
 			data-testid="holds"
-			onclick={() => onlook({ axisId, kind: 'way', slideId: slide.id, observation: 'holds' })}>Holds</button
+			onclick={() => onlook({ axisId, kind: 'way', slideId: slide.id, observation: 'holds' })}>Holds</Button
 		>
-		<button
-			type="button"
+		<Button
 			data-testid="falls-plus"
 			onclick={() => onlook({ axisId, kind: 'way', slideId: slide.id, observation: 'falls+' })}
-			>{capital(fallsWord(slide, 1))}</button
+			>{capital(fallsWord(slide, 1))}</Button
 		>
 	</div>
 	{#if canSeek}
-		<button
-			type="button"
+		<Button
 			class="seek"
 			data-testid="seek"
 			onclick={() => onlook({ axisId, kind: 'way', slideId: slide.id, observation: 'holds', seek: true })}
-			>It holds: find both edges and the middle between them</button
+			>It holds: find both edges and the middle between them</Button
 		>
 	{/if}
 	<div class="ways">
-		<button
-			type="button"
+		<Button
 			aria-expanded={way === 'swing'}
 			data-testid="way-swing"
-			onclick={() => (way = way === 'swing' ? 'buttons' : 'swing')}>It swings: rest and time</button
+			onclick={() => (way = way === 'swing' ? 'buttons' : 'swing')}>It swings: rest and time</Button
 		>
-		<button
-			type="button"
+		<Button
 			aria-expanded={way === 'scale'}
 			data-testid="way-scale"
-			onclick={() => (way = way === 'scale' ? 'buttons' : 'scale')}>It meets a stop: pocket scale</button
+			onclick={() => (way = way === 'scale' ? 'buttons' : 'scale')}>It meets a stop: pocket scale</Button
 		>
 	</div>
 
@@ -178,7 +174,7 @@
 				testId="period"
 			/>
 		</div>
-		<button type="button" class="tap" onclick={tap} data-testid="tap">
+		<Button class="tap" onclick={tap} data-testid="tap">
 			{taps.length === 0 ? 'Tap in time with the swing' : `${taps.length} taps`}
 			{#if timed !== null}<small
 					>{timed.periodS.toFixed(2)} s there and back{timed.spread === null
@@ -187,7 +183,7 @@
 						? `, ${timed.dropped.length} left out`
 						: ''}</small
 				>{/if}
-		</button>
+		</Button>
 	{:else if way === 'scale'}
 		<p class="hint">
 			Hold the axis level with the scale at a known distance from it. Lift it slowly and lower it slowly; take both
@@ -196,10 +192,10 @@
 		<div class="fields">
 			<label class="stack"
 				>Presses on the scale
-				<select bind:value={side}>
+				<Choice bind:value={side}>
 					<option value={1}>{slide.plusWord} side</option>
 					<option value={-1}>{slide.minusWord} side</option>
-				</select>
+				</Choice>
 			</label>
 			<QuantityField
 				label="scale shows"
@@ -219,8 +215,8 @@
 				onvalue={(value) => (leverM = value)}
 				testId="lever"
 			/>
-			<button type="button" class="more" onclick={() => ((readings = [...readings, readingKg]), (readingKg = 0))}
-				>Take another {readings.length > 0 ? `(${readings.length} so far)` : ''}</button
+			<Button class="more" onclick={() => ((readings = [...readings, readingKg]), (readingKg = 0))}
+				>Take another {readings.length > 0 ? `(${readings.length} so far)` : ''}</Button
 			>
 		</div>
 	{/if}
@@ -232,7 +228,7 @@
 						>the two rests lie {together(showAngle(result.spreadRad * 2))} apart: friction</span
 					>{/if}
 			</p>
-			<button type="button" class="take" onclick={take} data-testid="take-look">Use this look</button>
+			<Button class="take" onclick={take} data-testid="take-look">Use this look</Button>
 		{:else}
 			<p class="problem" role="status">{result.problem}</p>
 		{/if}
@@ -254,7 +250,7 @@
 		grid-template-columns: 1fr 1fr 1fr;
 		gap: 8px;
 	}
-	.three button {
+	.three :global(button) {
 		min-height: 60px;
 		border: 1.5px solid var(--press);
 		border-radius: 6px;
@@ -264,7 +260,7 @@
 		color: var(--press);
 		padding: 4px;
 	}
-	.three .holds {
+	.three :global(.holds) {
 		background: var(--fill);
 		border-color: var(--spirit-line);
 		color: var(--fill-ink);
@@ -274,14 +270,14 @@
 		flex-wrap: wrap;
 		gap: 0 18px;
 	}
-	.seek {
+	.looks > :global(.seek) {
 		min-height: 44px;
 		text-align: left;
 		text-decoration: underline;
 		color: var(--press);
 		font-size: 15px;
 	}
-	.ways button {
+	.ways :global(button) {
 		min-height: 44px;
 		text-decoration: underline;
 		color: var(--press);
@@ -302,7 +298,7 @@
 		gap: 3px;
 		font-size: 14px;
 	}
-	.tap {
+	.looks > :global(.tap) {
 		min-height: 84px;
 		border-radius: 6px;
 		background: var(--press-wash);
@@ -311,12 +307,12 @@
 		font-weight: 700;
 		touch-action: manipulation;
 	}
-	.tap small {
+	.looks > :global(.tap small) {
 		display: block;
 		font-weight: 400;
 		font-size: 14px;
 	}
-	.more {
+	.fields > :global(.more) {
 		min-height: 44px;
 		border: 1px solid var(--edge);
 		border-radius: 6px;
@@ -332,7 +328,7 @@
 		font-weight: 400;
 		font-size: 14px;
 	}
-	.take {
+	.looks > :global(.take) {
 		min-height: 52px;
 		border-radius: 6px;
 		background: var(--press);

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Button from '$lib/sheet/fields/Button.svelte';
 	import { type PoseId, poseReport } from '@poise/core';
 	import BenchHead from '../BenchHead.svelte';
 	import { sharedGimbalBench } from './gimbalBench.svelte';
@@ -108,12 +109,8 @@
 							</td>
 						{/each}
 						<td class="screen"
-							><button
-								type="button"
-								class="tool"
-								aria-pressed={id === most}
-								onclick={() => (most = id)}
-								data-testid="matters-{id}">matters most</button
+							><Button class="tool" aria-pressed={id === most} onclick={() => (most = id)} data-testid="matters-{id}"
+								>matters most</Button
 							></td
 						>
 					</tr>

@@ -1,4 +1,6 @@
 <script lang="ts" generics="Standing">
+	import Button from '$lib/sheet/fields/Button.svelte';
+	import TextArea from '$lib/sheet/fields/TextArea.svelte';
 	import type { BalanceLog } from './balanceLog.svelte';
 
 	/** A note, and the button that logs what stands there; then the way to it. */
@@ -12,10 +14,10 @@
 
 <label class="note">
 	Note
-	<textarea bind:value={log.note} rows="2" maxlength="2000" {placeholder}></textarea>
+	<TextArea bind:value={log.note} rows={2} maxlength={2000} {placeholder}></TextArea>
 </label>
 {#if log.logged === null}
-	<button type="button" class="go" onclick={onlog} disabled={log.logging} data-testid="log">Log this balance</button>
+	<Button class="go" onclick={onlog} disabled={log.logging} data-testid="log">Log this balance</Button>
 {:else}
 	<p class="logged" role="status">
 		Logged at {log.logged.time}. <a href={log.logged.href} data-testid="open-log">Open it</a>
@@ -29,7 +31,7 @@
 		font-size: 14px;
 		color: var(--quiet);
 	}
-	.note textarea {
+	.note :global(textarea) {
 		color: var(--ink);
 		font-size: 16px;
 	}

@@ -1,4 +1,7 @@
 <script lang="ts">
+	import Button from '$lib/sheet/fields/Button.svelte';
+	import TextArea from '$lib/sheet/fields/TextArea.svelte';
+	import TextInput from '$lib/sheet/fields/TextInput.svelte';
 	import { readingAt, positionAt } from '@poise/core';
 	import { invalidate } from '$app/navigation';
 	import { ask } from '$lib/keeping/ask';
@@ -83,11 +86,9 @@
 	{/if}
 	{#if open === null}
 		<p class="ways">
-			<button type="button" class="link" onclick={() => begin('correct')} data-testid="correct"
-				>Correct this entry</button
-			>
-			<button type="button" class="link" onclick={() => begin('strike')} data-testid="strike"
-				>{record.struck ? 'Put it back' : 'Strike it out'}</button
+			<Button class="link" onclick={() => begin('correct')} data-testid="correct">Correct this entry</Button>
+			<Button class="link" onclick={() => begin('strike')} data-testid="strike"
+				>{record.struck ? 'Put it back' : 'Strike it out'}</Button
 			>
 		</p>
 	{:else}
@@ -98,7 +99,7 @@
 			}}
 		>
 			{#if open === 'correct'}
-				<label>Note<textarea rows="2" maxlength="2000" bind:value={note} data-testid="correct-note"></textarea></label>
+				<label>Note<TextArea rows={2} maxlength={2000} bind:value={note} data-testid="correct-note"></TextArea></label>
 				{#if slides.length > 0}
 					<div class="readings">
 						{#each slides as slide (slide.id)}
@@ -117,9 +118,8 @@
 				{/if}
 			{/if}
 			<label
-				>Why<input
-					type="text"
-					maxlength="500"
+				>Why<TextInput
+					maxlength={500}
 					bind:value={why}
 					aria-invalid={problems.why !== undefined}
 					placeholder={open === 'strike' ? 'Logged on the wrong support' : 'Read the scale upside down'}
@@ -129,10 +129,10 @@
 			{#if problems.why}<p class="problem" role="alert">{problems.why}</p>{/if}
 			{#if trouble !== ''}<p class="problem" role="alert">{trouble}</p>{/if}
 			<p class="ways">
-				<button type="submit" class="second" disabled={busy} data-testid="send-correction"
-					>{open === 'correct' ? 'Save the correction' : record.struck ? 'Put it back' : 'Strike it out'}</button
+				<Button type="submit" class="second" disabled={busy} data-testid="send-correction"
+					>{open === 'correct' ? 'Save the correction' : record.struck ? 'Put it back' : 'Strike it out'}</Button
 				>
-				<button type="button" class="link" onclick={() => (open = null)}>Leave it</button>
+				<Button class="link" onclick={() => (open = null)}>Leave it</Button>
 			</p>
 		</form>
 	{/if}
@@ -163,8 +163,8 @@
 		font-size: 14px;
 		color: var(--quiet);
 	}
-	textarea,
-	input {
+	label > :global(textarea),
+	label > :global(input) {
 		color: var(--ink);
 		font-size: 16px;
 	}
@@ -174,7 +174,7 @@
 		gap: 4px 18px;
 		align-items: center;
 	}
-	.link {
+	.ways > :global(.link) {
 		min-height: 44px;
 		color: var(--press);
 		text-decoration: underline;

@@ -1,4 +1,6 @@
 <script lang="ts">
+	import Button from '$lib/sheet/fields/Button.svelte';
+	import Choice from '$lib/sheet/fields/Choice.svelte';
 	import '$lib/shell/bench.css';
 	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
@@ -67,7 +69,7 @@
 		<div class="title">
 			<h1>{record.payloadName}</h1>
 			<span class="quiet">on {record.supportName}</span>
-			<button type="button" class="print" onclick={() => window.print()}>Print</button>
+			<Button class="print" onclick={() => window.print()}>Print</Button>
 		</div>
 		<div class="drawing" bind:clientWidth={width} bind:clientHeight={height}>{@render drawing(width, height)}</div>
 		{#if rows !== undefined}
@@ -95,14 +97,14 @@
 			</dl>
 			<label class="with"
 				>Compare with
-				<select
+				<Choice
 					value={presentId ?? ''}
 					onchange={(event) => compareWith(event.currentTarget.value)}
 					data-testid="compare-with"
 				>
 					{#if presentId === null}<option value="">choose a payload</option>{/if}
 					{#each payloads as { id, name } (id)}<option value={id}>{name}</option>{/each}
-				</select>
+				</Choice>
 			</label>
 			{#if lines !== null && lines.length > 0}
 				<ul class="moves" data-testid="moves">
@@ -111,8 +113,8 @@
 			{/if}
 			{#if !there}<p class="quiet">That {kind} was deleted since; its copy is here.</p>
 			{:else if lines !== null}
-				<button type="button" class="go" onclick={async () => (trouble = await onsetup())} data-testid="set-up"
-					>Set the bench up so</button
+				<Button class="go" onclick={async () => (trouble = await onsetup())} data-testid="set-up"
+					>Set the bench up so</Button
 				>
 				<p class="quiet">
 					The moves are the change of the computed balance, added to what was logged: what the figures had wrong
@@ -145,7 +147,7 @@
 	h2 {
 		font-size: 15px;
 	}
-	.print {
+	.title > :global(.print) {
 		margin-left: auto;
 		min-height: 44px;
 		padding: 0 16px;
@@ -175,7 +177,7 @@
 		font-size: 14px;
 		color: var(--quiet);
 	}
-	.with select {
+	.with :global(select) {
 		color: var(--ink);
 		font-size: 16px;
 	}
@@ -196,7 +198,7 @@
 		}
 	}
 	@media print {
-		.print,
+		.title > :global(.print),
 		.with,
 		.slips,
 		.answer-column :global(.go) {

@@ -1,4 +1,7 @@
 <script lang="ts">
+	import Button from '$lib/sheet/fields/Button.svelte';
+	import TextInput from '$lib/sheet/fields/TextInput.svelte';
+	import Tick from '$lib/sheet/fields/Tick.svelte';
 	import '$lib/shell/bench.css';
 	import { invalidateAll } from '$app/navigation';
 	import { armLift, type Drift } from '@poise/core';
@@ -173,12 +176,11 @@
 						</p>
 						<div class="chips" role="group" aria-label="{section.label} lies">
 							{#each ['droops', 'level', 'rises'] as const as look (look)}
-								<button
-									type="button"
+								<Button
 									class="chip"
 									aria-pressed={looks[id] === look}
 									onclick={() => (looks = { ...looks, [id]: look })}
-									data-testid="lies-{id}-{look}">{look === 'level' ? 'lies level' : look}</button
+									data-testid="lies-{id}-{look}">{look === 'level' ? 'lies level' : look}</Button
 								>
 							{/each}
 							<QuantityField
@@ -198,8 +200,8 @@
 								look again.
 							</p>
 						{:else if looks[id] === 'level'}
-							<button type="button" class="link" onclick={() => keepPoint(id)} data-testid="keep-{id}"
-								>Keep {settingOf(id)} at {together(showMass(loadKg, units))} as a known point</button
+							<Button class="link" onclick={() => keepPoint(id)} data-testid="keep-{id}"
+								>Keep {settingOf(id)} at {together(showMass(loadKg, units))} as a known point</Button
 							>
 						{/if}
 					</div>
@@ -214,20 +216,18 @@
 			<h2>How it is worn</h2>
 			<div class="chips">
 				{#each ['right', 'left'] as const as side (side)}
-					<button
-						type="button"
+					<Button
 						class="chip"
 						aria-pressed={setup.armSide === side}
 						onclick={() => wearing.set({ ...wearing.value, armSide: side })}
-						data-testid="arm-{side}">Arm on the {side}</button
+						data-testid="arm-{side}">Arm on the {side}</Button
 					>
 				{/each}
-				<button
-					type="button"
+				<Button
 					class="chip"
 					aria-pressed={setup.reversed}
 					onclick={() => wearing.set({ ...wearing.value, reversed: !wearing.value.reversed })}
-					data-testid="arm-reversed">Reversed: carried behind, or block mirrored</button
+					data-testid="arm-reversed">Reversed: carried behind, or block mirrored</Button
 				>
 			</div>
 			<h3>Vest fit</h3>
@@ -236,8 +236,7 @@
 					{@const done = wearing.value.fitted.includes(id)}
 					<li>
 						<label
-							><input
-								type="checkbox"
+							><Tick
 								checked={done}
 								onchange={() =>
 									wearing.set({
@@ -251,10 +250,9 @@
 					</li>
 				{/each}
 			</ul>
-			{#if wearing.value.fitted.length > 0}<button
-					type="button"
+			{#if wearing.value.fitted.length > 0}<Button
 					class="link"
-					onclick={() => wearing.set({ ...wearing.value, fitted: [] })}>Begin the list anew</button
+					onclick={() => wearing.set({ ...wearing.value, fitted: [] })}>Begin the list anew</Button
 				>{/if}
 			{#if wearing.message !== ''}<p class="caution" role="alert">{wearing.message}</p>{/if}
 			<h3>Log</h3>
@@ -328,17 +326,14 @@
 			<p>At these counts, when the hand lets it float, it</p>
 			<div class="sees">
 				{#each ['away', 'into', 'left', 'right', 'stays'] as const as drift (drift)}
-					<button
-						type="button"
-						class:stays={drift === 'stays'}
-						onclick={() => drifts(drift)}
-						data-testid="drift-{drift}">{driftWords[drift]}</button
+					<Button onclick={() => drifts(drift)} data-testid="drift-{drift}" class={[drift === 'stays' && 'stays']}
+						>{driftWords[drift]}</Button
 					>
 				{/each}
 			</div>
 			<label class="note">
 				Note
-				<input type="text" bind:value={note} maxlength="200" placeholder="Shoes, stairs, which job" />
+				<TextInput bind:value={note} maxlength={200} placeholder="Shoes, stairs, which job" />
 			</label>
 			<p class="quiet">
 				Started from {log[0] === undefined
@@ -356,7 +351,7 @@
 						? `Longer than ${vest.spellMinutes} min with this load: hand it over or dock it.`
 						: `Dock it within ${vest.spellMinutes} min with this load.`}
 				</p>
-				<button type="button" class="go" onclick={takeOff} data-testid="vest-off">It is docked</button>
+				<Button class="go" onclick={takeOff} data-testid="vest-off">It is docked</Button>
 			{:else}
 				<p data-testid="vest-advice">
 					{#if vest.lastMinutes === null}Not worn today. With this load, {vest.spellMinutes} min at a time, then {vest.restMinutes}
@@ -365,7 +360,7 @@
 						{vest.lastMinutes} min worn, {vest.restedMinutes} min rested.
 					{:else}Rested. {vest.todayMinutes} min today; with this load, {vest.spellMinutes} min at a time.{/if}
 				</p>
-				<button type="button" class="second" onclick={putOn} data-testid="vest-on">It is on me: start the clock</button>
+				<Button class="second" onclick={putOn} data-testid="vest-on">It is on me: start the clock</Button>
 				<div class="row">
 					<QuantityField
 						label="or worn for, minutes"
@@ -376,11 +371,8 @@
 						onvalue={(value) => (minutes = value)}
 						testId="vest-minutes"
 					/>
-					<button
-						type="button"
-						class="chip"
-						onclick={() => add({ kind: 'vest', minutes, loadKg, note: '' })}
-						data-testid="vest-log">Log it</button
+					<Button class="chip" onclick={() => add({ kind: 'vest', minutes, loadKg, note: '' })} data-testid="vest-log"
+						>Log it</Button
 					>
 				</div>
 			{/if}
@@ -433,7 +425,7 @@
 	.section > .quiet,
 	.section > .chips,
 	.section > .advice,
-	.section > .link {
+	.section > :global(.link) {
 		grid-column: 1 / 3;
 		justify-self: start;
 	}
@@ -495,7 +487,7 @@
 		grid-template-columns: 1fr 1fr;
 		gap: 8px;
 	}
-	.sees button {
+	.sees :global(button) {
 		min-height: 50px;
 		border: 1.5px solid var(--press);
 		border-radius: 6px;
@@ -503,7 +495,7 @@
 		font-weight: 700;
 		font-size: 16px;
 	}
-	.sees .stays {
+	.sees :global(.stays) {
 		grid-column: 1 / 3;
 		background: var(--fill);
 		border-color: var(--spirit-line);

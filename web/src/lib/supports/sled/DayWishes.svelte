@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Button from '$lib/sheet/fields/Button.svelte';
 	import QuantityField from '$lib/sheet/fields/QuantityField.svelte';
 	import { sledShots } from './model';
 	import { dropAdvice, shotAdvice } from './advice';
@@ -15,23 +16,19 @@
 
 <div class="chips" role="group" aria-label="Shots of the day">
 	{#each sledShots as shot (shot)}
-		<button
-			type="button"
+		<Button
 			class="chip"
 			aria-pressed={wishes.shots.includes(shot)}
 			onclick={() => bench.toggleShot(shot)}
-			data-testid="shot-{shot}">{shotAdvice[shot].words}</button
+			data-testid="shot-{shot}">{shotAdvice[shot].words}</Button
 		>
 	{/each}
 </div>
 <p class="quiet" data-testid="drop-advice">
 	{advice.reason}
 	{#if Math.abs(advice.dropTimeS - wishes.dropTimeS) > 0.04}
-		<button
-			type="button"
-			class="link"
-			onclick={() => bench.change({ dropTimeS: advice.dropTimeS })}
-			data-testid="take-advice">Take {advice.dropTimeS.toFixed(1)} s</button
+		<Button class="link" onclick={() => bench.change({ dropTimeS: advice.dropTimeS })} data-testid="take-advice"
+			>Take {advice.dropTimeS.toFixed(1)} s</Button
 		>
 	{/if}
 </p>
@@ -50,7 +47,7 @@
 	.quiet {
 		font-size: 14px;
 	}
-	.link {
+	.quiet > :global(.link) {
 		min-height: 44px;
 		color: var(--press);
 		text-decoration: underline;

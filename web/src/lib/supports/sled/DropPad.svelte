@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Button from '$lib/sheet/fields/Button.svelte';
 	import { isTyping } from '$lib/sheet/keys';
 	import { onMount } from 'svelte';
 	import { readyTimer, stepTimer, type DropTimer, type TimerEvent } from './dropTimer';
@@ -66,9 +67,8 @@
 	onkeyup={(event) => key(event, 'up')}
 	onblur={() => step({ kind: 'cancel', atS: 0 })}
 />
-<button
-	type="button"
-	class="pad"
+<Button
+	class="drop-pad"
 	data-phase={timer.phase}
 	data-testid="drop-pad"
 	onpointerdown={down}
@@ -79,11 +79,11 @@
 	<strong>{words[0]}</strong>
 	<span>{timer.phase === 'falling' ? `${goneS.toFixed(1)} s · ${words[1]}` : words[1]}</span>
 	<kbd>space</kbd>
-</button>
+</Button>
 {#if timer.phase === 'ready' && timer.word !== null}<p class="word" role="status">{timer.word}</p>{/if}
 
 <style>
-	.pad {
+	:global(.drop-pad) {
 		position: relative;
 		display: grid;
 		align-content: center;
@@ -99,24 +99,24 @@
 		user-select: none;
 		-webkit-user-select: none;
 	}
-	.pad strong {
+	:global(.drop-pad strong) {
 		font-size: 28px;
 		line-height: 1.15;
 	}
-	.pad span {
+	:global(.drop-pad span) {
 		font-size: 16px;
 		color: var(--quiet);
 	}
-	.pad[data-phase='held'] {
+	:global(.drop-pad[data-phase='held']) {
 		background: var(--fill);
 		color: var(--fill-ink);
 	}
-	.pad[data-phase='falling'] {
+	:global(.drop-pad[data-phase='falling']) {
 		background: var(--press);
 		color: var(--press-ink);
 	}
-	.pad[data-phase='held'] span,
-	.pad[data-phase='falling'] span {
+	:global(.drop-pad[data-phase='held'] span),
+	:global(.drop-pad[data-phase='falling'] span) {
 		color: inherit;
 	}
 	kbd {

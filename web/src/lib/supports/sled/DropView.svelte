@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Button from '$lib/sheet/fields/Button.svelte';
 	import '$lib/shell/bench.css';
 	import Chart from '$lib/sheet/drawing/Chart.svelte';
 	import type { Person } from '$lib/model/person';
@@ -72,12 +73,11 @@
 				</p>
 				<div class="chips" role="group" aria-label="Which way it falls">
 					{#each ['fore', 'side'] as const as plane (plane)}
-						<button
-							type="button"
+						<Button
 							class="chip"
 							aria-pressed={timing.plane === plane}
 							onclick={() => bench.timeIn(plane)}
-							data-testid="plane-{plane}">{planeWords[plane]}</button
+							data-testid="plane-{plane}">{planeWords[plane]}</Button
 						>
 					{/each}
 				</div>
@@ -86,9 +86,7 @@
 					{#each timing.runsS as run, index (index)}
 						<span class="run figure" class:out={timed?.dropped.includes(index)}
 							>{run.toFixed(2)} s{#if timed?.dropped.includes(index)}<small>slip of the thumb, left out</small>{/if}
-							<button type="button" aria-label="Take out {run.toFixed(2)} s" onclick={() => bench.forgetRun(index)}
-								>×</button
-							></span
+							<Button aria-label="Take out {run.toFixed(2)} s" onclick={() => bench.forgetRun(index)}>×</Button></span
 						>
 					{:else}<span class="quiet">No drop timed at this height yet. Three or four make a good mean.</span>{/each}
 				</div>
@@ -104,13 +102,13 @@
 							good to ±{timed.sigmaS.toFixed(2)} s</span
 						>
 					</p>
-					<button type="button" class="take" onclick={take} data-testid="take-drops"
-						>It drops in {timed.dropTimeS.toFixed(2)} s: use this</button
+					<Button class="take" onclick={take} data-testid="take-drops"
+						>It drops in {timed.dropTimeS.toFixed(2)} s: use this</Button
 					>
 				{/if}
 				<p>
-					<button type="button" class="link" onclick={() => (practising = true)} data-testid="practise"
-						>{person.thumb === null ? 'Measure how late your thumb is' : 'Measure your thumb again'}</button
+					<Button class="link" onclick={() => (practising = true)} data-testid="practise"
+						>{person.thumb === null ? 'Measure how late your thumb is' : 'Measure your thumb again'}</Button
 					>
 				</p>
 			{/if}
@@ -185,7 +183,7 @@
 					is slower.
 				</p>{/if}
 			{#if plan.kind === 'move' && Math.abs(by) >= 0.0004}
-				<button type="button" class="go" onclick={go} data-testid="gimbal-done">It is done</button>
+				<Button class="go" onclick={go} data-testid="gimbal-done">It is done</Button>
 				<p class="quiet">
 					Hold the post while the clamp is open. A gimbal move leaves static and dynamic balance alone.
 				</p>
@@ -248,7 +246,7 @@
 		gap: 6px;
 		border-radius: 6px;
 	}
-	.run button {
+	.run :global(button) {
 		min-width: 40px;
 		min-height: 44px;
 		color: var(--quiet);
@@ -266,7 +264,7 @@
 		font-size: 28px;
 		margin-right: 10px;
 	}
-	.take {
+	.timer > :global(.take) {
 		min-height: 52px;
 		border: 1.5px solid var(--press);
 		border-radius: 6px;

@@ -1,4 +1,8 @@
 <script lang="ts">
+	import Button from '$lib/sheet/fields/Button.svelte';
+	import Choice from '$lib/sheet/fields/Choice.svelte';
+	import TextInput from '$lib/sheet/fields/TextInput.svelte';
+	import Tick from '$lib/sheet/fields/Tick.svelte';
 	import QuantityField from '$lib/sheet/fields/QuantityField.svelte';
 	import type { UnitSystem } from '$lib/model/person';
 	import { type SledItem, sledItemKinds, type Travel } from './model';
@@ -51,32 +55,31 @@
 	<div class="row">
 		<label class="stack grow"
 			>Name
-			<input
-				type="text"
+			<TextInput
 				value={item.label}
-				maxlength="80"
+				maxlength={80}
 				oninput={(event) => onchange({ label: event.currentTarget.value }, 'name')}
 				onblur={onsettle}
 			/>
 		</label>
 		<label class="stack"
 			>What
-			<select
+			<Choice
 				value={item.kind}
 				onchange={(event) => onchange({ kind: event.currentTarget.value as SledItem['kind'] }, 'kind')}
 			>
 				{#each sledItemKinds as kind (kind)}<option value={kind}>{kindWords[kind]}</option>{/each}
-			</select>
+			</Choice>
 		</label>
 		<label class="stack"
 			>Held
-			<select
+			<Choice
 				value={mountingOf(item)}
 				onchange={(event) => onchange(mounted(item, event.currentTarget.value as Mounting), 'mounting')}
 				data-testid="mounting"
 			>
 				{#each Object.entries(mountingWords) as [value, words] (value)}<option {value}>{words}</option>{/each}
-			</select>
+			</Choice>
 		</label>
 		<QuantityField
 			label={item.pair ? 'mass of one' : 'mass'}
@@ -89,8 +92,7 @@
 			testId="item-mass"
 		/>
 		<label class="tilts"
-			><input
-				type="checkbox"
+			><Tick
 				checked={item.tilts === true}
 				onchange={(event) => onchange({ tilts: event.currentTarget.checked }, 'tilts')}
 			/> tilts</label
@@ -137,8 +139,7 @@
 			{@const travel = item[field]}
 			{#if !(field === 'sideM' && item.pair)}
 				<label class="tilts"
-					><input
-						type="checkbox"
+					><Tick
 						checked={travel !== null}
 						onchange={(event) =>
 							onchange({ [field]: event.currentTarget.checked ? [-0.05, 0.05] : null }, `slide ${field}`)}
@@ -161,7 +162,7 @@
 				{/if}
 			{/if}
 		{/each}
-		<button type="button" class="tool" onclick={ondrop} data-testid="item-drop">Take it off the sled</button>
+		<Button class="tool" onclick={ondrop} data-testid="item-drop">Take it off the sled</Button>
 	</div>
 </fieldset>
 

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Button from '$lib/sheet/fields/Button.svelte';
 	import { weightMover } from './figures';
 	import type { SledBench } from './sledBench.svelte';
 
@@ -18,12 +19,11 @@
 <p class="quiet">To cure a spin may move, with the plate and the gimbal:</p>
 <div class="chips" role="group" aria-label="What may move">
 	{#each movers as { id, label } (id)}
-		<button
-			type="button"
+		<Button
 			class="chip"
 			aria-pressed={bench.state.movers.includes(id)}
 			onclick={() => bench.toggleMover(id)}
-			data-testid="mover-{id}">{label}</button
+			data-testid="mover-{id}">{label}</Button
 		>
 	{/each}
 </div>

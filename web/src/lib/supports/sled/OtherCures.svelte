@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Button from '$lib/sheet/fields/Button.svelte';
 	import { cureId, type SledFigures } from './figures';
 	import type { SledBench } from './sledBench.svelte';
 	import { degrees, lineInWords, linesBetween, targetOf } from './slip';
@@ -38,8 +39,7 @@
 {#each others as { id, text, left } (id)}
 	<p class="other">
 		Or {text} <span class="quiet">({left})</span>
-		<button type="button" class="link" onclick={() => bench.change({ cureId: id })} data-testid="other-{id}"
-			>Take this instead</button
+		<Button class="link" onclick={() => bench.change({ cureId: id })} data-testid="other-{id}">Take this instead</Button
 		>
 	</p>
 {/each}
@@ -49,7 +49,7 @@
 		font-size: 15px;
 		margin: -6px 0;
 	}
-	.link {
+	.other > :global(.link) {
 		min-height: 44px;
 		color: var(--press);
 		text-decoration: underline;

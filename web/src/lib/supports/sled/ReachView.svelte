@@ -1,4 +1,6 @@
 <script lang="ts">
+	import Button from '$lib/sheet/fields/Button.svelte';
+	import TextInput from '$lib/sheet/fields/TextInput.svelte';
 	import '$lib/shell/bench.css';
 	import Chart from '$lib/sheet/drawing/Chart.svelte';
 	import QuantityField from '$lib/sheet/fields/QuantityField.svelte';
@@ -142,9 +144,9 @@
 				/>
 				<label class="pick"
 					>Pick a place
-					<input
+					<TextInput
 						type="range"
-						min="0"
+						min={0}
 						max={curve.length - 1}
 						value={at}
 						oninput={(event) => (picked = Number(event.currentTarget.value))}
@@ -189,15 +191,14 @@
 			{/snippet}
 			<div class="chips" role="group" aria-label="What is carried further out">
 				{#each choices as item (item.id)}
-					<button
-						type="button"
+					<Button
 						class="chip"
 						aria-pressed={part?.id === item.id}
 						onclick={() => {
 							chosenId = item.id;
 							picked = null;
 						}}
-						data-testid="reach-{item.id}">{item.label}</button
+						data-testid="reach-{item.id}">{item.label}</Button
 					>
 				{/each}
 			</div>
@@ -229,7 +230,7 @@
 				<ol class="lines">
 					{#each lines as line (line.id)}<li>{line.lead}<strong>{unbroken(line.strong)}</strong></li>{/each}
 				</ol>
-				<button type="button" class="go" onclick={take} data-testid="reach-take">All {lines.length} are done</button>
+				<Button class="go" onclick={take} data-testid="reach-take">All {lines.length} are done</Button>
 			{/if}
 			<h2>Your legs</h2>
 			<div class="tube">
@@ -271,7 +272,7 @@
 		padding: 0 10px;
 		font-size: 15px;
 	}
-	.pick input {
+	.pick :global(input) {
 		min-height: 44px;
 		width: 100%;
 	}

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Button from '$lib/sheet/fields/Button.svelte';
 	import type { BalanceLog } from '$lib/supports/log/balanceLog.svelte';
 	import LogBalance from '$lib/supports/log/LogBalance.svelte';
 	import type { SledBenchState } from './model';
@@ -40,13 +41,9 @@
 	<SledSeenRoll {bench} />
 	<p class="count">
 		<span data-testid="slip-count">{state.slips.length} {state.slips.length === 1 ? 'slip' : 'slips'} so far</span>
-		<button type="button" class="link" onclick={() => bench.document.undo()} disabled={!bench.document.canUndo}
-			>Undo</button
-		>
-		<button type="button" class="link" onclick={() => bench.document.redo()} disabled={!bench.document.canRedo}
-			>Redo</button
-		>
-		<button type="button" class="link" onclick={() => bench.startOver()}>Start over</button>
+		<Button class="link" onclick={() => bench.document.undo()} disabled={!bench.document.canUndo}>Undo</Button>
+		<Button class="link" onclick={() => bench.document.redo()} disabled={!bench.document.canRedo}>Redo</Button>
+		<Button class="link" onclick={() => bench.startOver()}>Start over</Button>
 	</p>
 {/snippet}
 
@@ -91,19 +88,18 @@
 		</p>
 	{/if}
 	{#if slip.kind === 'move'}
-		<button type="button" class="go" onclick={() => bench.accept()} data-testid="accept">
+		<Button class="go stays" onclick={() => bench.accept()} data-testid="accept">
 			{slip.lines.length === 1 ? 'It is done' : `All ${slip.lines.length} are done`}
-		</button>
+		</Button>
 		<OtherCures {bench} {figures} />
-		{#if state.cureId}<button type="button" class="link" onclick={() => bench.change({ cureId: null })}
-				>Back to the best way</button
+		{#if state.cureId}<Button class="link" onclick={() => bench.change({ cureId: null })}>Back to the best way</Button
 			>{/if}
 	{:else if slip.kind === 'tooHeavy'}
-		<a class="go" href={payloadHref}>Change the payload</a>
+		<a class="go stays" href={payloadHref}>Change the payload</a>
 		<a class="second" href={sledHref}>Look at the sled</a>
 	{:else if slip.kind === 'placed'}
-		{#if slip.look === 'drop'}<a class="go" href="{sheets}/drop">To the drop timer</a>
-		{:else if slip.look === 'spin'}<a class="go" href="{sheets}/spin">To the spin</a>{/if}
+		{#if slip.look === 'drop'}<a class="go stays" href="{sheets}/drop">To the drop timer</a>
+		{:else if slip.look === 'spin'}<a class="go stays" href="{sheets}/spin">To the spin</a>{/if}
 	{:else}
 		<LogBalance {log} placeholder="Where, which shots, what to remember" {onlog} />
 	{/if}
@@ -155,11 +151,5 @@
 		max-height: 150px;
 		overflow-y: auto;
 		font-size: 14px;
-	}
-	@media (max-width: 900px) {
-		.go {
-			position: sticky;
-			bottom: 10px;
-		}
 	}
 </style>

@@ -1,4 +1,6 @@
 <script lang="ts">
+	import Button from '$lib/sheet/fields/Button.svelte';
+	import TextInput from '$lib/sheet/fields/TextInput.svelte';
 	import FigureTable from '$lib/sheet/fields/FigureTable.svelte';
 	import QuantityField from '$lib/sheet/fields/QuantityField.svelte';
 	import type { Part } from '$lib/model/part';
@@ -129,20 +131,18 @@
 			</p>
 			<div class="chips">
 				{#each geometry.items as item (item.id)}
-					<button
-						type="button"
+					<Button
 						class="tool"
 						aria-pressed={selectedId === item.id}
 						onclick={() => (selectedId = item.id)}
-						data-testid="pick-{item.id}">{item.label}</button
+						data-testid="pick-{item.id}">{item.label}</Button
 					>
 				{/each}
 			</div>
 			<h2>Put on</h2>
 			<div class="chips">
 				{#each sledItemKinds as kind (kind)}
-					<button
-						type="button"
+					<Button
 						class="tool"
 						disabled={geometry.items.length >= 16}
 						onclick={() => {
@@ -150,7 +150,7 @@
 							shape(made.geometry);
 							selectedId = made.id;
 						}}
-						data-testid="add-{kind}">{addWords[kind]}</button
+						data-testid="add-{kind}">{addWords[kind]}</Button
 					>
 				{/each}
 			</div>
@@ -206,11 +206,8 @@
 				ondrop={({ id: gone }) =>
 					shape({ ...geometry, sections: geometry.sections.filter((section) => section.id !== gone) })}
 			/>
-			<button
-				type="button"
-				class="tool"
-				disabled={geometry.sections.length >= 4}
-				onclick={() => shape(withNewSection(geometry))}>Another section</button
+			<Button class="tool" disabled={geometry.sections.length >= 4} onclick={() => shape(withNewSection(geometry))}
+				>Another section</Button
 			>
 			<div class="row fields">
 				<QuantityField
@@ -349,10 +346,9 @@
 		/>
 		<label class="stack"
 			>its setting counts
-			<input
-				type="text"
+			<TextInput
 				value={geometry.arm.unit}
-				maxlength="20"
+				maxlength={20}
 				oninput={(event) =>
 					shape({ ...geometry, arm: { ...geometry.arm, unit: event.currentTarget.value } }, 'arm unit')}
 				onblur={settle}
@@ -382,11 +378,8 @@
 		onsettle={settle}
 		ondrop={({ id: gone }) => shape({ ...geometry, places: geometry.places.filter((place) => place.id !== gone) })}
 	/>
-	<button
-		type="button"
-		class="tool"
-		disabled={geometry.places.length >= 8}
-		onclick={() => shape(withNewPlace(geometry))}>Another place</button
+	<Button class="tool" disabled={geometry.places.length >= 8} onclick={() => shape(withNewPlace(geometry))}
+		>Another place</Button
 	>
 </GearFrame>
 

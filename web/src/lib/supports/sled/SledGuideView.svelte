@@ -1,4 +1,6 @@
 <script lang="ts">
+	import Button from '$lib/sheet/fields/Button.svelte';
+	import Tick from '$lib/sheet/fields/Tick.svelte';
 	import { pageKeys } from '$lib/sheet/keys';
 	import Slip from '$lib/sheet/slip/Slip.svelte';
 	import { unbroken } from '$lib/sheet/units/display';
@@ -112,7 +114,7 @@
 					<dd>{step.assistant}</dd>
 				</div>
 			</dl>
-			<button type="button" class="go" onclick={done} data-testid="rig-done">{step.done}</button>
+			<Button class="go" onclick={done} data-testid="rig-done">{step.done}</Button>
 			{#if step.id === 'static'}<SledLookPanel {bench} />{/if}
 			{#if step.id === 'prepare' && checksOpen > 0}<a class="second" href="/payload/{bench.payloadId}/checklist"
 					>Open the checklist</a
@@ -123,9 +125,7 @@
 				<a class="second" href="{here}/arm">Arm, socket block and vest</a>
 				<a class="second" href={here}>Log the balance</a>
 			{/if}
-			{#if open}<button type="button" class="link" onclick={tick} data-testid="rig-leave"
-					>Leave it as it is and go on</button
-				>{/if}
+			{#if open}<Button class="link" onclick={tick} data-testid="rig-leave">Leave it as it is and go on</Button>{/if}
 		</Slip>
 	{:else}
 		<Slip heading="Rigged, {steps.length} of {steps.length}">
@@ -137,26 +137,24 @@
 					: 'Something was left as it is, or not seen yet: the bench says what.'}
 			</p>
 			<a class="go" href={here} data-testid="rig-log">To the bench and the log</a>
-			<button type="button" class="link" onclick={again}>Begin the sequence anew</button>
+			<Button class="link" onclick={again}>Begin the sequence anew</Button>
 		</Slip>
 	{/if}
 	<ol class="steps" aria-label="All steps">
 		{#each steps as { id, name, right }, index (id)}
 			<li class:here={index === at}>
-				<button type="button" onclick={() => (chosen = index)} data-testid="step-{id}"
+				<Button onclick={() => (chosen = index)} data-testid="step-{id}"
 					><span class="number">{index + 1}</span>{name}{#if rigged.includes(id)}<span class="tick" aria-label="done"
 							>✓</span
 						>{/if}{#if rigged.includes(id) && right === false && index >= 7}<span class="off">out again</span
-						>{/if}</button
+						>{/if}</Button
 				>
 			</li>
 		{/each}
 	</ol>
 	<div class="foot">
-		<button type="button" class="link" onclick={() => bench.document.undo()} disabled={!bench.document.canUndo}
-			>Undo</button
-		>
-		<label><input type="checkbox" bind:checked={aloud} data-testid="rig-aloud" /> read aloud</label>
+		<Button class="link" onclick={() => bench.document.undo()} disabled={!bench.document.canUndo}>Undo</Button>
+		<label><Tick bind:checked={aloud} data-testid="rig-aloud" /> read aloud</label>
 	</div>
 	{#if bench.document.linkLost}<p class="caution" role="status">
 			No link to the server. Everything is kept here and sent when it is back.
@@ -201,7 +199,7 @@
 		grid-template-columns: repeat(auto-fill, minmax(158px, 1fr));
 		gap: 0 14px;
 	}
-	.steps button {
+	.steps :global(button) {
 		display: flex;
 		gap: 8px;
 		align-items: center;
@@ -210,7 +208,7 @@
 		color: var(--quiet);
 		text-align: left;
 	}
-	.here button {
+	.here :global(button) {
 		color: var(--ink);
 		font-weight: 700;
 	}

@@ -1,4 +1,6 @@
 <script lang="ts">
+	import Button from '$lib/sheet/fields/Button.svelte';
+	import Choice from '$lib/sheet/fields/Choice.svelte';
 	import { radFromDeg, type SledPlane } from '@poise/core';
 	import QuantityField from '$lib/sheet/fields/QuantityField.svelte';
 	import { showLength, together } from '$lib/sheet/units/display';
@@ -52,22 +54,22 @@
 	{#if way === 'buttons'}
 		<div class="sees">
 			{#each sees as [text, on, side] (text)}
-				<button type="button" onclick={() => saw({ kind: 'way', plane: on, way: side })}>{text}</button>
+				<Button onclick={() => saw({ kind: 'way', plane: on, way: side })}>{text}</Button>
 			{/each}
-			<button type="button" class="stands" onclick={stands} data-testid="stands">Stands</button>
+			<Button class="stands" onclick={stands} data-testid="stands">Stands</Button>
 		</div>
 		<p class="ways">
-			<button type="button" class="link" onclick={() => (way = 'angle')}>By how many degrees</button>
-			<button type="button" class="link" onclick={() => (way = 'bubble')}>By lines of the bubble</button>
+			<Button class="link" onclick={() => (way = 'angle')}>By how many degrees</Button>
+			<Button class="link" onclick={() => (way = 'bubble')}>By lines of the bubble</Button>
 		</p>
 	{:else}
 		<div class="row">
 			<label>
 				<span>Plane</span>
-				<select bind:value={plane} data-testid="lean-plane">
+				<Choice bind:value={plane} data-testid="lean-plane">
 					<option value="fore">fore-aft</option>
 					<option value="side">side to side</option>
-				</select>
+				</Choice>
 			</label>
 			{#if way === 'angle'}
 				<QuantityField
@@ -109,8 +111,8 @@
 				)} heavy {offsetM > 0 ? words[0] : words[1]}.{/if}
 		</p>
 		<p class="ways">
-			<button type="button" class="take" onclick={take} data-testid="take-lean">Take this</button>
-			<button type="button" class="link" onclick={() => (way = 'buttons')}>Back</button>
+			<Button class="take" onclick={take} data-testid="take-lean">Take this</Button>
+			<Button class="link" onclick={() => (way = 'buttons')}>Back</Button>
 		</p>
 	{/if}
 </section>
@@ -127,8 +129,8 @@
 		grid-template-columns: 1fr 1fr;
 		gap: 8px;
 	}
-	.sees button,
-	.take {
+	.sees :global(button),
+	.ways > :global(.take) {
 		min-height: 50px;
 		border: 1.5px solid var(--press);
 		border-radius: 6px;
@@ -137,7 +139,7 @@
 		font-size: 16px;
 		padding: 0 14px;
 	}
-	.sees .stands {
+	.sees :global(.stands) {
 		grid-column: 1 / 3;
 		background: var(--fill);
 		border-color: var(--spirit-line);
@@ -163,7 +165,7 @@
 		gap: 0 18px;
 		align-items: center;
 	}
-	.link {
+	.ways > :global(.link) {
 		min-height: 44px;
 		color: var(--press);
 		text-decoration: underline;

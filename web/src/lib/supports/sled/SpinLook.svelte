@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Button from '$lib/sheet/fields/Button.svelte';
 	import { radFromDeg } from '@poise/core';
 	import QuantityField from '$lib/sheet/fields/QuantityField.svelte';
 	import { showAnswer } from '$lib/sheet/bringIntoView';
@@ -44,12 +45,8 @@
 	<p>Spin it by hand, let go, wait a turn or two. The top of the post leans, as the camera looks:</p>
 	<div class="chips" role="group" aria-label="It leans">
 		{#each [...ways.map(([words]) => words), 'true' as const] as words (words)}
-			<button
-				type="button"
-				class="chip"
-				aria-pressed={way === words}
-				onclick={() => (way = words)}
-				data-testid="spun-{words}">{words === 'true' ? 'spins true' : words}</button
+			<Button class="chip" aria-pressed={way === words} onclick={() => (way = words)} data-testid="spun-{words}"
+				>{words === 'true' ? 'spins true' : words}</Button
 			>
 		{/each}
 	</div>
@@ -74,7 +71,7 @@
 			onvalue={(value) => (turns = value)}
 			testId="spun-rate"
 		/>
-		<button type="button" class="take" onclick={take} data-testid="take-spin">Use this</button>
+		<Button class="take" onclick={take} data-testid="take-spin">Use this</Button>
 	</div>
 	{#if criticalPerMinute !== null && turns < 1.5 * criticalPerMinute}
 		<p class="quiet">
@@ -99,7 +96,7 @@
 	.row :global(.field) {
 		width: 120px;
 	}
-	.take {
+	.row > :global(.take) {
 		min-height: 44px;
 		border: 1.5px solid var(--press);
 		border-radius: 6px;

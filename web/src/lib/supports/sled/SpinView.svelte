@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Button from '$lib/sheet/fields/Button.svelte';
 	import '$lib/shell/bench.css';
 	import { type SpinRun, steadyLean } from '@poise/core';
 	import QuantityField from '$lib/sheet/fields/QuantityField.svelte';
@@ -87,15 +88,14 @@
 		<div class="controls">
 			<div class="chips" role="group" aria-label="How fast">
 				{#each spinRates as rate (rate.id)}
-					<button
-						type="button"
+					<Button
 						class="chip"
 						aria-pressed={turns === rate.perMinute}
 						onclick={() => {
 							turns = rate.perMinute;
 							held = rate.id !== 'hand';
 						}}
-						data-testid="rate-{rate.id}">{rate.words}</button
+						data-testid="rate-{rate.id}">{rate.words}</Button
 					>
 				{/each}
 				<QuantityField
@@ -109,21 +109,15 @@
 				/>
 			</div>
 			<div class="chips">
-				<button type="button" class="chip" aria-pressed={held} onclick={() => (held = !held)} data-testid="spin-held"
-					>{held ? 'Led by fingers' : 'Let go'}</button
+				<Button class="chip" aria-pressed={held} onclick={() => (held = !held)} data-testid="spin-held"
+					>{held ? 'Led by fingers' : 'Let go'}</Button
 				>
-				<button
-					type="button"
-					class="chip"
-					aria-pressed={cured}
-					onclick={() => (cured = !cured)}
-					data-testid="spin-cured">{cured ? 'As the slip will leave it' : 'As it stands'}</button
+				<Button class="chip" aria-pressed={cured} onclick={() => (cured = !cured)} data-testid="spin-cured"
+					>{cured ? 'As the slip will leave it' : 'As it stands'}</Button
 				>
-				<button type="button" class="chip" aria-pressed={slow} onclick={() => (slow = !slow)}
-					>A quarter of the speed</button
-				>
-				<button type="button" class="chip" onclick={() => (playing = !playing)} data-testid="spin-play"
-					>{playing ? 'Hold still' : 'Turn'}</button
+				<Button class="chip" aria-pressed={slow} onclick={() => (slow = !slow)}>A quarter of the speed</Button>
+				<Button class="chip" onclick={() => (playing = !playing)} data-testid="spin-play"
+					>{playing ? 'Hold still' : 'Turn'}</Button
 				>
 			</div>
 			<table>
@@ -170,12 +164,12 @@
 					{/each}
 				</ol>
 				{#if slip.short !== null}<p class="warning">{slip.short}</p>{/if}
-				<button type="button" class="go" onclick={() => bench.accept()} data-testid="spin-accept"
-					>{slip.lines.length === 1 ? 'It is done' : `All ${slip.lines.length} are done`}</button
+				<Button class="go" onclick={() => bench.accept()} data-testid="spin-accept"
+					>{slip.lines.length === 1 ? 'It is done' : `All ${slip.lines.length} are done`}</Button
 				>
 				<OtherCures {bench} {figures} />
-				{#if bench.state.cureId}<button type="button" class="link" onclick={() => bench.change({ cureId: null })}
-						>Back to the best way</button
+				{#if bench.state.cureId}<Button class="link" onclick={() => bench.change({ cureId: null })}
+						>Back to the best way</Button
 					>{/if}
 			{:else if figures.spinGood && !figures.placed}
 				<p>

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Button from '$lib/sheet/fields/Button.svelte';
 	import { invalidateAll } from '$app/navigation';
 	import { dropLean } from '@poise/core';
 	import { ask } from '$lib/keeping/ask';
@@ -81,10 +82,10 @@
 		</p>
 	{/if}
 	<p class="row">
-		<button type="button" class="chip" disabled={thumb === null} onclick={save} data-testid="keep-thumb"
-			>{thumb === null ? `${thumbTries - lagsS.length} more` : 'This is my thumb'}</button
+		<Button class="chip" disabled={thumb === null} onclick={save} data-testid="keep-thumb"
+			>{thumb === null ? `${thumbTries - lagsS.length} more` : 'This is my thumb'}</Button
 		>
-		<button type="button" class="chip" onclick={ondone}>Back to the sled</button>
+		<Button class="chip" onclick={ondone}>Back to the sled</Button>
 	</p>
 	{#if trouble !== ''}<p class="trouble" role="alert">{trouble}</p>{/if}
 </section>
@@ -130,7 +131,7 @@
 	.trouble {
 		color: var(--clay);
 	}
-	.chip:disabled {
+	.row > :global(.chip:disabled) {
 		color: var(--quiet);
 	}
 </style>

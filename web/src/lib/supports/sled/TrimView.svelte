@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Button from '$lib/sheet/fields/Button.svelte';
 	import '$lib/shell/bench.css';
 	import { degFromRad, radFromDeg, trimSled, withShifts } from '@poise/core';
 	import QuantityField from '$lib/sheet/fields/QuantityField.svelte';
@@ -75,12 +76,8 @@
 		<div class="controls">
 			<div class="chips" role="group" aria-label="Which way it tilts">
 				{#each ['down', 'up'] as const as way (way)}
-					<button
-						type="button"
-						class="chip"
-						aria-pressed={nose === way}
-						onclick={() => (nose = way)}
-						data-testid="nose-{way}">nose {way}</button
+					<Button class="chip" aria-pressed={nose === way} onclick={() => (nose = way)} data-testid="nose-{way}"
+						>nose {way}</Button
 					>
 				{/each}
 				<QuantityField
@@ -93,7 +90,7 @@
 					testId="trim-tilt"
 				/>
 				{#each [2, 5, 10] as angle (angle)}
-					<button type="button" class="chip" onclick={() => (tiltRad = radFromDeg(angle))}>{angle}°</button>
+					<Button class="chip" onclick={() => (tiltRad = radFromDeg(angle))}>{angle}°</Button>
 				{/each}
 			</div>
 		</div>
@@ -141,8 +138,7 @@
 							tiltRad
 						)} nose {nose}.{:else}It does not hold through a slow pan.{/if}
 				</p>
-				{#if lines.length > 0}<button type="button" class="go" onclick={take} data-testid="trim-take">It is done</button
-					>{/if}
+				{#if lines.length > 0}<Button class="go" onclick={take} data-testid="trim-take">It is done</Button>{/if}
 				<p class="quiet">
 					Undo, or 0°, brings it back to level. A short hold is better held with a finger than trimmed in.
 				</p>

@@ -1,4 +1,6 @@
 <script lang="ts">
+	import Button from '$lib/sheet/fields/Button.svelte';
+	import Choice from '$lib/sheet/fields/Choice.svelte';
 	import '$lib/shell/bench.css';
 	import { degFromRad, radFromDeg } from '@poise/core';
 	import type { Part } from '$lib/model/part';
@@ -167,7 +169,7 @@
 				/>
 				<label class="stack"
 					>Stands on
-					<select
+					<Choice
 						value={two ? 'two' : 'one'}
 						onchange={(event) =>
 							bench.stands(
@@ -180,26 +182,26 @@
 								'stands'
 							)}
 						data-testid="stands-on"
-						><option value="two">two supports</option><option value="one">one clamp</option></select
+						><option value="two">two supports</option><option value="one">one clamp</option></Choice
 					></label
 				>
 				<label class="stack"
 					>Camera
-					<select
+					<Choice
 						value={setting.hung ? 'hung' : 'on'}
 						onchange={(event) => bench.stands({ hung: event.currentTarget.value === 'hung' }, 'hung')}
 						data-testid="hung"
-						><option value="on">on the carriage</option><option value="hung">hung under it</option></select
+						><option value="on">on the carriage</option><option value="hung">hung under it</option></Choice
 					></label
 				>
 				<label class="stack"
 					>Looks
-					<select
+					<Choice
 						value={setting.looks}
 						onchange={(event) => bench.stands({ looks: event.currentTarget.value as 'along' | 'across' }, 'looks')}
 						data-testid="looks"
 						><option value="across">across the rail</option><option value="along">along it, to the far end</option
-						></select
+						></Choice
 					></label
 				>
 			</div>
@@ -245,8 +247,8 @@
 				fingers between carriage and stop.
 			</p>
 			{#if slip.kind === 'move'}
-				<button type="button" class="go" onclick={() => bench.accept()} data-testid="accept"
-					>{slip.lines.length === 1 ? 'It is done' : `All ${slip.lines.length} are done`}</button
+				<Button class="go" onclick={() => bench.accept()} data-testid="accept"
+					>{slip.lines.length === 1 ? 'It is done' : `All ${slip.lines.length} are done`}</Button
 				>
 			{:else if slip.kind === 'tooHeavy'}
 				<a class="go" href="/payload/{bench.payloadId}">Change the payload</a>
@@ -269,9 +271,7 @@
 			{/if}
 			<p class="count">
 				<span>{together(showMass(figures.carriedKg, units))} on the rail</span>
-				<button type="button" class="link" onclick={() => bench.document.undo()} disabled={!bench.document.canUndo}
-					>Undo</button
-				>
+				<Button class="link" onclick={() => bench.document.undo()} disabled={!bench.document.canUndo}>Undo</Button>
 			</p>
 			<p class="quiet">
 				At rest: a carriage that starts or stops hard adds its own push along the rail. Figures are aids; the maker’s

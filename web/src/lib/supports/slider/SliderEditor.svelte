@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Tick from '$lib/sheet/fields/Tick.svelte';
 	import { editGear } from '$lib/keeping/editGear';
 	import type { Part } from '$lib/model/part';
 	import { mountedBodies, type Payload, standingParts } from '$lib/model/payload';
@@ -201,8 +202,7 @@
 	<div class="row">
 		{#each limits as { id: limit, label, quantity, value, most, set: say } (limit)}
 			<label class="line"
-				><input
-					type="checkbox"
+				><Tick
 					checked={value !== null}
 					onchange={(event) => say(event.currentTarget.checked ? 100 : null)}
 					data-testid="says-{limit}"
@@ -224,8 +224,7 @@
 			{/if}
 		{/each}
 		<label class="line"
-			><input
-				type="checkbox"
+			><Tick
 				checked={geometry.clampsDown}
 				onchange={(event) => shape({ clampsDown: event.currentTarget.checked }, 'clamps down')}
 				data-testid="clamps-down"

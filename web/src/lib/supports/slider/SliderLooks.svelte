@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Button from '$lib/sheet/fields/Button.svelte';
 	import { showAnswer } from '$lib/sheet/bringIntoView';
 	import SeenList from '$lib/sheet/slip/SeenList.svelte';
 	import { showForce, showMove, together } from '$lib/sheet/units/display';
@@ -37,13 +38,12 @@
 	</p>
 	<div class="four">
 		{#each ['stays', 'startLifts', 'endLifts', 'slides'] as const as what (what)}
-			<button
-				type="button"
+			<Button
 				onclick={() => {
 					bench.look(what);
 					void showAnswer();
 				}}
-				data-testid="rail-{what}">{words[what]}</button
+				data-testid="rail-{what}">{words[what]}</Button
 			>
 		{/each}
 	</div>
@@ -87,7 +87,7 @@
 		grid-template-columns: repeat(2, 1fr);
 		gap: 8px;
 	}
-	.four button {
+	.four :global(button) {
 		min-height: 56px;
 		border: 1.5px solid var(--press);
 		border-radius: 6px;

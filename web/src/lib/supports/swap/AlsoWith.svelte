@@ -1,4 +1,5 @@
 <script lang="ts" generics="Id extends string | number">
+	import Tick from '$lib/sheet/fields/Tick.svelte';
 	import type { SvelteSet } from 'svelte/reactivity';
 
 	/** What else a swap sheet is to count in; ticked ones are in the set. */
@@ -14,8 +15,7 @@
 	<legend>{legend}</legend>
 	{#each choices as { id, name, testId } (id)}
 		<label
-			><input
-				type="checkbox"
+			><Tick
 				checked={ticked.has(id)}
 				onchange={(event) => (event.currentTarget.checked ? ticked.add(id) : ticked.delete(id))}
 				data-testid={testId ?? `also-${name}`}

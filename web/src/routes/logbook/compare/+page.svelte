@@ -1,4 +1,6 @@
 <script lang="ts">
+	import Button from '$lib/sheet/fields/Button.svelte';
+	import Choice from '$lib/sheet/fields/Choice.svelte';
 	import '$lib/shell/sheet.css';
 	import { goto } from '$app/navigation';
 	import { inOwnUnits, type TwoUpLine } from '$lib/supports/log/twoUp';
@@ -50,7 +52,7 @@
 				<section class="card" aria-label="{index === 0 ? 'First' : 'Second'} balance">
 					<label class="stack screen"
 						>{index === 0 ? 'First' : 'Second'}
-						<select
+						<Choice
 							value={record.id}
 							onchange={(event) => choose(index === 0 ? 'a' : 'b', event.currentTarget.value)}
 							data-testid="pick-{index === 0 ? 'a' : 'b'}"
@@ -58,7 +60,7 @@
 							{#each data.lines as line (line.id)}
 								<option value={line.id}>{line.payloadName} on {line.supportName}, {when(line.loggedAt)}</option>
 							{/each}
-						</select>
+						</Choice>
 					</label>
 					<strong>{record.payloadName}</strong>
 					<span class="quiet"
@@ -110,7 +112,7 @@
 						].join(' ')}
 			</p>
 		{/if}
-		<div class="actions screen"><button type="button" class="second" onclick={() => window.print()}>Print</button></div>
+		<div class="actions screen"><Button class="second" onclick={() => window.print()}>Print</Button></div>
 	{/if}
 </div>
 
@@ -128,7 +130,7 @@
 		min-width: 0;
 		overflow: hidden;
 	}
-	.card select {
+	.card :global(select) {
 		width: 100%;
 		min-width: 0;
 	}

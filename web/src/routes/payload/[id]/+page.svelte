@@ -1,4 +1,8 @@
 <script lang="ts">
+	import Button from '$lib/sheet/fields/Button.svelte';
+	import Choice from '$lib/sheet/fields/Choice.svelte';
+	import TextInput from '$lib/sheet/fields/TextInput.svelte';
+	import Tick from '$lib/sheet/fields/Tick.svelte';
 	import '$lib/shell/bench.css';
 	import { beforeNavigate, goto, invalidate } from '$app/navigation';
 	import { page } from '$app/state';
@@ -165,9 +169,8 @@
 	<section class="work" aria-label="Payload">
 		<div class="title">
 			<label class="sr-only" for="payload-name">Name of the payload</label>
-			<input
+			<TextInput
 				id="payload-name"
-				type="text"
 				class="name"
 				value={editor.draft.name}
 				maxlength={120}
@@ -179,12 +182,12 @@
 			/>
 			<label class="plate"
 				>on
-				<select value={editor.draft.platePartId} onchange={(event) => editor.choosePlate(event.currentTarget.value)}>
+				<Choice value={editor.draft.platePartId} onchange={(event) => editor.choosePlate(event.currentTarget.value)}>
 					{#each plates as plate (plate.id)}<option value={plate.id}>{plate.name}</option>{/each}
-				</select>
+				</Choice>
 			</label>
 			{#if holes}
-				<label class="snap"><input type="checkbox" bind:checked={snap} data-testid="snap" /> snap to its holes</label>
+				<label class="snap"><Tick bind:checked={snap} data-testid="snap" /> snap to its holes</label>
 			{/if}
 			<SaveState {editor} />
 			<span class="problem" id="payload-name-problem" role="alert">
@@ -212,9 +215,9 @@
 						<p>Both changed {editor.together.clashes.join(', ')}: putting together keeps yours there.</p>
 					{/if}
 				</div>
-				<button type="button" onclick={() => editor.putTogether()} data-testid="put-together">Put both together</button>
-				<button type="button" onclick={() => editor.takeTheirs()}>Show theirs</button>
-				<button type="button" onclick={() => editor.keepMine()}>Save mine over it</button>
+				<Button onclick={() => editor.putTogether()} data-testid="put-together">Put both together</Button>
+				<Button onclick={() => editor.takeTheirs()}>Show theirs</Button>
+				<Button onclick={() => editor.keepMine()}>Save mine over it</Button>
 			</div>
 		{/if}
 		<div class="drawing" bind:clientWidth={width} bind:clientHeight={height}>
@@ -277,7 +280,7 @@
 </div>
 
 <style>
-	.name {
+	.title > :global(.name) {
 		flex: 1;
 		min-width: 200px;
 		font-size: 20px;
@@ -285,12 +288,12 @@
 		border-color: transparent !important;
 		background-color: transparent !important;
 	}
-	.name:hover,
-	.name:focus {
+	.title > :global(.name:hover),
+	.title > :global(.name:focus) {
 		border-color: var(--edge) !important;
 		background-color: var(--panel) !important;
 	}
-	.name[aria-invalid='true'] {
+	.title > :global(.name[aria-invalid='true']) {
 		border-color: var(--clay) !important;
 	}
 	.plate {
@@ -308,14 +311,14 @@
 		font-size: 14px;
 		color: var(--quiet);
 	}
-	.plate select {
+	.plate :global(select) {
 		font-size: 14px;
 		border-color: transparent;
 		background-color: transparent;
 		padding-right: 34px;
 		color: var(--ink);
 	}
-	.plate select:hover {
+	.plate :global(select:hover) {
 		border-color: var(--edge);
 	}
 	.problem {
@@ -341,7 +344,7 @@
 		min-width: 260px;
 		font-size: 15px;
 	}
-	.stale button {
+	.stale :global(button) {
 		min-height: 44px;
 		border: 1.5px solid var(--clay);
 		border-radius: 6px;

@@ -1,4 +1,6 @@
 <script lang="ts">
+	import Button from '$lib/sheet/fields/Button.svelte';
+	import Choice from '$lib/sheet/fields/Choice.svelte';
 	import QuantityField from '$lib/sheet/fields/QuantityField.svelte';
 	import { when } from '$lib/sheet/when';
 	import type { GimbalRecord } from '$lib/supports/gimbal/model';
@@ -23,12 +25,8 @@
 
 <div class="actions" role="group" aria-label="Way of measuring">
 	{#each measuringWays as each (each)}
-		<button
-			type="button"
-			class="tool"
-			aria-pressed={form.way === each}
-			onclick={() => (form.way = each)}
-			data-testid="way-{each}">{wayWords[each]}</button
+		<Button class="tool" aria-pressed={form.way === each} onclick={() => (form.way = each)} data-testid="way-{each}"
+			>{wayWords[each]}</Button
 		>
 	{/each}
 </div>
@@ -36,20 +34,19 @@
 {#if form.way === 'rod' || form.way === 'scales'}
 	<div class="actions" role="group" aria-label="Direction">
 		{#each axisWords as words, which (words)}
-			<button
-				type="button"
+			<Button
 				class="tool"
 				aria-pressed={form.axis === which}
 				onclick={() => (form.axis = which as 0 | 1 | 2)}
-				data-testid="axis-{which}">{words}</button
+				data-testid="axis-{which}">{words}</Button
 			>
 		{/each}
 	</div>
 {:else if form.way !== 'balance'}
 	<div class="actions" role="group" aria-label="Seen from">
 		{#each ['side', 'front'] as const as each (each)}
-			<button type="button" class="tool" aria-pressed={form.plane === each} onclick={() => (form.plane = each)}
-				>seen from the {each}</button
+			<Button class="tool" aria-pressed={form.plane === each} onclick={() => (form.plane = each)}
+				>seen from the {each}</Button
 			>
 		{/each}
 	</div>
@@ -65,7 +62,7 @@
 			onvalue={(value) => (form.reading = value)}
 			testId="rod-reading"
 		/>
-		<button type="button" class="tool" onclick={() => form.takeAgain()} data-testid="again">Take it again</button>
+		<Button class="tool" onclick={() => form.takeAgain()} data-testid="again">Take it again</Button>
 	</div>
 	{#if form.list.length > 0}<p class="quiet">
 			So far {form.list.map((each) => together(showLength(each, units))).join(', ')}
@@ -106,7 +103,7 @@
 			onvalue={(value) => (form.pair = [form.pair[0], value])}
 			testId="scale-b"
 		/>
-		<button type="button" class="tool" onclick={() => form.weighAgain()}>Weigh again</button>
+		<Button class="tool" onclick={() => form.weighAgain()}>Weigh again</Button>
 	</div>
 	{#if form.pairs.length > 0}<p class="quiet">{form.pairs.length} weighed so far</p>{/if}
 {:else if form.way === 'hang'}
@@ -134,8 +131,8 @@
 				onvalue={(value) => (hang.turn = value)}
 				testId="hang-{index}"
 			/>
-			<button type="button" class="tool" onclick={() => form.hangAgain(index as 0 | 1)}
-				>Again{hang.turns.length > 0 ? ` (${hang.turns.length})` : ''}</button
+			<Button class="tool" onclick={() => form.hangAgain(index as 0 | 1)}
+				>Again{hang.turns.length > 0 ? ` (${hang.turns.length})` : ''}</Button
 			>
 		</div>
 		<PhotoAngle onangle={(turnRad) => (hang.turn = turnRad)} />
@@ -181,22 +178,22 @@
 			onvalue={(value) => (form.period = value)}
 			testId="swing-period"
 		/>
-		<button type="button" class="tool" onclick={() => form.swingAgain()}
-			>Swing again{form.periods.length > 0 ? ` (${form.periods.length})` : ''}</button
+		<Button class="tool" onclick={() => form.swingAgain()}
+			>Swing again{form.periods.length > 0 ? ` (${form.periods.length})` : ''}</Button
 		>
 	</div>
-	<button type="button" class="second tapper" onclick={() => form.tap(performance.now() / 1000)}
-		>{form.taps.length === 0 ? 'Tap in time with the swing' : `${form.taps.length} taps`}</button
+	<Button class="second tapper" onclick={() => form.tap(performance.now() / 1000)}
+		>{form.taps.length === 0 ? 'Tap in time with the swing' : `${form.taps.length} taps`}</Button
 	>
 {:else}
 	<label class="stack"
 		>Logged balance
-		<select bind:value={form.recordId} data-testid="record">
+		<Choice bind:value={form.recordId} data-testid="record">
 			<option value="">pick one</option>
 			{#each records as each (each.id)}
 				<option value={each.id}>{each.payloadName} on {each.supportName}, {when(each.loggedAt)}</option>
 			{/each}
-		</select>
+		</Choice>
 	</label>
 {/if}
 
@@ -204,7 +201,7 @@
 	.row :global(.field) {
 		width: 150px;
 	}
-	.tapper {
+	:global(.second.tapper) {
 		width: 100%;
 		min-height: 72px;
 		touch-action: manipulation;

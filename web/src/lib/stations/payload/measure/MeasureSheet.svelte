@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Button from '$lib/sheet/fields/Button.svelte';
 	import { invalidateAll } from '$app/navigation';
 	import { combineBodies, type Vec3 } from '@poise/core';
 	import { ask } from '$lib/keeping/ask';
@@ -156,9 +157,7 @@
 				{/each}
 			</p>
 			{#each result.notes as note (note)}<p class="quiet">{note}</p>{/each}
-			<button type="button" class="go" onclick={save} disabled={busy} data-testid="keep-measurement"
-				>Keep this measurement</button
-			>
+			<Button class="go" onclick={save} disabled={busy} data-testid="keep-measurement">Keep this measurement</Button>
 		{:else if result.problem !== ''}
 			<p class="problem" role="status" data-testid="measure-problem">{result.problem}</p>
 		{/if}
@@ -173,8 +172,8 @@
 			onforget={forget}
 		/>
 		{#if byAxis.length > 0}
-			<button type="button" class="go" onclick={write} disabled={busy} data-testid="write-centre"
-				>Write it to the {data.part === null ? 'build' : 'part'}</button
+			<Button class="go" onclick={write} disabled={busy} data-testid="write-centre"
+				>Write it to the {data.part === null ? 'build' : 'part'}</Button
 			>
 		{/if}
 		{#if trouble !== ''}<p class="problem" role="alert">{trouble}</p>{/if}
@@ -184,9 +183,7 @@
 				{#each data.changes as change (change.id)}
 					<li class:undone={change.undone}>
 						{change.from}
-						{#if !change.undone}<button type="button" class="link" onclick={() => takeBack(change.id)}
-								>Take it back</button
-							>{/if}
+						{#if !change.undone}<Button class="link" onclick={() => takeBack(change.id)}>Take it back</Button>{/if}
 					</li>
 				{/each}
 			</ul>
@@ -216,7 +213,7 @@
 		font-size: 18px;
 		color: var(--quiet);
 	}
-	.link {
+	li > :global(.link) {
 		text-align: left;
 		text-decoration: underline;
 		color: var(--press);

@@ -1,4 +1,6 @@
 <script lang="ts">
+	import Button from '$lib/sheet/fields/Button.svelte';
+	import Tick from '$lib/sheet/fields/Tick.svelte';
 	import { when } from '$lib/sheet/when';
 	import type { UnitSystem } from '$lib/model/person';
 	import type { MeasuredAxis } from './together';
@@ -33,7 +35,7 @@
 			{#each entries as { entry, valueM, sigmaM }, index (entry.id)}
 				<li>
 					<label
-						><input
+						><Tick
 							type="radio"
 							name="pick-{which}"
 							checked={picked[which] === entry.id}
@@ -47,13 +49,13 @@
 							(told.weights[index] ?? 0) * 100
 						)} %.</small
 					>
-					<button type="button" class="link" onclick={() => onforget(entry.id)}>Throw away</button>
+					<Button class="link" onclick={() => onforget(entry.id)}>Throw away</Button>
 				</li>
 			{/each}
 			{#if entries.length > 1}
 				<li>
 					<label
-						><input
+						><Tick
 							type="radio"
 							name="pick-{which}"
 							checked={(picked[which] ?? null) === null}
@@ -86,7 +88,7 @@
 	small {
 		font-size: 13px;
 	}
-	.link {
+	li > :global(.link) {
 		text-align: left;
 		text-decoration: underline;
 		color: var(--press);

@@ -1,4 +1,6 @@
 <script lang="ts">
+	import Button from '$lib/sheet/fields/Button.svelte';
+	import TextInput from '$lib/sheet/fields/TextInput.svelte';
 	/** An angle read off a photo: tap the rear end of the thing, then its front end. The photo stays in this browser. */
 	let { onangle }: { onangle: (turnRad: number) => void } = $props();
 
@@ -48,7 +50,7 @@
 
 <div class="photo">
 	<label for={uid}>Or read it off a photo, held level</label>
-	<input id={uid} type="file" accept="image/*" onchange={load} />
+	<TextInput id={uid} type="file" accept="image/*" onchange={load} />
 	{#if trouble !== ''}<p class="problem" role="alert">{trouble}</p>{/if}
 	{#if photo !== null}
 		<p>
@@ -58,19 +60,13 @@
 					? 'Now its front end.'
 					: 'Read. Tap again to begin anew.'}
 		</p>
-		<button
-			type="button"
-			class="picture"
-			onclick={tap}
-			data-testid="photo"
-			aria-label="The photo: tap rear, then front"
-		>
+		<Button class="picture" onclick={tap} data-testid="photo" aria-label="The photo: tap rear, then front">
 			<canvas bind:this={canvas} aria-hidden="true"></canvas>
 			<svg aria-hidden="true">
 				{#each points as { x, y }, index (index)}<circle cx={x} cy={y} r="6" />{/each}
 				{#if points.length === 2}<line x1={points[0]?.x} y1={points[0]?.y} x2={points[1]?.x} y2={points[1]?.y} />{/if}
 			</svg>
-		</button>
+		</Button>
 	{/if}
 </div>
 
@@ -80,7 +76,7 @@
 		display: grid;
 		gap: 6px;
 	}
-	.picture {
+	.photo > :global(.picture) {
 		position: relative;
 		max-width: 420px;
 		cursor: crosshair;

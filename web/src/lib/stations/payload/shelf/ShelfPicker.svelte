@@ -1,4 +1,6 @@
 <script lang="ts">
+	import Button from '$lib/sheet/fields/Button.svelte';
+	import TextInput from '$lib/sheet/fields/TextInput.svelte';
 	import type { Part } from '$lib/model/part';
 	import type { UnitSystem } from '$lib/model/person';
 	import { showMass, together } from '$lib/sheet/units/display';
@@ -36,21 +38,21 @@
 <div class="picker">
 	<div class="head">
 		<label for="shelf-search">From the shelf</label>
-		<input id="shelf-search" type="search" bind:value={search} placeholder="lens, battery …" autocomplete="off" />
-		<button type="button" class="new" onclick={onnew}>New part</button>
+		<TextInput id="shelf-search" type="search" bind:value={search} placeholder="lens, battery …" autocomplete="off" />
+		<Button class="new" onclick={onnew}>New part</Button>
 	</div>
 	<ul>
 		{#each found as part (part.id)}
 			<li>
-				<button type="button" onclick={() => onadd(part)} data-add={part.name} title="Put on the plate">
+				<Button onclick={() => onadd(part)} data-add={part.name} title="Put on the plate">
 					<span class="plus" aria-hidden="true">+</span><span class="sr-only">Put on the plate:</span>
 					<span class="name">{part.name}</span>
 					<span class="figure quiet">{together(showMass(part.massKg, units))}</span>
-				</button>
+				</Button>
 			</li>
 		{:else}
 			<li class="none quiet">
-				Nothing on the shelf matches. <button type="button" class="link" onclick={onnew}>Add it as a new part</button>
+				Nothing on the shelf matches. <Button class="link" onclick={onnew}>Add it as a new part</Button>
 			</li>
 		{/each}
 	</ul>
@@ -73,12 +75,12 @@
 		font-size: 15px;
 		white-space: nowrap;
 	}
-	input {
+	.head > :global(input) {
 		flex: 1;
 		min-width: 0;
 		font-size: 15px;
 	}
-	.new {
+	.head > :global(.new) {
 		min-height: 44px;
 		padding: 0 14px;
 		border: 1.5px solid var(--press);
@@ -93,7 +95,7 @@
 		border-block: 1px solid var(--rule);
 		scrollbar-width: thin;
 	}
-	li button:not(.link) {
+	li :global(button:not(.link)) {
 		display: flex;
 		align-items: center;
 		gap: 12px;
@@ -104,10 +106,10 @@
 		padding: 0 8px;
 		border-bottom: 1px solid var(--rule);
 	}
-	li:last-child button {
+	li:last-child :global(button) {
 		border-bottom: 0 !important;
 	}
-	li button:hover {
+	li :global(button:hover) {
 		background: var(--hover);
 	}
 	.plus {
@@ -123,7 +125,7 @@
 	.none {
 		padding: 12px 8px;
 	}
-	.link {
+	.none > :global(.link) {
 		text-decoration: underline;
 		color: var(--press);
 	}

@@ -1,4 +1,7 @@
 <script lang="ts">
+	import Button from '$lib/sheet/fields/Button.svelte';
+	import TextArea from '$lib/sheet/fields/TextArea.svelte';
+	import TextInput from '$lib/sheet/fields/TextInput.svelte';
 	import '$lib/shell/sheet.css';
 	import { beforeNavigate } from '$app/navigation';
 	import { when } from '$lib/sheet/when';
@@ -69,14 +72,13 @@
 	{#if list.waived !== null}
 		<p class="hint" data-testid="waived">
 			“{list.waived.reason}” – {list.waived.by}, {when(list.waived.at)}
-			<button type="button" class="tool" onclick={() => keeper.change({ waived: null })}>Take the waiver back</button>
+			<Button class="tool" onclick={() => keeper.change({ waived: null })}>Take the waiver back</Button>
 		</p>
 	{/if}
 	<ol>
 		{#each list.items as item, index (item.id)}
 			<li class:done={item.ticked !== null} data-check={item.text}>
-				<button
-					type="button"
+				<Button
 					class="box"
 					role="checkbox"
 					aria-checked={item.ticked !== null}
@@ -88,29 +90,26 @@
 								d="M6 13l5 6L21 7"
 							/>{/if}</svg
 					>
-				</button>
+				</Button>
 				<span class="text">
-					<textarea
-						rows="1"
+					<TextArea
+						rows={1}
 						value={item.text}
 						maxlength={200}
 						aria-label="Words of the check"
 						aria-invalid={item.text.trim() === ''}
 						oninput={(event) => retext(item.id, event.currentTarget.value)}
-						onblur={() => keeper.settle()}></textarea>
+						onblur={() => keeper.settle()}
+					></TextArea>
 					{#if item.ticked !== null}<small>{item.ticked.by}, {when(item.ticked.at)}</small>{/if}
 					{#if item.text.trim() === ''}<small class="problem">Say what is to be checked, or take the line out.</small
 						>{/if}
 				</span>
 				<span class="moves screen">
-					<button type="button" disabled={index === 0} onclick={() => move(index, -1)} aria-label="Earlier">↑</button>
-					<button
-						type="button"
-						disabled={index === list.items.length - 1}
-						onclick={() => move(index, 1)}
-						aria-label="Later">↓</button
+					<Button disabled={index === 0} onclick={() => move(index, -1)} aria-label="Earlier">↑</Button>
+					<Button disabled={index === list.items.length - 1} onclick={() => move(index, 1)} aria-label="Later">↓</Button
 					>
-					<button type="button" onclick={() => drop(item.id)} aria-label="Take out {item.text}">✕</button>
+					<Button onclick={() => drop(item.id)} aria-label="Take out {item.text}">✕</Button>
 				</span>
 			</li>
 		{/each}
@@ -118,15 +117,9 @@
 	<form class="row screen" onsubmit={add}>
 		<label class="stack grow"
 			>Another check
-			<input
-				type="text"
-				bind:value={added}
-				maxlength={200}
-				placeholder="Follow-focus ring tight"
-				data-testid="new-check"
-			/>
+			<TextInput bind:value={added} maxlength={200} placeholder="Follow-focus ring tight" data-testid="new-check" />
 		</label>
-		<button type="submit" class="second" disabled={added.trim() === ''}>Add it</button>
+		<Button type="submit" class="second" disabled={added.trim() === ''}>Add it</Button>
 	</form>
 	<div class="screen">
 		<Edits
@@ -135,34 +128,24 @@
 		/>
 	</div>
 	<div class="actions screen">
-		<button
-			type="button"
+		<Button
 			class="tool"
 			onclick={() => keeper.change({ items: list.items.map((item) => ({ ...item, ticked: null })), waived: null })}
-			data-testid="new-job">Untick all for a new job</button
+			data-testid="new-job">Untick all for a new job</Button
 		>
-		<button type="button" class="tool" onclick={() => keeper.change(freshChecklist(newId))}>The usual list again</button
-		>
-		<button type="button" class="tool" onclick={() => keeper.undo()} disabled={!keeper.canUndo}>Undo</button>
+		<Button class="tool" onclick={() => keeper.change(freshChecklist(newId))}>The usual list again</Button>
+		<Button class="tool" onclick={() => keeper.undo()} disabled={!keeper.canUndo}>Undo</Button>
 		{#if list.waived === null && left > 0}
-			<button type="button" class="tool" onclick={() => (waiving = !waiving)} data-testid="waive"
-				>Waive the rest …</button
-			>
+			<Button class="tool" onclick={() => (waiving = !waiving)} data-testid="waive">Waive the rest …</Button>
 		{/if}
 	</div>
 	{#if waiving && list.waived === null}
 		<form class="row" onsubmit={waive}>
 			<label class="stack grow"
 				>Why
-				<input
-					type="text"
-					bind:value={reason}
-					maxlength={300}
-					placeholder="Rehearsal without a card"
-					data-testid="reason"
-				/>
+				<TextInput bind:value={reason} maxlength={300} placeholder="Rehearsal without a card" data-testid="reason" />
 			</label>
-			<button type="submit" class="second" disabled={reason.trim() === ''} data-testid="waive-it">Waive</button>
+			<Button type="submit" class="second" disabled={reason.trim() === ''} data-testid="waive-it">Waive</Button>
 		</form>
 	{/if}
 	{#if keeper.trouble !== ''}<p class="problem" role="alert">{keeper.trouble}</p>{/if}
@@ -179,7 +162,7 @@
 		align-items: center;
 		border-bottom: 1px solid var(--rule);
 	}
-	.box {
+	li > :global(.box) {
 		width: 52px;
 		height: 52px;
 		display: grid;
@@ -202,7 +185,7 @@
 		display: grid;
 		padding: 2px 0;
 	}
-	.text textarea {
+	.text :global(textarea) {
 		field-sizing: content;
 		resize: none;
 		line-height: 1.25;
@@ -211,8 +194,8 @@
 		font-size: 19px;
 		width: 100%;
 	}
-	.text textarea:hover,
-	.text textarea:focus {
+	.text :global(textarea:hover),
+	.text :global(textarea:focus) {
 		border-color: var(--edge);
 		background: var(--panel);
 	}
@@ -221,19 +204,19 @@
 		color: var(--quiet);
 		padding-left: 10px;
 	}
-	.moves button {
+	.moves :global(button) {
 		width: 44px;
 		height: 44px;
 		color: var(--quiet);
 	}
-	.moves button:disabled {
+	.moves :global(button:disabled) {
 		opacity: 0.3;
 	}
 	@media (max-width: 700px) {
 		li {
 			grid-template-columns: 52px 1fr 44px;
 		}
-		.moves button:not(:last-child) {
+		.moves :global(button:not(:last-child)) {
 			display: none;
 		}
 	}

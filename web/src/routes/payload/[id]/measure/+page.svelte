@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Choice from '$lib/sheet/fields/Choice.svelte';
 	import '$lib/shell/sheet.css';
 	import { goto } from '$app/navigation';
 	import MeasureSheet from '$lib/stations/payload/measure/MeasureSheet.svelte';
@@ -14,7 +15,7 @@
 	<h1>Where is it heavy?</h1>
 	<label class="stack screen"
 		>Measure
-		<select
+		<Choice
 			value={data.part?.id ?? ''}
 			onchange={(event) =>
 				goto(event.currentTarget.value === '' ? '?' : `?part=${event.currentTarget.value}`, {
@@ -25,7 +26,7 @@
 		>
 			<option value="">the whole build: {data.payload.name}</option>
 			{#each data.parts as part (part.id)}<option value={part.id}>{part.name}</option>{/each}
-		</select>
+		</Choice>
 	</label>
 	{#key data.part?.id ?? ''}<MeasureSheet {data} />{/key}
 </div>

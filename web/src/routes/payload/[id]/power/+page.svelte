@@ -1,4 +1,6 @@
 <script lang="ts">
+	import Button from '$lib/sheet/fields/Button.svelte';
+	import TextInput from '$lib/sheet/fields/TextInput.svelte';
 	import '$lib/shell/sheet.css';
 	import { beforeNavigate } from '$app/navigation';
 	import { type Column, positive } from '$lib/sheet/fields/columns';
@@ -249,8 +251,7 @@
 			<div class="row">
 				<label class="stack"
 					>Steps come on at, %
-					<input
-						type="text"
+					<TextInput
 						value={stepsTyped ?? stepsText}
 						oninput={(event) => readSteps(event.currentTarget.value)}
 						onblur={() => {
@@ -262,14 +263,13 @@
 				</label>
 				<div class="lamps" role="group" aria-label="Steps that are lit">
 					{#each paper.indicator as _, step (step)}
-						<button
-							type="button"
-							class:lit={step < paper.lit}
+						<Button
 							aria-pressed={step < paper.lit}
 							aria-label="{step + 1} lit"
 							onclick={() => keeper.change({ lit: paper.lit === step + 1 ? step : step + 1 })}
 							data-testid="lamp-{step}"
-						></button>
+							class={[step < paper.lit && 'lit']}
+						></Button>
 					{/each}
 				</div>
 			</div>
@@ -293,7 +293,7 @@
 		ondrop={({ id }) => drop('sources', id)}
 		mayDrop={({ id }) => !usedSources.has(id)}
 	/>
-	<button type="button" class="tool screen" onclick={addSource}>Another battery</button>
+	<Button class="tool screen" onclick={addSource}>Another battery</Button>
 
 	<h2>Taps</h2>
 	<FigureTable
@@ -304,7 +304,7 @@
 		ondrop={({ id }) => drop('taps', id)}
 		mayDrop={({ id }) => !usedTaps.has(id)}
 	/>
-	<button type="button" class="tool screen" onclick={addTap} disabled={paper.sources.length === 0}>Another tap</button>
+	<Button class="tool screen" onclick={addTap} disabled={paper.sources.length === 0}>Another tap</Button>
 
 	<h2>What draws</h2>
 	<FigureTable
@@ -318,8 +318,8 @@
 		<Edits document="paper/{data.payload.id}/power" onback={(paper) => keeper.change(paper as typeof keeper.paper)} />
 	</div>
 	<div class="actions screen">
-		<button type="button" class="tool" onclick={addLoad} disabled={paper.taps.length === 0}>Another load</button>
-		<button type="button" class="tool" onclick={() => keeper.undo()} disabled={!keeper.canUndo}>Undo</button>
+		<Button class="tool" onclick={addLoad} disabled={paper.taps.length === 0}>Another load</Button>
+		<Button class="tool" onclick={() => keeper.undo()} disabled={!keeper.canUndo}>Undo</Button>
 	</div>
 	{#if keeper.trouble !== ''}<p class="problem" role="alert">{keeper.trouble}</p>{/if}
 	<p class="caution">
@@ -355,14 +355,14 @@
 		display: flex;
 		gap: 6px;
 	}
-	.lamps button {
+	.lamps :global(button) {
 		width: 44px;
 		height: 44px;
 		border: 1.5px solid var(--ink);
 		border-radius: 4px;
 		background: var(--panel);
 	}
-	.lamps .lit {
+	.lamps :global(.lit) {
 		background: var(--spirit);
 	}
 	@media (max-width: 800px) {

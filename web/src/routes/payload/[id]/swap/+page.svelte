@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Choice from '$lib/sheet/fields/Choice.svelte';
 	import '$lib/shell/sheet.css';
 	import { goto } from '$app/navigation';
 	import { printedReading } from '$lib/sheet/units/printed';
@@ -41,13 +42,13 @@
 	<div class="row screen">
 		<label class="stack"
 			>On
-			<select
+			<Choice
 				value={data.rig?.id}
 				onchange={(event) => goto(`?rig=${event.currentTarget.value}`, { replaceState: true, noScroll: true })}
 				data-testid="swap-rig"
 			>
 				{#each data.rigs as { id, name } (id)}<option value={id}>{name}</option>{/each}
-			</select>
+			</Choice>
 		</label>
 		<AlsoWith legend="Also with" choices={others} ticked={added} />
 		{#if data.rig !== null}
