@@ -4,7 +4,7 @@ import type { Point } from '../venue/point';
 import { crossingSides, outlineAreaM2 } from '../venue/outline';
 
 /** One side of a base's footprint, from foot to foot, counter-clockwise seen from above. */
-export interface FootprintEdge {
+interface FootprintEdge {
 	readonly from: Point;
 	/** Square to it, into the footprint. */
 	readonly inward: Point;

@@ -49,7 +49,7 @@ export function checkLinkage(call: string, { armM, linkM, rearPivotM, rodM }: Li
 }
 
 /** Angle of the nose link from the level, null where the rod cannot reach. */
-export function linkAngle({ armM, linkM, rearPivotM: [x, y], rodM }: LinkageGeometry, boomRad: number): number | null {
+function linkAngle({ armM, linkM, rearPivotM: [x, y], rodM }: LinkageGeometry, boomRad: number): number | null {
 	const [dx, dy] = [x - armM * Math.cos(boomRad), y - armM * Math.sin(boomRad)];
 	const distance = Math.hypot(dx, dy);
 	const cosine = (linkM * linkM + distance * distance - rodM * rodM) / (2 * linkM * distance);
@@ -57,4 +57,4 @@ export function linkAngle({ armM, linkM, rearPivotM: [x, y], rodM }: LinkageGeom
 	return Math.atan2(dy, dx) + (y < 0 ? 1 : -1) * Math.acos(cosine);
 }
 
-export const wrapped = (angleRad: number): number => Math.atan2(Math.sin(angleRad), Math.cos(angleRad));
+const wrapped = (angleRad: number): number => Math.atan2(Math.sin(angleRad), Math.cos(angleRad));

@@ -7,7 +7,7 @@ export interface LevelReading {
 	readonly tiltRad: number;
 }
 
-export type LinkageFault = 'rod' | 'pivotUp' | 'none';
+type LinkageFault = 'rod' | 'pivotUp' | 'none';
 
 export interface LinkageFinding {
 	/** The one thing that explains the readings best. */

@@ -124,14 +124,14 @@ export function stabilityAt(input: StabilityInput): Stability {
 export const marginOf = (restoringNm: number, netNm: number): number =>
 	restoringNm === 0 ? Math.sign(netNm) : netNm / Math.abs(restoringNm);
 
-export interface SideLoads {
+interface SideLoads {
 	readonly slope: { readonly sine: number; readonly cosine: number; readonly downhill: Point | null };
 	readonly forces: readonly { readonly momentNm: number; readonly direction: Point | null }[];
 }
 
 const headingOf = (angleRad: number): Point => [Math.cos(angleRad), Math.sin(angleRad)];
 
-export function loadsOf(
+function loadsOf(
 	call: string,
 	{ slope, wind, push }: Pick<StabilityInput, 'slope' | 'wind' | 'push'>
 ): SideLoads {
@@ -167,7 +167,7 @@ export function loadsOf(
 	};
 }
 
-export function edgeStability(
+function edgeStability(
 	{ from, inward }: Footprint['edges'][number],
 	massKg: number,
 	cgM: Vec3,

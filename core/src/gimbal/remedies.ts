@@ -144,7 +144,7 @@ function counterweight(chain: GimbalChain, place: CounterweightPlace, toleranceN
 }
 
 /** The chain with a point mass fixed at the place. */
-export function weighted(chain: GimbalChain, place: CounterweightPlace, massKg: number): GimbalChain {
+function weighted(chain: GimbalChain, place: CounterweightPlace, massKg: number): GimbalChain {
 	const id = `counterweight:${place.id}`;
 	return {
 		...chain,

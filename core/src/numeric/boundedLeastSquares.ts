@@ -32,7 +32,7 @@ export function nearestBoundedLeastSquares(problem: BoundedLeastSquares, preferr
  * and are freed one at a time in the order of their gradient, so the freed columns stay independent of each other and
  * each inner problem has one solution. `lower` must be finite.
  */
-export function boundedLeastSquares({ rows, rightSide, lower, upper }: BoundedLeastSquares): number[] {
+function boundedLeastSquares({ rows, rightSide, lower, upper }: BoundedLeastSquares): number[] {
 	const count = lower.length;
 	const x = [...lower];
 	const free: number[] = [];

@@ -1,7 +1,7 @@
 import { type Turn, turnOf, type Vec3 } from '@poise/core';
 
 /** A monitor or screen held out on an arm from where it stands. */
-export interface Arm {
+interface Arm {
 	readonly lengthM: number;
 	/** Seen from above, anticlockwise from straight ahead. */
 	readonly aboutUpRad: number;

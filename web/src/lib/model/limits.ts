@@ -48,7 +48,7 @@ export const isWithin = ({ least, most, above: strictly }: Limit, value: number)
 	Number.isFinite(value) && (strictly === true ? value > least : value >= least) && value <= most;
 
 /** Names that every object has of itself: as an id they would read what is not there. */
-export const takenByObjects: readonly string[] = Object.getOwnPropertyNames(Object.prototype);
+const takenByObjects: readonly string[] = Object.getOwnPropertyNames(Object.prototype);
 /** A fixed word in code, such as a slide's id. */
 export const keyPattern = new RegExp(`^(?!(?:${takenByObjects.join('|')})$)[a-zA-Z][a-zA-Z0-9]{0,39}$`);
 

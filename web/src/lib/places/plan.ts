@@ -26,7 +26,7 @@ export const leastPoints = (kind: PlanKind) => (isArea(kind) ? 3 : 2);
 /** Room that a hand leaves beside a moving thing. */
 const aroundM = 0.3;
 /** From an overhead line, unless its owner says otherwise in writing. */
-export const fromLineM = 10;
+const fromLineM = 10;
 /** Nothing of a keep-out is passed over, however high. */
 const skyM = 200;
 
@@ -242,7 +242,7 @@ export function boundsOfPlan(plan: VenuePlan): readonly [PlanPoint, PlanPoint] {
 }
 
 /** A shape as what the core keeps clear of. */
-export const prismOf = ({ id, kind, pointsM, bottomM, topM }: PlanShape): Prism => ({
+const prismOf = ({ id, kind, pointsM, bottomM, topM }: PlanShape): Prism => ({
 	id,
 	outlineM: pointsM,
 	closed: isArea(kind),

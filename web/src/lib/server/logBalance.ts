@@ -50,7 +50,7 @@ export async function logBalance(
 }
 
 /** The parts that a payload is made of. */
-export function partsOf<Part extends { readonly id: string }>(payload: Payload, shelf: readonly Part[]): Part[] {
+function partsOf<Part extends { readonly id: string }>(payload: Payload, shelf: readonly Part[]): Part[] {
 	const used = new Set([payload.platePartId, ...payload.placements.map(({ partId }) => partId)]);
 	return shelf.filter(({ id }) => used.has(id));
 }

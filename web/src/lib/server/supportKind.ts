@@ -25,7 +25,7 @@ export interface Standing<Geometry, State> {
 }
 
 /** What a record says of a balance beside what it is about. */
-export interface Recorded<Detail> {
+interface Recorded<Detail> {
 	readonly payloadMassKg: number;
 	readonly placed: boolean;
 	readonly poised: boolean;

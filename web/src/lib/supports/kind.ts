@@ -1,5 +1,5 @@
 /** One sheet about a support: its path under the support's own, what its link says, and the component in the kind's folder that shows it. */
-export interface SheetOf {
+interface SheetOf {
 	readonly path: string;
 	readonly words: string;
 	readonly view: string;

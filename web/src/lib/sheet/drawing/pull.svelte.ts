@@ -2,7 +2,7 @@ import { DragGesture } from '@use-gesture/vanilla';
 import type { PagePoint } from './projection';
 
 /** How far a hand is, in dots of the page. */
-export interface Pulled {
+interface Pulled {
 	/** From the drawing's corner. */
 	readonly at: PagePoint;
 	/** From where the thing was taken hold of. */

@@ -2,7 +2,7 @@ import type { CraneGeometry, Span } from './model';
 import type { UnitSystem } from '$lib/model/person';
 import { showLength, together } from '$lib/sheet/units/display';
 
-export interface CraneField {
+interface CraneField {
 	readonly label: string;
 	readonly value: number;
 	readonly quantity: 'length' | 'mass' | 'angle';

@@ -91,7 +91,7 @@ export interface VenueFinding {
 }
 
 /** What to keep to; null: no need to. */
-export interface Limits {
+interface Limits {
 	readonly swings: Span | null;
 	readonly booms: Span | null;
 }

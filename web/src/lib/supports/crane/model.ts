@@ -27,7 +27,7 @@ export interface CraneHead {
 }
 
 export const baseKinds = ['tripod', 'dolly', 'column'] as const;
-export type BaseKind = (typeof baseKinds)[number];
+type BaseKind = (typeof baseKinds)[number];
 
 /** A crane from floor to lens. Arm frame: u along the arm to the nose, v square to it, up when level, both from the pivot. */
 export interface CraneGeometry {
@@ -136,7 +136,7 @@ export interface CraneStep {
 	readonly held: boolean;
 }
 
-export interface CraneLevel {
+interface CraneLevel {
 	readonly id: string;
 	readonly boomRad: number;
 	readonly tiltRad: number;

@@ -6,7 +6,7 @@ import { headSign, type MountedBody, reachOf } from './standing';
 const aroundLensM = 0.2;
 export const aroundM = 0.3;
 
-export interface ReachSample {
+interface ReachSample {
 	readonly boomRad: number;
 	readonly lensM: readonly [out: number, up: number];
 	/** Lowest and highest of what the nose carries, and how far out it goes. */

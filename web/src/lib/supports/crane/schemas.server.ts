@@ -223,14 +223,6 @@ export const craneBenchState = Joi.object<CraneBenchState>({
 	standing
 }).required();
 
-export interface NewCraneBalance {
-	readonly id: string;
-	readonly payloadId: string;
-	readonly craneId: string;
-	readonly payloadVersion: number;
-	readonly state: CraneBenchState;
-	readonly note: string;
-}
 const recordDetail = Joi.object<CraneRecordDetail>({
 	snapshot: keptSnapshot,
 	support: craneDraft.append({ id: id(), kind: Joi.string(), version: version() }),

@@ -14,8 +14,7 @@ export interface MountedBody {
 	readonly body: { readonly massKg: number; readonly cgM: Vec3 };
 }
 
-export const plateId = 'plates';
-export const secondPlateId = 'platesSecond';
+const plateId = 'plates';
 
 /** Every section on, nothing hung, trim in its middle, pivot low, arm level. */
 export const bareSetting = ({ sections, plates, trim, pivotHeightM }: CraneGeometry): CraneSetting => ({
@@ -69,7 +68,7 @@ export const hungKg = ({ plates }: Pick<CraneGeometry, 'plates'>, hung: Hung): n
 export const headSign = ({ nose }: CraneGeometry): -1 | 1 => (nose.head === 'hung' ? -1 : 1);
 
 /** The payload as one load on the nose; its centre counts from the hinge, forward and up. */
-export function cameraLoad(geometry: CraneGeometry, payload: readonly MountedBody[]) {
+function cameraLoad(geometry: CraneGeometry, payload: readonly MountedBody[]) {
 	const { massKg, cgM } = combineBodies({ bodies: payload.map(({ body }) => body) });
 	const up = headSign(geometry) * geometry.head.plateM + (geometry.nose.head === 'hung' ? -cgM[2] : cgM[2]);
 	return { massKg, offsetM: [cgM[0], up] as const };

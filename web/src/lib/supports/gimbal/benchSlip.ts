@@ -33,7 +33,7 @@ export const slideOf = (rig: Gimbal, id: string): RigSlide => {
 };
 
 const lower = (text: string) => text.charAt(0).toLowerCase() + text.slice(1);
-export const wayOf = (slide: RigSlide, moveM: number) => (moveM > 0 ? slide.plusWord : slide.minusWord);
+const wayOf = (slide: RigSlide, moveM: number) => (moveM > 0 ? slide.plusWord : slide.minusWord);
 /** What an axis does when that side of it is heavy: with the lens pointing up, height is which side drops. */
 export function fallsWord(slide: RigSlide, side: 1 | -1): string {
 	if (Math.abs(slide.direction[2]) > 0.7) return side === 1 ? 'top side drops' : 'underside drops';
@@ -312,7 +312,7 @@ export function remedyInWords(rig: Gimbal, remedy: Remedy, units: UnitSystem): {
 }
 
 /** The slide has an extension of its own that reaches far enough. */
-export function extensionReaches(slide: RigSlide, remedy: Remedy): boolean {
+function extensionReaches(slide: RigSlide, remedy: Remedy): boolean {
 	if (remedy.kind !== 'extendSlide' || !slide.extension) return false;
 	return (remedy.end === 'least' ? slide.extension.lessM : slide.extension.moreM) >= remedy.byM;
 }
@@ -332,7 +332,7 @@ function upsetInWords(rig: Gimbal, steps: readonly BalanceStep[], step: BalanceS
 }
 
 /** One sentence of care for the hand, by what comes loose. */
-export function cautionFor(slide: RigSlide): string {
+function cautionFor(slide: RigSlide): string {
 	if (slide.balances === 'tilt' && slide.plusWord === 'up')
 		return 'Point the lens up, hold the camera, loosen; tighten before letting go.';
 	if (slide.balances === 'tilt') return 'Hold the camera level while it is loose; tighten before letting go.';

@@ -6,7 +6,7 @@ import { mountedBodies, type PayloadDraft, type StandingPart, standingParts } fr
 import type { Gimbal } from './model';
 
 /** One slide: where it stood when logged, and where the present payload wants it. */
-export interface SlideChange {
+interface SlideChange {
 	readonly slideId: string;
 	readonly loggedM: number;
 	readonly predictedM: number;
@@ -22,7 +22,7 @@ export interface Comparison {
 	readonly parts: readonly PartChange[];
 }
 
-export interface PartChange {
+interface PartChange {
 	readonly name: string;
 	readonly change: 'added' | 'removed' | 'moved' | 'reweighed';
 	/** Mass gained or lost with it, or by weighing anew. */

@@ -21,7 +21,7 @@ export type NewLook = WithoutPositions<Look>;
 const none: readonly never[] = [];
 
 /** Rounded up to the next 5 g: less would not do. */
-export const weighableKg = (massKg: number) => Math.ceil(massKg * 200 - 1e-9) / 200;
+const weighableKg = (massKg: number) => Math.ceil(massKg * 200 - 1e-9) / 200;
 
 /**
  * One payload on one gimbal: where the slides stand today, what has been moved, and everything worked out from it. The

@@ -5,7 +5,7 @@ import type { RigAxis, RigPart, RigSlide } from './model';
 import type { GimbalKeeper } from './gimbalKeeper.svelte';
 
 /** What the scale reads at both ends of the travel, mm, least first. */
-export const readingEndsMm = ({ rangeM, scale }: RigSlide): [number, number] => {
+const readingEndsMm = ({ rangeM, scale }: RigSlide): [number, number] => {
 	const ends = rangeM.map((end) => Math.round(mmFromM(scale.readingAtZeroM + scale.sense * end) * 10) / 10);
 	return [Math.min(...ends), Math.max(...ends)];
 };

@@ -7,7 +7,7 @@ import { moveInWords } from './benchSlip';
 import { printedReading } from '$lib/sheet/units/printed';
 
 /** Where one slide's turn stands: to be set, to be looked at, or done. */
-export type Stage = 'set' | 'look' | 'done';
+type Stage = 'set' | 'look' | 'done';
 
 export interface GuideStep {
 	readonly slide: RigSlide;

@@ -59,18 +59,18 @@ export interface RigAlternative {
 }
 
 /** A mode the gimbal offers, and how it is reached. */
-export interface RigMode {
+interface RigMode {
 	readonly name: string;
 	readonly presses: string;
 }
 
 /** Lengths a gimbal's drawing was made from, so that they can be changed; metres by name. */
-export interface RigFrame {
+interface RigFrame {
 	readonly pattern: string;
 	readonly lengths: Readonly<Record<string, number>>;
 }
 
-export interface RigPlace extends CounterweightPlace {
+interface RigPlace extends CounterweightPlace {
 	readonly label: string;
 }
 
@@ -131,7 +131,7 @@ export type Look = {
 );
 
 /** A weight fixed at a place the gimbal names. */
-export interface FixedWeight {
+interface FixedWeight {
 	readonly placeId: string;
 	readonly massKg: number;
 }

@@ -31,7 +31,7 @@ export function setUpGimbal(rig: Gimbal, setUp: SetUp): Gimbal {
 }
 
 /** Vertical tilt stands right after fore-aft tilt, or after everything else. */
-export function inOrder(slides: readonly RigSlide[], order: BalanceOrder): RigSlide[] {
+function inOrder(slides: readonly RigSlide[], order: BalanceOrder): RigSlide[] {
 	const isVertical = ({ balances, direction }: RigSlide) => balances === 'tilt' && Math.abs(direction[2]) > 0.7;
 	const rest = slides.filter((slide) => !isVertical(slide));
 	const vertical = slides.filter(isVertical);

@@ -43,8 +43,8 @@ export const shotAdvice: Readonly<Record<SledShot, ShotAdvice>> = {
 	}
 };
 
-export const leastAdviceS = 2;
-export const mostAdviceS = 4;
+const leastAdviceS = 2;
+const mostAdviceS = 4;
 export const usualDropS = 2.5;
 
 export interface DropAdvice {

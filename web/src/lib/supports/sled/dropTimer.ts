@@ -12,7 +12,7 @@ export interface TimerEvent {
 export const readyTimer: DropTimer = { phase: 'ready', word: null };
 
 /** A shorter press is a tap gone astray, not a sled being held. */
-export const leastHoldS = 0.25;
+const leastHoldS = 0.25;
 /** No sled falls sooner; a finger bounces. */
 const leastFallS = 0.3;
 const mostFallS = 15;

@@ -31,7 +31,7 @@ const widestBandM = 0.0005;
 /** No knob is set finer. */
 const finestBandM = 0.0001;
 const forgivenLeanRad = radFromDeg(2);
-export const staticBandOf = ({ dropHeightM }: Pick<SledReport, 'dropHeightM'>): number =>
+const staticBandOf = ({ dropHeightM }: Pick<SledReport, 'dropHeightM'>): number =>
 	Math.max(finestBandM, Math.min(widestBandM, dropHeightM * Math.tan(forgivenLeanRad)));
 export const dropBandS = 0.15;
 
@@ -39,11 +39,11 @@ export const dropBandS = 0.15;
 export const weightMover = 'weight';
 
 /** How sure an item's centre is. */
-export const itemSigmaM = (item: SledItem): Vec3 =>
+const itemSigmaM = (item: SledItem): Vec3 =>
 	item.sigmaM ?? [item.sizeM[0] / 20, item.sizeM[1] / 20, item.sizeM[2] / 20];
 
 /** How wrong the drawing may be, from how sure the centres of its parts are. */
-export function doubtOf(geometry: SledGeometry, payload: readonly MountedBody[], sled: Sled): SledDoubt {
+function doubtOf(geometry: SledGeometry, payload: readonly MountedBody[], sled: Sled): SledDoubt {
 	const { cgM } = sledReport({ sled });
 	const known = [
 		...payload.map(({ body, sigmaM }) => ({ massKg: body.massKg, sigmaM, z: null })),
@@ -112,7 +112,7 @@ export function estimateFromSeen(
 }
 
 /** Let go upright in both planes, dropped in the wanted time, spun true: each with everything as it stands now. */
-export interface SledSeenRight {
+interface SledSeenRight {
 	readonly upright: boolean;
 	readonly drop: boolean;
 	readonly spin: boolean;

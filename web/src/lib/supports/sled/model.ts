@@ -41,7 +41,7 @@ export interface PostSection {
 }
 
 /** The stage on top: what is fixed to the post, and the plate that carries the camera. */
-export interface SledStage {
+interface SledStage {
 	readonly massKg: number;
 	readonly plateKg: number;
 	/** The whole of it; the plate is its upper third. */

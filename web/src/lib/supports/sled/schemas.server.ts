@@ -121,7 +121,7 @@ export const sledDraft = Joi.object<SledDraft>({
 }).required();
 
 const angle = () => Joi.number().min(-Math.PI).max(Math.PI).required().label('the angle');
-export const sledSetting = Joi.object<SledSetting>({
+const sledSetting = Joi.object<SledSetting>({
 	gimbalM: offsetM('the gimbal'),
 	pulledOutM: offsetM('the post'),
 	coarseForeM: offsetM('the plate'),

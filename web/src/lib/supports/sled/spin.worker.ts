@@ -10,7 +10,7 @@ export interface SpinQuestion {
 export type SpinAnswer =
 	{ readonly number: number; readonly run: SpinRun } | { readonly number: number; readonly problem: string };
 
-export const spinDurationS = 24;
+const spinDurationS = 24;
 /** What a good gimbal's rings and pan bearing take, N·m per rad/s. */
 const dampingNmS = 0.02;
 const panDampingNmS = 0.004;

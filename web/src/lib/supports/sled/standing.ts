@@ -13,7 +13,7 @@ import type { ItemSetting, PostSection, SledGeometry, SledItem, SledSetting, Tra
 /** The part that rides on the plate: the payload, its own plate, and the stage's moving half. */
 export const cameraId = 'camera';
 
-export const plainItem: ItemSetting = { foreM: 0, sideM: 0, upM: 0, tiltRad: 0 };
+const plainItem: ItemSetting = { foreM: 0, sideM: 0, upM: 0, tiltRad: 0 };
 
 const clamp = (value: number, travel: Travel | null) =>
 	travel === null ? 0 : Math.min(travel[1], Math.max(travel[0], value));
@@ -95,13 +95,13 @@ export function middlesOf(item: SledItem, at: ItemSetting): Vec3[] {
 }
 
 /** How far out to its side an arm of that radius stands, so far forward of straight back. */
-export const swingOutM = (radiusM: number, foreM: number): number =>
+const swingOutM = (radiusM: number, foreM: number): number =>
 	Math.sqrt(Math.max(0, radiusM * radiusM - (radiusM - foreM) ** 2));
 export const swingRad = (radiusM: number, foreM: number): number =>
 	Math.acos(Math.max(-1, Math.min(1, (radiusM - foreM) / radiusM)));
 
 /** Size of the box around an item tipped about the y axis. */
-export function tippedSizeM([x, y, z]: Vec3, tiltRad: number): Vec3 {
+function tippedSizeM([x, y, z]: Vec3, tiltRad: number): Vec3 {
 	const [c, s] = [Math.abs(Math.cos(tiltRad)), Math.abs(Math.sin(tiltRad))];
 	return [x * c + z * s, y, x * s + z * c];
 }

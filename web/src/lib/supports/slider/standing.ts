@@ -16,7 +16,7 @@ export function roomFor(
 }
 
 /** As steep as a rail stands. */
-export const steepestRad = Math.PI / 2;
+const steepestRad = Math.PI / 2;
 
 /** Level on two supports a fifth in from its ends, the carriage in the middle of its travel. */
 export const freshSetting = ({ rail, carriage }: SliderGeometry): SliderSetting => ({
