@@ -452,7 +452,7 @@ describe('a gimbal of one’s own', () => {
 		await fill(page, id('gimbal-name'), 'Browser rig');
 		await fill(page, id('length-reachM'), '230');
 		await fill(page, id('tilt-torque'), '0');
-		await waitForText(page, '.sheet', 'More than 0.');
+		await waitForText(page, '.sheet', 'More than 0, up to 200 N·m.');
 		await fill(page, id('tilt-torque'), '3');
 		await page.select(id('plate-set-by'), 'knob');
 		await fill(page, id('plate-pitch'), '1.5');

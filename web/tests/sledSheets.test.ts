@@ -202,7 +202,7 @@ describe('the sled’s own sheet', () => {
 	it('says what is wrong at the field and of the whole, and keeps what was typed', async () => {
 		const massNow = await page.$eval(id('item-mass'), (field) => (field as HTMLInputElement).value);
 		await fill(page, id('item-mass'), '-5');
-		await waitForText(page, id('item-fields'), 'Between 1 g and 60 kg.');
+		await waitForText(page, id('item-fields'), 'More than 0, up to 60 kg.');
 		await fill(page, id('clamp-1'), '1500');
 		await waitForText(page, id('sled-wrong'), 'past the top of the post');
 		await fill(page, id('clamp-1'), '700');

@@ -11,8 +11,8 @@ export interface Limit {
 	readonly why: string;
 }
 
-const limit = (least: number, most: number, why: string): Limit => ({ least, most, why });
-const above = (least: number, most: number, why: string): Limit => ({ least, most, above: true, why });
+export const limit = (least: number, most: number, why: string): Limit => ({ least, most, why });
+export const above = (least: number, most: number, why: string): Limit => ({ least, most, above: true, why });
 
 export const limits = {
 	/** kg */
@@ -28,6 +28,7 @@ export const limits = {
 		'A slide travels a fraction of the gimbal it is part of; two metres from end to end are room for the largest.'
 	),
 	scaleZero: limit(-3, 3, 'A scale is printed on the slide it belongs to.'),
+	extension: limit(0, 1, 'An extension is a hand or two long.'),
 	graduation: limit(
 		0.0001,
 		0.1,
@@ -38,6 +39,21 @@ export const limits = {
 	/** N·m */
 	motorTorque: above(0, 200, 'The strongest gimbal motors give some tens.'),
 	friction: limit(0, 50, 'An axis with more would not turn by itself.'),
+	/** A venue's plan, m and rad. */
+	planPoint: limit(-500, 500, 'A plan of a kilometre across is no plan of a venue.'),
+	planHeight: limit(0, 200, 'Nothing in a venue that an arm could meet is higher.'),
+	ceiling: limit(1, 200, 'Nobody works under a ceiling lower than a metre.'),
+	turn: limit(-6.3, 6.3, 'Once round, either way.'),
+	pictureSide: limit(1, 20_000, 'Pictures are shrunk long before that many dots.'),
+	dotSize: above(0, 100, 'A dot of a picture that is larger than a house draws nothing.'),
+	/** Power papers: Wh, V, A, W, s, shares and counts. */
+	capacity: above(0, 2000, 'The largest packs that are wheeled to a set.'),
+	voltage: above(0, 60, 'Above that it is not worn.'),
+	current: above(0, 60, 'The thickest cable on a rig carries less.'),
+	draw: limit(0, 1000, 'What draws more is not fed from a battery on the operator.'),
+	job: limit(0, 172_800, 'Two days are no one job.'),
+	share: above(0, 1, 'A share of a whole.'),
+	marginShare: limit(0, 0.9, 'With more kept back nothing is left to work with.'),
 	/** A 32-bit integer counts them. */
 	version: limit(1, 2_147_483_647, 'The column that counts saves is a 32-bit integer.')
 } as const satisfies Readonly<Record<string, Limit>>;

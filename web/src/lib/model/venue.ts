@@ -1,3 +1,4 @@
+import { limits } from './limits';
 import type { Named } from './gear';
 
 /** On a plan: x to the right, y up the sheet, metres from its corner. */
@@ -45,5 +46,5 @@ export interface Venue extends VenueDraft {
 
 export const mostShapes = 400;
 export const mostPoints = 200;
-export const furthestPlanM = 500;
+export const furthestPlanM = limits.planPoint.most;
 export const greatestPictureBytes = 4 * 1024 * 1024;

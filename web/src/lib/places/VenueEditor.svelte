@@ -1,4 +1,6 @@
 <script lang="ts">
+	import { allowed } from '$lib/sheet/units/allowed';
+	import { limits } from '$lib/model/limits';
 	import Button from '$lib/sheet/fields/Button.svelte';
 	import Tick from '$lib/sheet/fields/Tick.svelte';
 	import { pageKeys } from '$lib/sheet/keys';
@@ -211,7 +213,7 @@
 						value={plan.ceilingM}
 						quantity="distance"
 						{units}
-						check={(value) => (value >= 1 && value <= 200 ? null : 'Between 1 and 200 m.')}
+						check={allowed(limits.ceiling, 'distance')}
 						onvalue={(ceilingM) => set({ ...plan, ceilingM }, 'ceiling')}
 						oncommit={settle}
 						testId="ceiling"

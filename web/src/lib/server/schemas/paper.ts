@@ -1,6 +1,6 @@
 import Joi from 'joi';
 import type { ChecklistPaper, PaperKind, PowerPaper } from '$lib/model/paper';
-import { id } from './quantities';
+import { id, within } from './quantities';
 
 const words = (label: string, most = 120) =>
 	Joi.string()
@@ -10,9 +10,8 @@ const words = (label: string, most = 120) =>
 		.pattern(/^\P{Cc}*$/u)
 		.required()
 		.label(label);
-const more = (label: string, most: number) => Joi.number().greater(0).max(most).required().label(label);
 const count = (label: string, least: number) => Joi.number().integer().min(least).max(99).required().label(label);
-const share = (label: string) => Joi.number().greater(0).max(1).required().label(label);
+const share = (label: string) => within('share', label);
 
 const power = Joi.object<PowerPaper>({
 	sources: Joi.array()
@@ -20,8 +19,8 @@ const power = Joi.object<PowerPaper>({
 			Joi.object({
 				id: id(),
 				name: words('the battery’s name'),
-				capacityWh: more('the capacity in Wh', 2000),
-				voltageV: more('the voltage in V', 60),
+				capacityWh: within('capacity', 'the capacity in Wh'),
+				voltageV: within('voltage', 'the voltage in V'),
 				count: count('how many there are', 0),
 				atOnce: count('how many are worn at once', 1),
 				ageFactor: share('what age has left')
@@ -35,8 +34,8 @@ const power = Joi.object<PowerPaper>({
 				id: id(),
 				name: words('the tap’s name'),
 				sourceId: id(),
-				voltageV: more('the tap’s voltage in V', 60),
-				limitA: more('the tap’s limit in A', 60),
+				voltageV: within('voltage', 'the tap’s voltage in V'),
+				limitA: within('current', 'the tap’s limit in A'),
 				efficiency: share('the tap’s efficiency')
 			})
 		)
@@ -48,13 +47,13 @@ const power = Joi.object<PowerPaper>({
 				id: id(),
 				name: words('the load’s name'),
 				tapId: id(),
-				drawW: Joi.number().min(0).max(1000).required().label('the draw in W')
+				drawW: within('draw', 'the draw in W')
 			})
 		)
 		.max(40)
 		.required(),
-	marginShare: Joi.number().min(0).max(0.9).required().label('the margin'),
-	jobS: Joi.number().min(0).max(172_800).required().label('the length of the job in seconds'),
+	marginShare: within('marginShare', 'the margin'),
+	jobS: within('job', 'the length of the job in seconds'),
 	indicator: Joi.array()
 		.items(Joi.number().min(0).less(1))
 		.min(1)

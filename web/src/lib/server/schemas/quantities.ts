@@ -2,12 +2,20 @@ import type { Vec3 } from '@poise/core';
 import Joi from 'joi';
 import { keyPattern, type Limit, type LimitName, limits, unitSlack } from '$lib/model/limits';
 
-/** A number within its limit of the one table. */
-export function within(name: LimitName): Joi.NumberSchema {
-	const { least, most, above }: Limit = limits[name];
+/** A number within a limit: of the one table by its name, or of a kind's own. */
+export function within(limit: LimitName | Limit, label?: string): Joi.NumberSchema {
+	const { least, most, above }: Limit = typeof limit === 'string' ? limits[limit] : limit;
 	const number = Joi.number().max(most).required();
-	return above === true ? number.greater(least) : number.min(least);
+	const both = above === true ? number.greater(least) : number.min(least);
+	return label === undefined ? both : both.label(label);
 }
+/** Two of them, the least first. */
+export const ends = (limit: LimitName | Limit, label: string) =>
+	Joi.array()
+		.items(within(limit, label))
+		.length(2)
+		.required()
+		.custom((value: [number, number], { error }) => (value[0] <= value[1] ? value : error('range.order')));
 export const furthestM = limits.onPlate.most;
 
 /**

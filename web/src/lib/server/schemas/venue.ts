@@ -1,16 +1,8 @@
 import Joi from 'joi';
-import {
-	furthestPlanM,
-	mostPoints,
-	mostShapes,
-	planKinds,
-	type PlanPoint,
-	type VenueDraft,
-	type VenuePlan
-} from '$lib/model/venue';
-import { id, key, name, version } from './quantities';
+import { mostPoints, mostShapes, planKinds, type PlanPoint, type VenueDraft, type VenuePlan } from '$lib/model/venue';
+import { id, key, name, version, within } from './quantities';
 
-const onPlan = Joi.number().min(-furthestPlanM).max(furthestPlanM).required().label('the point in metres');
+const onPlan = within('planPoint', 'the point in metres');
 const point = Joi.array<PlanPoint>().ordered(onPlan, onPlan).length(2);
 const between = (words: string, most: number) =>
 	Joi.array()
@@ -19,7 +11,7 @@ const between = (words: string, most: number) =>
 		.allow(null)
 		.required()
 		.custom((value: [number, number], { error }) => (value[0] <= value[1] ? value : error('range.order')));
-const height = (words: string) => Joi.number().min(0).max(200).required().label(`${words} in metres`);
+const height = (words: string) => within('planHeight', `${words} in metres`);
 
 const shape = Joi.object({
 	id: key(),
@@ -37,15 +29,15 @@ const shape = Joi.object({
 });
 
 export const venuePlan = Joi.object<VenuePlan>({
-	ceilingM: Joi.number().min(1).max(200).allow(null).required().label('the ceiling in metres'),
+	ceilingM: within('ceiling', 'the ceiling in metres').allow(null),
 	shapes: Joi.array().items(shape).max(mostShapes).unique('id').required().label('what stands there'),
 	underlay: Joi.object({
 		pictureId: id(),
-		widthPx: Joi.number().integer().min(1).max(20000).required(),
-		heightPx: Joi.number().integer().min(1).max(20000).required(),
-		mPerPx: Joi.number().greater(0).max(100).required().label('the scale'),
+		widthPx: within('pictureSide').integer(),
+		heightPx: within('pictureSide').integer(),
+		mPerPx: within('dotSize', 'the scale'),
 		atM: point.required(),
-		turnRad: Joi.number().min(-6.3).max(6.3).required().label('the turn')
+		turnRad: within('turn', 'the turn')
 	})
 		.allow(null)
 		.required()
@@ -60,7 +52,7 @@ export const venueSave = venueDraft.append<VenueDraft & { version: number }>({
 export const standing = Joi.object({
 	venueId: id(),
 	atM: point.required(),
-	headingRad: Joi.number().min(-6.3).max(6.3).required().label('the heading'),
+	headingRad: within('turn', 'the heading'),
 	stopsRad: between('the stops', 6.3),
 	boomsRad: between('the booms', 1.45),
 	overPeople: Joi.boolean().required()

@@ -2,7 +2,7 @@
 	import type { UnitSystem } from '$lib/model/person';
 	import { onDestroy } from 'svelte';
 	import { refused } from './refused.svelte';
-	import { fieldText, fieldUnit, type Quantity, readQuantity } from '$lib/sheet/units/display';
+	import { fieldText, fieldUnit, inUnits, type Quantity, readQuantity } from '$lib/sheet/units/display';
 
 	interface Props {
 		label: string;
@@ -45,7 +45,8 @@
 	function read(text: string) {
 		typed = text;
 		const result = readQuantity(text, quantity, units);
-		problem = 'problem' in result ? result.problem : (check?.(result.value) ?? null);
+		const wrong = 'problem' in result ? null : (check?.(result.value) ?? null);
+		problem = 'problem' in result ? result.problem : wrong === null ? null : inUnits(wrong, units);
 		if (problem === null && 'value' in result) onvalue(result.value);
 		tell();
 	}

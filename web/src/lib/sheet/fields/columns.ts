@@ -1,3 +1,5 @@
+import type { Limit } from '$lib/model/limits';
+import { allowed } from '$lib/sheet/units/allowed';
 import type { Quantity } from '$lib/sheet/units/display';
 
 /** One column of a table that is written in: what a row holds there, and what to do with a new value. */
@@ -42,9 +44,8 @@ export type Column<Row> = { readonly head: string } & (
 	  }
 );
 
-/** Checks that many columns share. */
-export const positive = (_row: unknown, value: number): string | null => (value > 0 ? null : 'More than 0.');
-export const between =
-	(least: number, greatest: number, words: string) =>
-	(_row: unknown, value: number): string | null =>
-		value >= least && value <= greatest ? null : words;
+/** The check of a column from the table of limits. */
+export const figureWithin = (limit: Limit, quantity: Quantity) => {
+	const check = allowed(limit, quantity);
+	return (_row: unknown, value: number): string | null => check(value);
+};

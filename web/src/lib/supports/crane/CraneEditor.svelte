@@ -1,4 +1,6 @@
 <script lang="ts">
+	import { allowed } from '$lib/sheet/units/allowed';
+	import { craneLimits } from './limits';
 	import Button from '$lib/sheet/fields/Button.svelte';
 	import Choice from '$lib/sheet/fields/Choice.svelte';
 	import Tick from '$lib/sheet/fields/Tick.svelte';
@@ -53,7 +55,7 @@
 	const shape = (next: Partial<CraneGeometry>, about: string | null = null) =>
 		set({ geometry: { ...geometry, ...next } }, about);
 	const settle = () => kept.settle();
-	const groups = $derived(craneFieldGroups(geometry, shape, units));
+	const groups = $derived(craneFieldGroups(geometry, shape));
 	const kindWords = { tripod: 'tripod', dolly: 'wheeled dolly', column: 'column on feet' };
 </script>
 
@@ -130,7 +132,8 @@
 			value={draft.greatestPayloadKg}
 			quantity="mass"
 			{units}
-			check={(value) => (value > draft.leastPayloadKg && value <= 100 ? null : 'More than the least, up to 100 kg.')}
+			check={(value) =>
+				value > draft.leastPayloadKg && value <= craneLimits.payload.most ? null : 'More than the least, up to 100 kg.'}
 			onvalue={(greatestPayloadKg) => set({ greatestPayloadKg }, 'greatest')}
 			oncommit={settle}
 		/>
@@ -147,7 +150,7 @@
 				value={geometry.hanger.secondVM}
 				quantity="length"
 				{units}
-				check={(value) => (Math.abs(value) <= 1.5 ? null : 'Within 1.5 m.')}
+				check={allowed(craneLimits.weightLine, 'length')}
 				onvalue={(secondVM) => shape({ hanger: { ...geometry.hanger, secondVM } }, 'second line')}
 				oncommit={settle}
 			/>
@@ -165,7 +168,7 @@
 				value={geometry.base.liftsKg}
 				quantity="mass"
 				{units}
-				check={(value) => (value >= 0 && value <= 800 ? null : 'Between 0 and 800 kg.')}
+				check={allowed(craneLimits.lift, 'mass')}
 				onvalue={(liftsKg) => shape({ base: { ...geometry.base, liftsKg } }, 'lift')}
 				oncommit={settle}
 				testId="lifts"

@@ -1,4 +1,6 @@
 <script lang="ts">
+	import { allowed } from '$lib/sheet/units/allowed';
+	import { craneLimits } from './limits';
 	import Button from '$lib/sheet/fields/Button.svelte';
 	import '$lib/shell/bench.css';
 	import { degFromRad } from '@poise/core';
@@ -116,7 +118,7 @@
 					value={bench.setting.shareSecond}
 					quantity="share"
 					{units}
-					check={(value) => (value >= 0 && value <= 1 ? null : 'Between 0 and 100 %.')}
+					check={allowed(craneLimits.shareSecond, 'share')}
 					onvalue={(shareSecond) => bench.stands({ shareSecond }, 'share')}
 					oncommit={() => bench.document.settle()}
 					testId="share-second"

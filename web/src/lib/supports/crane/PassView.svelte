@@ -4,6 +4,8 @@
 </script>
 
 <script lang="ts">
+	import { allowed } from '$lib/sheet/units/allowed';
+	import { craneLimits } from './limits';
 	import Button from '$lib/sheet/fields/Button.svelte';
 	import '$lib/shell/bench.css';
 	import { degFromRad, headPass } from '@poise/core';
@@ -159,7 +161,7 @@
 				value={pass.durationS}
 				quantity="time"
 				{units}
-				check={(value) => (value > 0.1 && value <= 600 ? null : 'More than 0.1 s, up to 10 min.')}
+				check={allowed(craneLimits.passTime, 'time')}
 				onvalue={(durationS) => change({ durationS }, 'pass time')}
 				oncommit={() => bench.document.settle()}
 				testId="pass-durationS"
@@ -170,7 +172,7 @@
 					value={pass.subjectM[index] ?? 0}
 					quantity="distance"
 					{units}
-					check={(value) => (Math.abs(value) <= 60 ? null : 'Within 60 m.')}
+					check={allowed(craneLimits.subject, 'distance')}
 					onvalue={(value) =>
 						change(
 							{
@@ -187,7 +189,7 @@
 				value={pass.focalM}
 				quantity="length"
 				{units}
-				check={(value) => (value > 0.001 && value < 2 ? null : 'More than 1 mm, less than 2 m.')}
+				check={allowed(craneLimits.focal, 'length')}
 				onvalue={(focalM) => change({ focalM }, 'focal')}
 				oncommit={() => bench.document.settle()}
 				testId="pass-focal"
@@ -197,7 +199,7 @@
 				value={pass.sensorWidthM}
 				quantity="length"
 				{units}
-				check={(value) => (value > 0.001 && value < 0.2 ? null : 'More than 1 mm, less than 200 mm.')}
+				check={allowed(craneLimits.sensor, 'length')}
 				onvalue={(sensorWidthM) => change({ sensorWidthM }, 'sensor')}
 				oncommit={() => bench.document.settle()}
 			/>

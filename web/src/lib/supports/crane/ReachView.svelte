@@ -1,4 +1,7 @@
 <script lang="ts">
+	import { allowed } from '$lib/sheet/units/allowed';
+	import type { Limit } from '$lib/model/limits';
+	import { craneLimits } from './limits';
 	import Tick from '$lib/sheet/fields/Tick.svelte';
 	import '$lib/shell/bench.css';
 	import QuantityField from '$lib/sheet/fields/QuantityField.svelte';
@@ -42,13 +45,12 @@
 		readonly field: 'ceilingM' | 'wallM' | 'rowsFromM' | 'lineM';
 		readonly words: string;
 		readonly first: number;
-		readonly least: number;
-		readonly most: number;
+		readonly within: Limit;
 	}[] = [
-		{ field: 'ceilingM', words: 'a ceiling', first: 4, least: 1, most: 60 },
-		{ field: 'wallM', words: 'a wall, from the pivot', first: 6, least: 0.2, most: 100 },
-		{ field: 'rowsFromM', words: 'people, from the pivot on', first: 4, least: 0, most: 100 },
-		{ field: 'lineM', words: 'an overhead line', first: 20, least: 1, most: 200 }
+		{ field: 'ceilingM', words: 'a ceiling', first: 4, within: craneLimits.roomCeiling },
+		{ field: 'wallM', words: 'a wall, from the pivot', first: 6, within: craneLimits.wall },
+		{ field: 'rowsFromM', words: 'people, from the pivot on', first: 4, within: craneLimits.rows },
+		{ field: 'lineM', words: 'an overhead line', first: 20, within: craneLimits.overheadLine }
 	];
 </script>
 
@@ -66,7 +68,7 @@
 			/>
 		</div>
 		<div class="rows fields">
-			{#each fields as { field, words, first, least, most } (field)}
+			{#each fields as { field, words, first, within } (field)}
 				<label class="line"
 					><Tick
 						checked={room[field] !== null}
@@ -82,8 +84,7 @@
 						value={room[field]}
 						quantity="distance"
 						{units}
-						check={(value) =>
-							value >= least && value <= most ? null : `Between ${metres(least)} and ${metres(most)}.`}
+						check={allowed(within, 'distance')}
 						onvalue={(value) => change({ [field]: value }, `room ${field}`)}
 						oncommit={() => bench.document.settle()}
 						testId="room-{field}"
@@ -96,7 +97,7 @@
 					value={room.headsM}
 					quantity="distance"
 					{units}
-					check={(value) => (value >= 0.5 && value <= 3 ? null : `Between ${metres(0.5)} and ${metres(3)}.`)}
+					check={allowed(craneLimits.heads, 'distance')}
 					onvalue={(headsM) => change({ headsM }, 'heads')}
 					oncommit={() => bench.document.settle()}
 					testId="room-headsM"

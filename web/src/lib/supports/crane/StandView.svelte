@@ -1,15 +1,10 @@
 <script lang="ts">
+	import { isWithin } from '$lib/model/limits';
+	import { limitWords } from '$lib/sheet/units/allowed';
+	import { craneLimits } from './limits';
 	import Button from '$lib/sheet/fields/Button.svelte';
 	import '$lib/shell/bench.css';
-	import {
-		ballastFor,
-		degFromRad,
-		radFromDeg,
-		stabilityAt,
-		stabilityEnvelope,
-		stabilityRose,
-		windForce
-	} from '@poise/core';
+	import { ballastFor, degFromRad, stabilityAt, stabilityEnvelope, stabilityRose, windForce } from '@poise/core';
 	import QuantityField from '$lib/sheet/fields/QuantityField.svelte';
 	import type { CraneGround, CraneSetting } from './model';
 	import Slip from '$lib/sheet/slip/Slip.svelte';
@@ -78,37 +73,50 @@
 			field: 'slopeRad',
 			label: 'slope of the floor',
 			quantity: 'angle',
-			check: (v) => (v >= 0 && v <= radFromDeg(30) ? null : 'Between 0 and 30°.')
+			check: (v) => (isWithin(craneLimits.slope, v) ? null : limitWords(craneLimits.slope, 'angle'))
 		},
 		{
 			field: 'windMPerS',
 			label: 'wind',
 			quantity: 'speed',
-			check: (v) => (v >= 0 && v <= 60 ? null : `Between 0 and ${together(showSpeed(60, units))}: that is a hurricane.`)
+			check: (v) =>
+				isWithin(craneLimits.wind, v)
+					? null
+					: `Between 0 and ${together(showSpeed(craneLimits.wind.most, units))}: that is a hurricane.`
 		},
 		{
 			field: 'moreAreaM2',
 			label: 'flags and sails',
 			quantity: 'area',
-			check: (v) => (v >= 0 && v <= 40 ? null : `Between 0 and ${together(showArea(40, units))}.`)
+			check: (v) =>
+				isWithin(craneLimits.moreArea, v)
+					? null
+					: `Between 0 and ${together(showArea(craneLimits.moreArea.most, units))}.`
 		},
 		{
 			field: 'pushN',
 			label: 'a push of',
 			quantity: 'force',
-			check: (v) => (v >= 0 && v <= 3000 ? null : `Between 0 and ${together(showForce(3000, units))}.`)
+			check: (v) =>
+				isWithin(craneLimits.push, v) ? null : `Between 0 and ${together(showForce(craneLimits.push.most, units))}.`
 		},
 		{
 			field: 'pushHeightM',
 			label: 'push at',
 			quantity: 'length',
-			check: (v) => (v >= 0 && v <= 4 ? null : `Between 0 and ${together(showDistance(4, units))}.`)
+			check: (v) =>
+				isWithin(craneLimits.pushHeight, v)
+					? null
+					: `Between 0 and ${together(showDistance(craneLimits.pushHeight.most, units))}.`
 		},
 		{
 			field: 'ballastKg',
 			label: 'ballast on the base',
 			quantity: 'mass',
-			check: (v) => (v >= 0 && v <= 2000 ? null : `Between 0 and ${together(showMass(2000, units))}.`)
+			check: (v) =>
+				isWithin(craneLimits.ballast, v)
+					? null
+					: `Between 0 and ${together(showMass(craneLimits.ballast.most, units))}.`
 		}
 	]);
 	const percent = (value: number) => `${(value * 100).toFixed(0)} %`.replace('-', '−');

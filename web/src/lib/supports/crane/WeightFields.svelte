@@ -1,4 +1,6 @@
 <script lang="ts">
+	import { allowed } from '$lib/sheet/units/allowed';
+	import { craneLimits } from './limits';
 	import Button from '$lib/sheet/fields/Button.svelte';
 	import QuantityField from '$lib/sheet/fields/QuantityField.svelte';
 	import { showMove, together } from '$lib/sheet/units/display';
@@ -106,7 +108,7 @@
 			value={bench.state.noseBiasKg}
 			quantity="mass"
 			{units}
-			check={within(-5, 5, 'Within 5 kg; minus is light.')}
+			check={allowed(craneLimits.noseBias, 'mass')}
 			onvalue={(noseBiasKg) => bench.change({ noseBiasKg, choice: 0 }, 'bias')}
 			oncommit={() => bench.document.settle()}
 			testId="nose-bias"
@@ -116,7 +118,7 @@
 			value={bench.state.pushMovesKg}
 			quantity="mass"
 			{units}
-			check={within(0, 3, 'From 0 to 3 kg.')}
+			check={allowed(craneLimits.pushMoves, 'mass')}
 			onvalue={(pushMovesKg) => bench.change({ pushMovesKg }, 'push moves')}
 			oncommit={() => bench.document.settle()}
 			testId="push-moves"

@@ -1,5 +1,7 @@
 import { crossingSides, outlineAreaM2 } from '@poise/core';
-import { between, type Column } from '$lib/sheet/fields/columns';
+import { isWithin, limits } from '$lib/model/limits';
+import { type Column, figureWithin } from '$lib/sheet/fields/columns';
+import { craneLimits } from './limits';
 import type { ArmSection, CraneDraft, CraneGeometry, CraneHead } from './model';
 import { changedHead, type NamedHead } from './heads';
 
@@ -27,7 +29,7 @@ export function sectionColumns(geometry: CraneGeometry, set: Set): readonly Colu
 			label: ({ label }) => `${label}, length`,
 			get: ({ lengthM }) => lengthM,
 			set: ({ id }, lengthM) => put(id, { lengthM }, 'length'),
-			check: between(0.05, 6, 'Between 50 mm and 6 m.'),
+			check: figureWithin(craneLimits.sectionLength, 'length'),
 			testId: ({ id }) => `${id}-length`
 		},
 		{
@@ -37,7 +39,7 @@ export function sectionColumns(geometry: CraneGeometry, set: Set): readonly Colu
 			label: ({ label }) => `${label}, mass`,
 			get: ({ massKg }) => massKg,
 			set: ({ id }, massKg) => put(id, { massKg }, 'mass'),
-			check: between(0.01, 60, 'Between 10 g and 60 kg.'),
+			check: figureWithin(limits.partMass, 'mass'),
 			testId: ({ id }) => `${id}-mass`
 		},
 		{
@@ -47,7 +49,7 @@ export function sectionColumns(geometry: CraneGeometry, set: Set): readonly Colu
 			label: ({ label }) => `${label}, pulls out by`,
 			get: ({ pullsOutM }) => pullsOutM ?? 0,
 			set: ({ id }, pullsOutM) => put(id, { pullsOutM }, 'pull'),
-			check: between(0, 6, 'Between 0 and 6 m.')
+			check: figureWithin(craneLimits.pullsOut, 'length')
 		}
 	];
 }
@@ -61,9 +63,9 @@ export function headColumns(geometry: CraneGeometry, set: Set): readonly Column<
 		head,
 		quantity: 'angle',
 		label: ({ name }) => `${name}, ${head}`,
-		get: ({ head: { limits } }) => limits[field],
+		get: ({ head }) => head.limits[field],
 		set: (row, value) => put(row, { limits: { ...row.head.limits, [field]: value } }, field),
-		check: between(0.01, 50, 'More than half a degree a second.')
+		check: figureWithin(craneLimits.rate, 'angle')
 	});
 	const length = (head: string, field: 'cgM' | 'plateM'): Column<HeadRow> => ({
 		kind: 'figure',
@@ -72,7 +74,7 @@ export function headColumns(geometry: CraneGeometry, set: Set): readonly Column<
 		label: ({ name }) => `${name}, ${head}`,
 		get: ({ head: figures }) => figures[field],
 		set: (row, value) => put(row, { [field]: value }, field),
-		check: between(0, 1.5, 'Between 0 and 1.5 m.')
+		check: figureWithin(craneLimits.headHeight, 'length')
 	});
 	return [
 		{
@@ -90,7 +92,7 @@ export function headColumns(geometry: CraneGeometry, set: Set): readonly Column<
 			label: ({ name }) => `${name}, mass`,
 			get: ({ head }) => head.massKg,
 			set: (row, massKg) => put(row, { massKg }, 'mass'),
-			check: between(0, 80, 'Between 0 and 80 kg.'),
+			check: figureWithin(craneLimits.headMass, 'mass'),
 			testId: ({ index }) => `head-${index}-mass`
 		},
 		length('its centre', 'cgM'),
@@ -122,7 +124,7 @@ export function plateColumns(geometry: CraneGeometry, set: Set): readonly Column
 			label: ({ index }) => `Plate ${index + 1}, mass`,
 			get: ({ massKg }) => massKg,
 			set: ({ index }, massKg) => put(index, { massKg }, 'plate'),
-			check: (_, value) => (value > 0 && value <= 100 ? null : 'More than 0, up to 100 kg.'),
+			check: figureWithin(craneLimits.plate, 'mass'),
 			testId: ({ id }) => `${id}-mass`
 		},
 		{
@@ -132,7 +134,8 @@ export function plateColumns(geometry: CraneGeometry, set: Set): readonly Column
 			label: ({ index }) => `Plate ${index + 1}, how many`,
 			get: ({ count }) => count,
 			set: ({ index }, count) => put(index, { count }, 'count'),
-			check: (_, value) => (Number.isInteger(value) && value >= 0 && value <= 40 ? null : 'A whole number up to 40.'),
+			check: (_, value) =>
+				Number.isInteger(value) && isWithin(craneLimits.plateCount, value) ? null : 'A whole number up to 40.',
 			testId: ({ id }) => `${id}-count`
 		}
 	];
@@ -162,7 +165,7 @@ export function footColumns(geometry: CraneGeometry, set: Set): readonly Column<
 				},
 				`foot ${index} ${which}`
 			),
-		check: between(-5, 5, 'Within 5 m.'),
+		check: figureWithin(craneLimits.foot, 'length'),
 		testId: ({ id }) => `${id}-${which}`
 	});
 	return [{ kind: 'name', head: 'Foot', get: ({ index }) => `${index + 1}` }, axis(0, 'forward'), axis(1, 'left')];

@@ -10,7 +10,7 @@ const { geometry } = crane('sectional');
 const accepted = (next: CraneGeometry) => craneGeometry.validate(next, { convert: false }).error === undefined;
 
 const groups = (then: (next: CraneGeometry) => void) =>
-	craneFieldGroups(geometry, (next) => then({ ...geometry, ...next }), 'metric');
+	craneFieldGroups(geometry, (next) => then({ ...geometry, ...next }));
 const all = groups(() => {}).flatMap(({ title, fields }) =>
 	fields.map(({ label }, index) => [title, label, index] as const)
 );
@@ -26,7 +26,7 @@ describe.each(all)('%s: %s', (title, _label, index) => {
 		const wanted = [value + 0.0005, value - 0.0005].find((each) => check(each) === null) ?? value;
 		more.put(wanted);
 		expect(accepted(next)).toBe(true);
-		const back = craneFieldGroups(next, () => {}, 'metric').find((group) => group.title === title)!.fields[index]!;
+		const back = craneFieldGroups(next, () => {}).find((group) => group.title === title)!.fields[index]!;
 		expect(back.value).toBeCloseTo(wanted, 9);
 	});
 	it('refuses in words what is out of reach, and never lets through what the server refuses', () => {

@@ -1,6 +1,7 @@
 import type { CraneGeometry, Span } from './model';
-import type { UnitSystem } from '$lib/model/person';
-import { showLength, together } from '$lib/sheet/units/display';
+import { type Limit, limits } from '$lib/model/limits';
+import { allowed } from '$lib/sheet/units/allowed';
+import { craneLimits } from './limits';
 
 interface CraneField {
 	readonly label: string;
@@ -16,16 +17,12 @@ export interface CraneFieldGroup {
 	readonly fields: readonly CraneField[];
 }
 
-const within = (least: number, greatest: number, words: string) => (value: number) =>
-	value >= least && value <= greatest ? null : words;
 const end = (span: Span, which: 0 | 1, value: number): Span => (which === 0 ? [value, span[1]] : [span[0], value]);
 const changedPlaces = 'The ends have changed places.';
-const endRule = (span: Span, which: 0 | 1, least: number, most: number, words: string) => (value: number) =>
-	value < least || value > most
-		? words
-		: (which === 0 ? value <= span[1] : value >= span[0])
-			? null
-			: 'The ends have changed places.';
+/** The same place, counted backwards. */
+const behind = (limit: Limit): Limit => ({ ...limit, least: -limit.most, most: -limit.least });
+const inOrder = (span: Span, which: 0 | 1) => (value: number) =>
+	(which === 0 ? value <= span[1] : value >= span[0]) ? null : changedPlaces;
 
 /** A field that is one end of a range: what it may be besides, in words of its own. */
 const asEnd = (field: CraneField, rule: (value: number) => string | null): CraneField => ({
@@ -36,41 +33,28 @@ const asEnd = (field: CraneField, rule: (value: number) => string | null): Crane
 /** The single figures of a crane, by where they are on it; each with what it may be and how it is put back. */
 export function craneFieldGroups(
 	geometry: CraneGeometry,
-	shape: (next: Partial<CraneGeometry>, about: string) => void,
-	units: UnitSystem
+	shape: (next: Partial<CraneGeometry>, about: string) => void
 ): readonly CraneFieldGroup[] {
 	const { rear, nose, hanger, trim, boomRangeRad, pivotHeightM, base, linkage } = geometry;
 	const length = (
 		label: string,
 		value: number,
 		put: (v: number) => void,
-		least = -2,
-		most = 3,
+		limit: Limit = limits.onPlate,
 		testId?: string
 	): CraneField => ({
 		label,
 		value,
 		quantity: 'length',
-		check: within(
-			least,
-			most,
-			`Between ${together(showLength(least, units))}${least < 0 ? ' the other way' : ''} and ${together(showLength(most, units))}.`
-		),
+		check: allowed(limit, 'length'),
 		put,
 		...(testId === undefined ? {} : { testId })
 	});
-	const mass = (
-		label: string,
-		value: number,
-		put: (v: number) => void,
-		most = 500,
-		least = 0,
-		testId?: string
-	): CraneField => ({
+	const mass = (label: string, value: number, put: (v: number) => void, limit: Limit, testId?: string): CraneField => ({
 		label,
 		value,
 		quantity: 'mass',
-		check: within(least, most, `Between ${least} and ${most} kg.`),
+		check: allowed(limit, 'mass'),
 		put,
 		...(testId === undefined ? {} : { testId })
 	});
@@ -94,35 +78,46 @@ export function craneFieldGroups(
 					'rear tube',
 					rear.lengthM,
 					(lengthM) => shape({ rear: { ...rear, lengthM } }, 'rear'),
-					0.1,
-					5,
+					craneLimits.rearLength,
 					'rear-length'
 				),
-				mass('its mass', rear.massKg, (massKg) => shape({ rear: { ...rear, massKg } }, 'rear kg'), 60, 0.01),
+				mass(
+					'its mass',
+					rear.massKg,
+					(massKg) => shape({ rear: { ...rear, massKg } }, 'rear kg'),
+					craneLimits.rearMass
+				),
 				length(
 					'hanger behind the pivot',
 					-hanger.uM,
 					(v) => shape({ hanger: { ...hanger, uM: -v } }, 'hanger u'),
-					0.05,
-					5
+					behind(craneLimits.hangerPlace)
 				),
 				length(
 					'weight line, up',
 					hanger.vM,
 					(vM) => shape({ hanger: { ...hanger, vM } }, 'hanger v'),
-					-1.5,
-					1.5,
+					craneLimits.weightLine,
 					'weight-line'
 				),
-				mass('hanger’s mass', hanger.massKg, (massKg) => shape({ hanger: { ...hanger, massKg } }, 'hanger kg'), 80),
-				mass('trim weight', trim.massKg, (massKg) => shape({ trim: { ...trim, massKg } }, 'trim kg'), 50),
+				mass(
+					'hanger’s mass',
+					hanger.massKg,
+					(massKg) => shape({ hanger: { ...hanger, massKg } }, 'hanger kg'),
+					craneLimits.hangerMass
+				),
+				mass(
+					'trim weight',
+					trim.massKg,
+					(massKg) => shape({ trim: { ...trim, massKg } }, 'trim kg'),
+					craneLimits.trimMass
+				),
 				asEnd(
 					length(
 						'trim travels from',
 						-trim.rangeU[1],
 						(v) => shape({ trim: { ...trim, rangeU: [trim.rangeU[0], -v] } }, 'trim near'),
-						-2,
-						5
+						craneLimits.trimPlace
 					),
 					(v) => (v <= -trim.rangeU[0] ? null : changedPlaces)
 				),
@@ -131,8 +126,7 @@ export function craneFieldGroups(
 						'to, behind the pivot',
 						-trim.rangeU[0],
 						(v) => shape({ trim: { ...trim, rangeU: [-v, trim.rangeU[1]] } }, 'trim far'),
-						-2,
-						5
+						craneLimits.trimPlace
 					),
 					(v) => (v >= -trim.rangeU[1] ? null : changedPlaces)
 				),
@@ -140,16 +134,20 @@ export function craneFieldGroups(
 					'trim’s graduation',
 					trim.graduationM,
 					(graduationM) => shape({ trim: { ...trim, graduationM } }, 'graduation'),
-					0.001,
-					0.2
+					craneLimits.graduation
 				)
 			]
 		},
 		{
 			title: 'Nose',
 			fields: [
-				mass('nose’s mass', nose.massKg, (massKg) => shape({ nose: { ...nose, massKg } }, 'nose kg'), 50),
-				length('hinge, up', nose.vM, (vM) => shape({ nose: { ...nose, vM } }, 'nose v'), -1, 1)
+				mass(
+					'nose’s mass',
+					nose.massKg,
+					(massKg) => shape({ nose: { ...nose, massKg } }, 'nose kg'),
+					craneLimits.noseMass
+				),
+				length('hinge, up', nose.vM, (vM) => shape({ nose: { ...nose, vM } }, 'nose v'), craneLimits.line)
 			]
 		},
 		{
@@ -161,10 +159,9 @@ export function craneFieldGroups(
 							which === 0 ? 'pivot above the floor, from' : 'to',
 							pivotHeightM[which],
 							(v) => shape({ pivotHeightM: end(pivotHeightM, which, v) }, `pivot ${which}`),
-							0.2,
-							6
+							craneLimits.pivotHeight
 						),
-						endRule(pivotHeightM, which, 0.2, 6, '')
+						inOrder(pivotHeightM, which)
 					)
 				),
 				...([0, 1] as const).map((which) =>
@@ -172,45 +169,45 @@ export function craneFieldGroups(
 						which === 0 ? 'boom down to' : 'up to',
 						boomRangeRad[which],
 						(v) => shape({ boomRangeRad: end(boomRangeRad, which, v) }, `boom ${which}`),
-						endRule(boomRangeRad, which, -1.4, 1.4, 'Within 80°.')
+						(v) => allowed(craneLimits.boom, 'angle')(v) ?? inOrder(boomRangeRad, which)(v)
 					)
 				),
-				length('tubes’ line, up', geometry.tubeVM, (tubeVM) => shape({ tubeVM }, 'tube v'), -1, 1),
-				length('tube across', geometry.tubeAcrossM, (tubeAcrossM) => shape({ tubeAcrossM }, 'across'), 0.01, 0.6),
+				length('tubes’ line, up', geometry.tubeVM, (tubeVM) => shape({ tubeVM }, 'tube v'), craneLimits.line),
+				length(
+					'tube across',
+					geometry.tubeAcrossM,
+					(tubeAcrossM) => shape({ tubeAcrossM }, 'across'),
+					craneLimits.tube
+				),
 				length(
 					'link on the nose',
 					linkage.linkM,
 					(linkM) => shape({ linkage: { ...linkage, linkM } }, 'link'),
-					0.01,
-					1
+					craneLimits.link
 				),
 				length(
 					'rod’s rear pivot, forward',
 					linkage.rearPivotM[0],
 					(v) => shape({ linkage: { ...linkage, rearPivotM: [v, linkage.rearPivotM[1]] } }, 'rear x'),
-					-1,
-					1
+					craneLimits.rearPivot
 				),
 				length(
 					'rod’s rear pivot, up',
 					linkage.rearPivotM[1],
 					(v) => shape({ linkage: { ...linkage, rearPivotM: [linkage.rearPivotM[0], v] } }, 'rear y'),
-					-1,
-					1
+					craneLimits.rearPivot
 				),
 				length(
 					'rod longer than the arm',
 					linkage.rodLongerM,
 					(rodLongerM) => shape({ linkage: { ...linkage, rodLongerM } }, 'rod'),
-					-0.5,
-					0.5
+					craneLimits.rodLonger
 				),
 				length(
 					'a turn of the adjuster',
 					linkage.mPerTurn,
 					(mPerTurn) => shape({ linkage: { ...linkage, mPerTurn } }, 'turn'),
-					0.0001,
-					0.02
+					craneLimits.adjusterTurn
 				)
 			]
 		},
@@ -221,21 +218,17 @@ export function craneFieldGroups(
 					'its mass',
 					base.massKg,
 					(massKg) => shape({ base: { ...base, massKg } }, 'base kg'),
-					2000,
-					0.1,
+					craneLimits.baseMass,
 					'base-mass'
 				),
 				length('its centre, forward', base.cgM[0], (v) =>
 					shape({ base: { ...base, cgM: [v, base.cgM[1], base.cgM[2]] } }, 'base x')
 				),
 				length('left', base.cgM[1], (v) => shape({ base: { ...base, cgM: [base.cgM[0], v, base.cgM[2]] } }, 'base y')),
-				length(
-					'up',
-					base.cgM[2],
-					(v) => shape({ base: { ...base, cgM: [base.cgM[0], base.cgM[1], v] } }, 'base z'),
-					0,
-					3
-				)
+				length('up', base.cgM[2], (v) => shape({ base: { ...base, cgM: [base.cgM[0], base.cgM[1], v] } }, 'base z'), {
+					...limits.onPlate,
+					least: 0
+				})
 			]
 		}
 	];

@@ -1,6 +1,7 @@
 import { mFromMm, mmFromM } from '@poise/core';
-import { isWithin, limits } from '$lib/model/limits';
-import { between, type Column, positive } from '$lib/sheet/fields/columns';
+import { limits } from '$lib/model/limits';
+import { allowed } from '$lib/sheet/units/allowed';
+import { type Column, figureWithin } from '$lib/sheet/fields/columns';
 import type { RigAxis, RigPart, RigSlide } from './model';
 import type { GimbalKeeper } from './gimbalKeeper.svelte';
 
@@ -18,14 +19,16 @@ const end = (keeper: GimbalKeeper, which: 0 | 1): Column<RigSlide> => ({
 	testId: (slide) => `${slide.id}-end-${which}`,
 	get: ({ rangeM }) => rangeM[which],
 	check: ({ rangeM }, value) => {
-		if (!isWithin(limits.slideEnd, value)) return `Within ${limits.slideEnd.most} m.`;
-		return (which === 0 ? value <= rangeM[1] : value >= rangeM[0]) ? null : 'The ends have changed places.';
+		return (
+			allowed(limits.slideEnd, 'length')(value) ??
+			((which === 0 ? value <= rangeM[1] : value >= rangeM[0]) ? null : 'The ends have changed places.')
+		);
 	},
 	set: ({ id, rangeM }, value) =>
 		keeper.slide(id, { rangeM: which === 0 ? [value, rangeM[1]] : [rangeM[0], value] }, `range ${id} ${which}`)
 });
 
-const tenthToTen = between(limits.graduation.least, limits.graduation.most, 'Between 0.1 and 100 mm.');
+const tenthToTen = figureWithin(limits.graduation, 'length');
 
 /** Travel, scale, knob, lock and extension of every slide. */
 export const slideColumns = (keeper: GimbalKeeper): readonly Column<RigSlide>[] => [
@@ -44,7 +47,7 @@ export const slideColumns = (keeper: GimbalKeeper): readonly Column<RigSlide>[] 
 		label: ({ label }) => `${label}, scale at 0`,
 		testId: ({ id }) => `${id}-zero`,
 		get: ({ scale }) => scale.readingAtZeroM,
-		check: (_, value) => (isWithin(limits.scaleZero, value) ? null : `Within ${limits.scaleZero.most} m.`),
+		check: figureWithin(limits.scaleZero, 'length'),
 		set: ({ id, scale }, readingAtZeroM) => keeper.slide(id, { scale: { ...scale, readingAtZeroM } }, `zero ${id}`)
 	},
 	{
@@ -107,7 +110,7 @@ export const slideColumns = (keeper: GimbalKeeper): readonly Column<RigSlide>[] 
 		label: ({ label }) => `${label}, reach an extension adds each way`,
 		testId: ({ id }) => `${id}-extension`,
 		get: ({ extension }) => extension?.moreM ?? 0,
-		check: between(0, 1, 'Between 0 and 1 m.'),
+		check: figureWithin(limits.extension, 'length'),
 		set: ({ id, label, extension }, metres) => {
 			const name = extension?.label ?? `the ${label.toLowerCase()}’s extension`;
 			keeper.slide(
@@ -128,7 +131,7 @@ export const axisColumns = (keeper: GimbalKeeper): readonly Column<RigAxis>[] =>
 		label: ({ label }) => `${label}, motor torque`,
 		testId: ({ id }) => `${id}-torque`,
 		get: ({ motorTorqueNm }) => motorTorqueNm ?? 0,
-		check: positive,
+		check: figureWithin(limits.motorTorque, 'torque'),
 		set: ({ id }, motorTorqueNm) => keeper.axis(id, { motorTorqueNm }, `torque ${id}`)
 	},
 	{
@@ -138,7 +141,7 @@ export const axisColumns = (keeper: GimbalKeeper): readonly Column<RigAxis>[] =>
 		label: ({ label }) => `${label}, friction`,
 		testId: ({ id }) => `${id}-friction`,
 		get: ({ frictionNm }) => frictionNm ?? 0,
-		check: between(0, 50, 'Between 0 and 50 N·m.'),
+		check: figureWithin(limits.friction, 'torque'),
 		set: ({ id }, frictionNm) => keeper.axis(id, { frictionNm }, `friction ${id}`)
 	}
 ];
@@ -156,7 +159,7 @@ export const partColumns = (keeper: GimbalKeeper): readonly Column<RigPart>[] =>
 		quantity: 'mass',
 		label: ({ label }) => `${label}, mass`,
 		get: ({ body }) => body.massKg,
-		check: between(0.001, 60, 'Between 1 g and 60 kg.'),
+		check: figureWithin(limits.partMass, 'mass'),
 		set: ({ id, body }, massKg) => keeper.part(id, { body: { ...body, massKg } }, `mass ${id}`)
 	}
 ];

@@ -1,4 +1,6 @@
 <script lang="ts">
+	import { allowed } from '$lib/sheet/units/allowed';
+	import { sledLimits } from './limits';
 	import Button from '$lib/sheet/fields/Button.svelte';
 	import TextInput from '$lib/sheet/fields/TextInput.svelte';
 	import Tick from '$lib/sheet/fields/Tick.svelte';
@@ -188,7 +190,7 @@
 								value={settingOf(id)}
 								quantity="count"
 								{units}
-								check={(value) => (value >= -200 && value <= 500 ? null : 'Between −200 and 500.')}
+								check={allowed(sledLimits.armSetting, 'count')}
 								onvalue={(value) => (lifted = { ...lifted, [id]: value })}
 								testId="stands-{id}"
 							/>
@@ -367,7 +369,7 @@
 						value={minutes}
 						quantity="count"
 						{units}
-						check={(value) => (value > 0 && value <= 600 ? null : 'More than 0, up to 600.')}
+						check={allowed(sledLimits.wornMinutes, 'count')}
 						onvalue={(value) => (minutes = value)}
 						testId="vest-minutes"
 					/>

@@ -1,4 +1,6 @@
 <script lang="ts">
+	import { allowed } from '$lib/sheet/units/allowed';
+	import { sledLimits } from './limits';
 	import Button from '$lib/sheet/fields/Button.svelte';
 	import QuantityField from '$lib/sheet/fields/QuantityField.svelte';
 	import { sledShots } from './model';
@@ -37,7 +39,7 @@
 	value={wishes.dropTimeS}
 	quantity="time"
 	units={bench.units}
-	check={(value) => (value >= 0.2 && value <= 20 ? null : 'Between 0.2 and 20 s.')}
+	check={allowed(sledLimits.dropTime, 'time')}
 	onvalue={(dropTimeS) => bench.change({ dropTimeS }, 'drop wish')}
 	oncommit={() => bench.document.settle()}
 	testId="drop-wish"

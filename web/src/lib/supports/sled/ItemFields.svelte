@@ -1,4 +1,7 @@
 <script lang="ts">
+	import { allowed } from '$lib/sheet/units/allowed';
+	import { limits } from '$lib/model/limits';
+	import { sledLimits } from './limits';
 	import Button from '$lib/sheet/fields/Button.svelte';
 	import Choice from '$lib/sheet/fields/Choice.svelte';
 	import TextInput from '$lib/sheet/fields/TextInput.svelte';
@@ -40,14 +43,9 @@
 	] as const;
 	const replaced = <T extends readonly number[]>(list: T, index: number, value: number): T =>
 		list.map((old, k) => (k === index ? value : old)) as unknown as T;
-	const within = (least: number, greatest: number, words: string) => (value: number) =>
-		value >= least && value <= greatest ? null : words;
 	const endRule = (travel: Travel, which: 0 | 1) => (value: number) =>
-		Math.abs(value) > 1
-			? 'Within 1 m.'
-			: (which === 0 ? value <= travel[1] : value >= travel[0])
-				? null
-				: 'The ends have changed places.';
+		allowed(sledLimits.travel, 'length')(value) ??
+		((which === 0 ? value <= travel[1] : value >= travel[0]) ? null : 'The ends have changed places.');
 </script>
 
 <fieldset data-testid="item-fields">
@@ -86,7 +84,7 @@
 			value={item.massKg}
 			quantity="mass"
 			{units}
-			check={within(0.001, 60, 'Between 1 g and 60 kg.')}
+			check={allowed(limits.partMass, 'mass')}
 			onvalue={(massKg) => onchange({ massKg }, 'mass')}
 			oncommit={onsettle}
 			testId="item-mass"
@@ -105,7 +103,7 @@
 				value={item.sizeM[index] ?? 0}
 				quantity="length"
 				{units}
-				check={within(0.001, 2, 'Between 1 mm and 2 m.')}
+				check={allowed(sledLimits.itemSide, 'length')}
 				onvalue={(value) => onchange({ sizeM: replaced(item.sizeM, index, value) }, `size ${index}`)}
 				oncommit={onsettle}
 			/>
@@ -116,7 +114,7 @@
 				value={item.atM[index] ?? 0}
 				quantity="length"
 				{units}
-				check={within(-2, 2, 'Within 2 m.')}
+				check={allowed(limits.onPlate, 'length')}
 				onvalue={(value) => onchange({ atM: replaced(item.atM, index, value) }, `at ${index}`)}
 				oncommit={onsettle}
 				testId="item-at-{index}"
@@ -128,7 +126,7 @@
 				value={item.swingM}
 				quantity="length"
 				{units}
-				check={within(0.02, 0.6, 'Between 20 mm and 0.6 m.')}
+				check={allowed(sledLimits.swingArm, 'length')}
 				onvalue={(swingM) => onchange({ swingM }, 'swing')}
 				oncommit={onsettle}
 			/>

@@ -1,4 +1,7 @@
 <script lang="ts">
+	import { allowed } from '$lib/sheet/units/allowed';
+	import { type Limit, limits } from '$lib/model/limits';
+	import { sledLimits } from './limits';
 	import Button from '$lib/sheet/fields/Button.svelte';
 	import TextInput from '$lib/sheet/fields/TextInput.svelte';
 	import FigureTable from '$lib/sheet/fields/FigureTable.svelte';
@@ -61,18 +64,13 @@
 	const settle = () => kept.settle();
 	/** The sled as it was when the hand took hold: a drag counts from there, an arrow key from now. */
 	let held: SledGeometry | null = null;
-	const within = (least: number, greatest: number, words: string) => (value: number) =>
-		value >= least && value <= greatest ? null : words;
 	const stage = (next: Partial<SledGeometry['stage']>, about: string) =>
 		shape({ ...geometry, stage: { ...geometry.stage, ...next } }, about);
 	const end = (travel: Travel, which: 0 | 1, value: number): Travel =>
 		which === 0 ? [value, travel[1]] : [travel[0], value];
-	const endRule = (travel: Travel, which: 0 | 1, most: number) => (value: number) =>
-		Math.abs(value) > most
-			? `Within ${most} m.`
-			: (which === 0 ? value <= travel[1] : value >= travel[0])
-				? null
-				: 'The ends have changed places.';
+	const endRule = (travel: Travel, which: 0 | 1, limit: Limit) => (value: number) =>
+		allowed(limit, 'length')(value) ??
+		((which === 0 ? value <= travel[1] : value >= travel[0]) ? null : 'The ends have changed places.');
 	const stageTravels = [
 		['coarseForeM', 'clamp', 'back', 'forward'],
 		['fineForeM', 'fore-aft knob', 'back', 'forward'],
@@ -172,7 +170,10 @@
 					value={draft.greatestPayloadKg}
 					quantity="mass"
 					{units}
-					check={(value) => (value > draft.leastPayloadKg && value <= 60 ? null : 'More than the least, up to 60 kg.')}
+					check={(value) =>
+						value > draft.leastPayloadKg && value <= sledLimits.payload.most
+							? null
+							: 'More than the least, up to 60 kg.'}
 					onvalue={(greatestPayloadKg) => set({ greatestPayloadKg }, 'greatest')}
 					oncommit={settle}
 					testId="sled-greatest"
@@ -215,7 +216,7 @@
 					value={geometry.pullOutM}
 					quantity="length"
 					{units}
-					check={within(0, 1, 'Between 0 and 1 m.')}
+					check={allowed(sledLimits.pullOut, 'length')}
 					onvalue={(pullOutM) => shape({ ...geometry, pullOutM }, 'pull out')}
 					oncommit={settle}
 				/>
@@ -225,7 +226,7 @@
 						value={geometry.gimbalM[which]}
 						quantity="length"
 						{units}
-						check={endRule(geometry.gimbalM, which, 2)}
+						check={endRule(geometry.gimbalM, which, sledLimits.alongPost)}
 						onvalue={(value) => shape({ ...geometry, gimbalM: end(geometry.gimbalM, which, value) }, `gimbal ${which}`)}
 						oncommit={settle}
 						testId="clamp-{which}"
@@ -236,7 +237,7 @@
 					value={geometry.dockM}
 					quantity="length"
 					{units}
-					check={within(0, 2, 'Between 0 and 2 m.')}
+					check={allowed(sledLimits.alongPost, 'length')}
 					onvalue={(dockM) => shape({ ...geometry, dockM }, 'dock')}
 					oncommit={settle}
 				/>
@@ -251,7 +252,7 @@
 						value={geometry.stage.sizeM[k] ?? 0}
 						quantity="length"
 						{units}
-						check={within(0.005, 1, 'Between 5 mm and 1 m.')}
+						check={allowed(sledLimits.itemSide, 'length')}
 						onvalue={(value) =>
 							stage(
 								{
@@ -270,7 +271,7 @@
 						value={geometry.stage[field]}
 						quantity="mass"
 						{units}
-						check={within(0.001, 10, 'Between 1 g and 10 kg.')}
+						check={allowed(limits.partMass, 'mass')}
 						onvalue={(value) => stage({ [field]: value }, `stage ${field}`)}
 						oncommit={settle}
 					/>
@@ -284,7 +285,7 @@
 							value={geometry.stage[field][which]}
 							quantity="length"
 							{units}
-							check={endRule(geometry.stage[field], which, 0.5)}
+							check={endRule(geometry.stage[field], which, sledLimits.travel)}
 							onvalue={(value) =>
 								stage({ [field]: end(geometry.stage[field], which, value) }, `stage ${field} ${which}`)}
 							oncommit={settle}
@@ -297,7 +298,7 @@
 						value={geometry.stage[field]}
 						quantity="length"
 						{units}
-						check={within(0.0002, 0.02, 'Between 0.2 and 20 mm.')}
+						check={allowed(sledLimits.pitch, 'length')}
 						onvalue={(value) => stage({ [field]: value }, `stage ${field}`)}
 						oncommit={settle}
 						testId="pitch-{field}"
@@ -326,7 +327,7 @@
 				value={geometry.arm.rangeKg[which]}
 				quantity="mass"
 				{units}
-				check={within(0, 80, 'Between 0 and 80 kg.')}
+				check={allowed(sledLimits.armRange, 'mass')}
 				onvalue={(value) =>
 					shape(
 						{ ...geometry, arm: { ...geometry.arm, rangeKg: end(geometry.arm.rangeKg, which, value) } },
@@ -340,7 +341,7 @@
 			value={geometry.arm.gimbalKg}
 			quantity="mass"
 			{units}
-			check={within(0, 10, 'Between 0 and 10 kg.')}
+			check={allowed(sledLimits.armGimbal, 'mass')}
 			onvalue={(gimbalKg) => shape({ ...geometry, arm: { ...geometry.arm, gimbalKg } }, 'arm gimbal')}
 			oncommit={settle}
 		/>
@@ -360,7 +361,7 @@
 				value={geometry.arm.threads[which]}
 				quantity="count"
 				{units}
-				check={within(0, 60, 'Between 0 and 60.')}
+				check={allowed(sledLimits.threads, 'count')}
 				onvalue={(value) =>
 					shape(
 						{ ...geometry, arm: { ...geometry.arm, threads: end(geometry.arm.threads, which, value) } },

@@ -1,5 +1,6 @@
 import Joi from 'joi';
 import { keyPattern } from '$lib/model/limits';
+import { sledLimits } from './limits';
 import {
 	type SledBenchState,
 	type SledDraft,
@@ -12,19 +13,14 @@ import {
 	sledShots,
 	type WornSetup
 } from './model';
-import { id, key, lengthM, massKg, name, offsetM, sigmas, vector, version } from '$lib/server/schemas/quantities';
+import { ends, id, key, massKg, name, offsetM, sigmas, vector, version, within } from '$lib/server/schemas/quantities';
 import { type StoredAs, supportRenamed } from '$lib/server/stored';
 import { keptSnapshot } from '$lib/server/schemas/record';
 
 const label = () => Joi.string().trim().min(1).max(80).required().label('the name');
 const point = () => vector('x', 'y', 'z');
-const size = () => Joi.array().items(Joi.number().greater(0).max(2).label('the size in metres')).length(3).required();
-const ends = (least: number, most: number) =>
-	Joi.array()
-		.items(Joi.number().min(least).max(most).label('the travel in metres'))
-		.length(2)
-		.custom((value: [number, number], { error }) => (value[0] <= value[1] ? value : error('range.order')));
-const travel = () => ends(-1, 1).required();
+const size = () => Joi.array().items(within(sledLimits.itemSide, 'the size in metres')).length(3).required();
+const travel = () => ends(sledLimits.travel, 'the travel in metres');
 
 const item = Joi.object({
 	id: key(),
@@ -40,12 +36,12 @@ const item = Joi.object({
 	sideM: travel().allow(null),
 	upM: travel().allow(null),
 	pair: Joi.boolean(),
-	swingM: Joi.number().min(0.02).max(0.6).allow(null).label('the swing arm in metres'),
+	swingM: within(sledLimits.swingArm, 'the swing arm in metres').allow(null).optional(),
 	tilts: Joi.boolean(),
 	sigmaM: sigmas().allow(null)
 });
 
-const pitch = () => Joi.number().min(0.0002).max(0.02).required().label('the way of a turn in metres');
+const pitch = () => within(sledLimits.pitch, 'the way of a turn in metres');
 const stage = Joi.object({
 	massKg: massKg(),
 	plateKg: massKg(),
@@ -57,32 +53,32 @@ const stage = Joi.object({
 	sideMPerTurn: pitch()
 });
 
-const loadKg = () => Joi.number().greater(0).max(80).required().label('the load in kg');
+const loadKg = () => within(sledLimits.armLoad, 'the load in kg');
 const point2 = Joi.object({
 	loadKg: loadKg(),
-	setting: Joi.number().min(-200).max(500).required().label('the setting')
+	setting: within(sledLimits.armSetting, 'the setting')
 });
 const arm = Joi.object({
 	rangeKg: Joi.array()
-		.items(Joi.number().min(0).max(80).label('the load in kg'))
+		.items(within(sledLimits.armRange, 'the load in kg'))
 		.length(2)
 		.custom((value: [number, number], { error }) => (value[0] < value[1] ? value : error('range.order')))
 		.required(),
-	gimbalKg: Joi.number().min(0).max(10).required().label('the gimbal’s mass in kg'),
+	gimbalKg: within(sledLimits.armGimbal, 'the gimbal’s mass in kg'),
 	unit: Joi.string().trim().min(1).max(20).required().label('what the setting counts'),
 	sections: Joi.array()
 		.items(
 			Joi.object({
 				id: key(),
 				label: label(),
-				beyondKg: Joi.number().min(0).max(20).required().label('the mass beyond it in kg'),
+				beyondKg: within(sledLimits.beyond, 'the mass beyond it in kg'),
 				points: Joi.array().items(point2).length(2).required()
 			})
 		)
 		.min(1)
 		.max(4)
 		.required(),
-	threads: ends(0, 60).required()
+	threads: ends(sledLimits.threads, 'the threads')
 });
 
 export const sledGeometry = Joi.object<SledGeometry>({
@@ -93,17 +89,17 @@ export const sledGeometry = Joi.object<SledGeometry>({
 				id: key(),
 				label: label(),
 				massKg: massKg(),
-				lengthM: lengthM('the length', 0.02),
-				radiusM: Joi.number().min(0.004).max(0.1).required().label('the radius in metres')
+				lengthM: within(sledLimits.sectionLength, 'the length in metres'),
+				radiusM: within(sledLimits.sectionRadius, 'the radius in metres')
 			})
 		)
 		.min(1)
 		.max(4)
 		.required(),
-	pullOutM: Joi.number().min(0).max(1).required().label('how far it pulls out, in metres,'),
+	pullOutM: within(sledLimits.pullOut, 'how far it pulls out, in metres,'),
 	stage: stage.required(),
-	gimbalM: ends(0, 2).required(),
-	dockM: Joi.number().min(0).max(2).required().label('the docking height in metres'),
+	gimbalM: ends(sledLimits.alongPost, 'the gimbal’s clamp in metres'),
+	dockM: within(sledLimits.alongPost, 'the docking height in metres'),
 	items: Joi.array().items(item).max(16).unique('id').required(),
 	places: Joi.array()
 		.items(Joi.object({ id: key(), label: label(), atM: point(), mostKg: massKg() }))
@@ -112,7 +108,7 @@ export const sledGeometry = Joi.object<SledGeometry>({
 	arm: arm.required()
 }).required();
 
-const endKg = (words: string) => Joi.number().min(0).max(60).required().label(words);
+const endKg = (words: string) => within(sledLimits.payload, words);
 export const sledDraft = Joi.object<SledDraft>({
 	name: name(),
 	leastPayloadKg: endKg('the least payload in kg'),
@@ -120,7 +116,7 @@ export const sledDraft = Joi.object<SledDraft>({
 	geometry: sledGeometry
 }).required();
 
-const angle = () => Joi.number().min(-Math.PI).max(Math.PI).required().label('the angle');
+const angle = () => within(sledLimits.angle, 'the angle');
 const sledSetting = Joi.object<SledSetting>({
 	gimbalM: offsetM('the gimbal'),
 	pulledOutM: offsetM('the post'),
@@ -145,13 +141,8 @@ const sledSetting = Joi.object<SledSetting>({
 		.required()
 }).required();
 
-const leanRad = () =>
-	Joi.number()
-		.greater(-Math.PI / 2)
-		.less(Math.PI / 2)
-		.required()
-		.label('the lean');
-const dropS = () => Joi.number().min(0.2).max(20).required().label('the drop time in seconds');
+const leanRad = () => within(sledLimits.lean, 'the lean');
+const dropS = () => within(sledLimits.dropTime, 'the drop time in seconds');
 const when = (kinds: readonly SledSeen['kind'][], rule: Joi.Schema) =>
 	Joi.when('kind', { is: Joi.valid(...kinds), then: rule, otherwise: Joi.forbidden() });
 const seen = Joi.object({
@@ -161,12 +152,12 @@ const seen = Joi.object({
 	kind: Joi.string().valid('rest', 'way', 'drop', 'spin').required(),
 	plane: Joi.string().valid('fore', 'side').required(),
 	leanRad: when(['rest', 'spin'], leanRad()),
-	sigmaRad: when(['rest', 'spin'], Joi.number().greater(0).max(1).required()),
+	sigmaRad: when(['rest', 'spin'], within(sledLimits.sigmaAngle)),
 	way: when(['way'], Joi.number().valid(-1, 0, 1).required()),
 	dropTimeS: when(['drop'], dropS()),
-	sigmaS: when(['drop'], Joi.number().greater(0).max(5).required()),
+	sigmaS: when(['drop'], within(sledLimits.sigmaTime)),
 	runsS: when(['drop'], Joi.array().items(dropS().optional()).max(30).required()),
-	spinRadPerS: when(['spin'], Joi.number().greater(0).max(60).required().label('the rate'))
+	spinRadPerS: when(['spin'], within(sledLimits.spinRate, 'the rate'))
 });
 
 const slips = () =>
@@ -228,21 +219,19 @@ export const sledRecordDetail: StoredAs<SledRecordDetail> = {
 	upgrades: [supportRenamed('sled')]
 };
 
-const stanceM = (words: string, least: number, most: number) =>
-	Joi.number().min(least).max(most).required().label(words);
 export const wornSetup = Joi.object<WornSetup>({
 	armSide: Joi.string().valid('right', 'left').required(),
 	reversed: Joi.boolean().required(),
 	fitted: Joi.array().items(key().optional()).max(20).unique().required(),
 	stance: Joi.object({
-		carryHeightM: stanceM('the gimbal above the floor, in metres,', 0.4, 2),
-		standOffM: stanceM('the gimbal before the hips, in metres,', 0.2, 1.5),
-		hipHeightM: stanceM('the hips above the floor, in metres,', 0.4, 1.4),
-		strideM: stanceM('the stride in metres', 0, 1.6)
+		carryHeightM: within(sledLimits.carryHeight, 'the gimbal above the floor, in metres,'),
+		standOffM: within(sledLimits.standOff, 'the gimbal before the hips, in metres,'),
+		hipHeightM: within(sledLimits.hipHeight, 'the hips above the floor, in metres,'),
+		strideM: within(sledLimits.stride, 'the stride in metres')
 	}).required()
 }).required();
 
-const threads = (words: string) => Joi.number().min(0).max(60).required().label(words);
+const threads = (words: string) => within(sledLimits.threads, words);
 const socketEntry = Joi.object({
 	kind: 'socket',
 	inOut: threads('the threads of the in-out screw'),
@@ -252,7 +241,7 @@ const socketEntry = Joi.object({
 });
 const vestEntry = Joi.object({
 	kind: 'vest',
-	minutes: Joi.number().greater(0).max(600).required().label('the minutes'),
+	minutes: within(sledLimits.wornMinutes, 'the minutes'),
 	loadKg: loadKg(),
 	note: note()
 });

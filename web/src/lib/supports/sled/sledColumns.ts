@@ -1,4 +1,6 @@
-import { between, type Column, positive } from '$lib/sheet/fields/columns';
+import { limits } from '$lib/model/limits';
+import { type Column, figureWithin } from '$lib/sheet/fields/columns';
+import { sledLimits } from './limits';
 import type { PostSection, SledGeometry, SledPlace } from './model';
 import type { Quantity } from '$lib/sheet/units/display';
 
@@ -25,7 +27,7 @@ function figureOf<Row extends { readonly id: string }>(
 	};
 }
 
-const massRule = between(0.001, 60, 'Between 1 g and 60 kg.');
+const massRule = figureWithin(limits.partMass, 'mass');
 
 export function sectionColumns(geometry: SledGeometry, set: Set): readonly Column<PostSection>[] {
 	const put = (id: string, next: Partial<PostSection>, about: string) =>
@@ -47,7 +49,7 @@ export function sectionColumns(geometry: SledGeometry, set: Set): readonly Colum
 			'length',
 			({ lengthM }) => lengthM,
 			({ id }, lengthM) => put(id, { lengthM }, 'length'),
-			between(0.02, 2, 'Between 20 mm and 2 m.'),
+			figureWithin(sledLimits.sectionLength, 'length'),
 			'length'
 		),
 		figureOf<PostSection>(
@@ -55,7 +57,7 @@ export function sectionColumns(geometry: SledGeometry, set: Set): readonly Colum
 			'length',
 			({ radiusM }) => 2 * radiusM,
 			({ id }, across) => put(id, { radiusM: across / 2 }, 'radius'),
-			between(0.008, 0.2, 'Between 8 and 200 mm.'),
+			figureWithin(sledLimits.sectionAcross, 'length'),
 			'across'
 		),
 		figureOf<PostSection>(
@@ -82,7 +84,7 @@ export function placeColumns(geometry: SledGeometry, set: Set): readonly Column<
 			({ atM }) => atM[axis],
 			({ id, atM }, value) =>
 				put(id, { atM: atM.map((old, k) => (k === axis ? value : old)) as unknown as SledPlace['atM'] }, `at${axis}`),
-			between(-2, 2, 'Within 2 m.'),
+			figureWithin(limits.onPlate, 'length'),
 			`at${axis}`
 		);
 	return [
@@ -130,7 +132,7 @@ export function armColumns(geometry: SledGeometry, set: Set): readonly Column<Ar
 				const next = { ...points[which], [field]: value };
 				put(id, { points: which === 0 ? [next, points[1]] : [points[0], next] }, `${field}${which}`);
 			},
-			field === 'loadKg' ? positive : between(-200, 500, 'Between −200 and 500.'),
+			field === 'loadKg' ? figureWithin(sledLimits.armLoad, 'mass') : figureWithin(sledLimits.armSetting, 'count'),
 			`${field}${which}`
 		);
 	return [
@@ -147,7 +149,7 @@ export function armColumns(geometry: SledGeometry, set: Set): readonly Column<Ar
 			'mass',
 			({ beyondKg }) => beyondKg,
 			({ id }, beyondKg) => put(id, { beyondKg }, 'beyond'),
-			between(0, 20, 'Between 0 and 20 kg.'),
+			figureWithin(sledLimits.beyond, 'mass'),
 			'beyond'
 		),
 		point(0, 'loadKg', 'right with'),

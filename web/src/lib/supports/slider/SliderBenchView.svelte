@@ -1,4 +1,6 @@
 <script lang="ts">
+	import { allowed } from '$lib/sheet/units/allowed';
+	import { sliderLimits } from './limits';
 	import Button from '$lib/sheet/fields/Button.svelte';
 	import Choice from '$lib/sheet/fields/Choice.svelte';
 	import '$lib/shell/bench.css';
@@ -152,7 +154,7 @@
 					value={degFromRad(setting.inclineRad)}
 					quantity="count"
 					{units}
-					check={(value) => (Math.abs(value) <= 90 ? null : 'From −90° to 90°.')}
+					check={allowed(sliderLimits.incline, 'angle')}
 					onvalue={(value) => bench.stands({ inclineRad: radFromDeg(value) }, 'incline')}
 					oncommit={() => bench.document.settle()}
 					testId="incline"
@@ -162,7 +164,7 @@
 					value={setting.reachM}
 					quantity="length"
 					{units}
-					check={(value) => (Math.abs(value) <= 1.5 ? null : 'No more than 1.5 m either way.')}
+					check={allowed(sliderLimits.reach, 'length')}
 					onvalue={(reachM) => bench.stands({ reachM }, 'reach')}
 					oncommit={() => bench.document.settle()}
 					testId="reach"

@@ -1,4 +1,7 @@
 <script lang="ts">
+	import { allowed } from '$lib/sheet/units/allowed';
+	import { type Limit, limits } from '$lib/model/limits';
+	import { sliderLimits } from './limits';
 	import Tick from '$lib/sheet/fields/Tick.svelte';
 	import { editGear } from '$lib/keeping/editGear';
 	import type { Part } from '$lib/model/part';
@@ -57,7 +60,7 @@
 		readonly label: string;
 		readonly quantity: Quantity;
 		readonly value: number;
-		readonly within: readonly [number, number];
+		readonly within: Limit;
 		readonly onvalue: (value: number) => void;
 	}
 	const fields = $derived<readonly Field[]>([
@@ -66,7 +69,7 @@
 			label: 'Rail, end to end',
 			quantity: 'length',
 			value: geometry.rail.lengthM,
-			within: [0.2, 8],
+			within: sliderLimits.rail,
 			onvalue: (lengthM) => rail({ lengthM }, 'length')
 		},
 		{
@@ -74,7 +77,7 @@
 			label: 'Rail weighs',
 			quantity: 'mass',
 			value: geometry.rail.massKg,
-			within: [0.01, 60],
+			within: limits.partMass,
 			onvalue: (massKg) => rail({ massKg }, 'rail mass')
 		},
 		{
@@ -82,7 +85,7 @@
 			label: 'Carriage weighs',
 			quantity: 'mass',
 			value: geometry.carriage.massKg,
-			within: [0.01, 60],
+			within: limits.partMass,
 			onvalue: (massKg) => carriage({ massKg }, 'carriage mass')
 		},
 		{
@@ -90,7 +93,7 @@
 			label: 'Plate above the rail',
 			quantity: 'length',
 			value: geometry.carriage.plateM,
-			within: [0, 1],
+			within: sliderLimits.plate,
 			onvalue: (plateM) => carriage({ plateM }, 'plate')
 		},
 		{
@@ -98,7 +101,7 @@
 			label: 'Travel from',
 			quantity: 'length',
 			value: geometry.carriage.travelM[0],
-			within: [0, geometry.carriage.travelM[1]],
+			within: { ...sliderLimits.alongRail, most: geometry.carriage.travelM[1] },
 			onvalue: (from) => carriage({ travelM: [from, geometry.carriage.travelM[1]] }, 'travel from')
 		},
 		{
@@ -106,17 +109,17 @@
 			label: 'Travel to',
 			quantity: 'length',
 			value: geometry.carriage.travelM[1],
-			within: [geometry.carriage.travelM[0], geometry.rail.lengthM],
+			within: { ...sliderLimits.alongRail, least: geometry.carriage.travelM[0], most: geometry.rail.lengthM },
 			onvalue: (to) => carriage({ travelM: [geometry.carriage.travelM[0], to] }, 'travel to')
 		}
 	]);
-	const limits = $derived([
+	const said = $derived([
 		{
 			id: 'holds',
 			label: 'Its drive holds',
 			quantity: 'force' as const,
 			value: geometry.carriage.holdsN,
-			most: 5000,
+			within: sliderLimits.driveHolds,
 			set: (holdsN: number | null) => carriage({ holdsN }, 'holds')
 		},
 		{
@@ -124,7 +127,7 @@
 			label: 'A support bears',
 			quantity: 'force' as const,
 			value: geometry.supportBearsN,
-			most: 50_000,
+			within: sliderLimits.supportBears,
 			set: (supportBearsN: number | null) => shape({ supportBearsN }, 'bears')
 		},
 		{
@@ -132,7 +135,7 @@
 			label: 'A clamp alone holds',
 			quantity: 'torque' as const,
 			value: geometry.clampHoldsNm,
-			most: 5000,
+			within: sliderLimits.clampHolds,
 			set: (clampHoldsNm: number | null) => shape({ clampHoldsNm }, 'clamp')
 		}
 	]);
@@ -169,8 +172,7 @@
 				{value}
 				{quantity}
 				{units}
-				check={(typed) =>
-					typed >= within[0] && typed <= within[1] ? null : 'Not on this rail: look at length and travel.'}
+				check={allowed(within, quantity)}
 				{onvalue}
 				oncommit={() => kept.settle()}
 				testId={field}
@@ -191,7 +193,10 @@
 			value={draft.greatestPayloadKg}
 			quantity="mass"
 			{units}
-			check={(value) => (value > draft.leastPayloadKg && value <= 100 ? null : 'More than the least, up to 100 kg.')}
+			check={(value) =>
+				value > draft.leastPayloadKg && value <= sliderLimits.payload.most
+					? null
+					: 'More than the least, up to 100 kg.'}
 			onvalue={(greatestPayloadKg) => set({ greatestPayloadKg }, 'greatest')}
 			oncommit={() => kept.settle()}
 			testId="greatest-payload"
@@ -200,7 +205,7 @@
 	<h2>As its makers say</h2>
 	<p class="lead">What nobody has said is not checked against.</p>
 	<div class="row">
-		{#each limits as { id: limit, label, quantity, value, most, set: say } (limit)}
+		{#each said as { id: limit, label, quantity, value, within, set: say } (limit)}
 			<label class="line"
 				><Tick
 					checked={value !== null}
@@ -216,7 +221,7 @@
 					{value}
 					{quantity}
 					{units}
-					check={(typed) => (typed > 0 && typed <= most ? null : 'More than 0, and no more than any such thing bears.')}
+					check={allowed(within, quantity)}
 					onvalue={say}
 					oncommit={() => kept.settle()}
 					testId={limit}

@@ -1,29 +1,20 @@
 import Joi from 'joi';
-import { key, massKg, name, version } from '$lib/server/schemas/quantities';
+import { ends, key, massKg, name, version, within } from '$lib/server/schemas/quantities';
 import { keptSnapshot } from '$lib/server/schemas/record';
+import { sliderLimits } from './limits';
 import type { SliderBenchState, SliderDraft, SliderGeometry, SliderRecordDetail, SliderSetting } from './model';
-
-const metres = (words: string, least: number, most: number) =>
-	Joi.number().min(least).max(most).required().label(`${words} in metres`);
-const said = (words: string, most: number) => Joi.number().greater(0).max(most).allow(null).required().label(words);
-/** No rail that is carried is longer. */
-const longestM = 8;
 
 export const sliderGeometry = Joi.object<SliderGeometry>({
 	pattern: Joi.string().max(40).required(),
-	rail: Joi.object({ lengthM: metres('the rail', 0.2, longestM), massKg: massKg() }).required(),
+	rail: Joi.object({ lengthM: within(sliderLimits.rail, 'the rail in metres'), massKg: massKg() }).required(),
 	carriage: Joi.object({
 		massKg: massKg(),
-		plateM: metres('the plate above the rail', 0, 1),
-		travelM: Joi.array()
-			.items(metres('the travel', 0, longestM))
-			.length(2)
-			.required()
-			.custom((value: [number, number], { error }) => (value[0] <= value[1] ? value : error('range.order'))),
-		holdsN: said('what the drive holds, in newtons,', 5000)
+		plateM: within(sliderLimits.plate, 'the plate above the rail in metres'),
+		travelM: ends(sliderLimits.alongRail, 'the travel in metres'),
+		holdsN: within(sliderLimits.driveHolds, 'what the drive holds, in newtons,').allow(null)
 	}).required(),
-	supportBearsN: said('what a support bears, in newtons,', 50_000),
-	clampHoldsNm: said('what a clamp holds, in newton metres,', 5000),
+	supportBearsN: within(sliderLimits.supportBears, 'what a support bears, in newtons,').allow(null),
+	clampHoldsNm: within(sliderLimits.clampHolds, 'what a clamp holds, in newton metres,').allow(null),
 	clampsDown: Joi.boolean().required().label('clamped down')
 })
 	.required()
@@ -32,7 +23,7 @@ export const sliderGeometry = Joi.object<SliderGeometry>({
 	)
 	.label('the travel, against the rail’s length,');
 
-const endKg = (words: string) => Joi.number().min(0).max(100).required().label(words);
+const endKg = (words: string) => within(sliderLimits.payload, words);
 export const sliderDraft = Joi.object<SliderDraft>({
 	name: name(),
 	leastPayloadKg: endKg('the least payload in kg'),
@@ -41,20 +32,12 @@ export const sliderDraft = Joi.object<SliderDraft>({
 }).required();
 
 const setting = Joi.object<SliderSetting>({
-	supportsM: Joi.array()
-		.items(metres('the support', 0, longestM))
-		.min(1)
-		.max(2)
-		.required(),
-	inclineRad: Joi.number()
-		.min(-Math.PI / 2)
-		.max(Math.PI / 2)
-		.required()
-		.label('the incline'),
-	atM: metres('the carriage', 0, longestM),
+	supportsM: Joi.array().items(within(sliderLimits.alongRail, 'the support in metres')).min(1).max(2).required(),
+	inclineRad: within(sliderLimits.incline, 'the incline'),
+	atM: within(sliderLimits.alongRail, 'the carriage in metres'),
 	hung: Joi.boolean().required(),
 	looks: Joi.string().valid('along', 'across').required(),
-	reachM: metres('the reach', -1.5, 1.5)
+	reachM: within(sliderLimits.reach, 'the reach in metres')
 }).required();
 const slips = Joi.array()
 	.items(Joi.array().items(Joi.string().max(200)).max(8))

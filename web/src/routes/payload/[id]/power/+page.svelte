@@ -3,7 +3,9 @@
 	import TextInput from '$lib/sheet/fields/TextInput.svelte';
 	import '$lib/shell/sheet.css';
 	import { beforeNavigate } from '$app/navigation';
-	import { type Column, positive } from '$lib/sheet/fields/columns';
+	import { limits } from '$lib/model/limits';
+	import { type Column, figureWithin } from '$lib/sheet/fields/columns';
+	import { allowed } from '$lib/sheet/units/allowed';
 	import FigureTable from '$lib/sheet/fields/FigureTable.svelte';
 	import QuantityField from '$lib/sheet/fields/QuantityField.svelte';
 	import type { PowerPaper } from '$lib/model/paper';
@@ -65,7 +67,7 @@
 
 	const whole = (least: number) => (_row: unknown, value: number) =>
 		Number.isInteger(value) && value >= least && value <= 99 ? null : `A whole number from ${least} to 99.`;
-	const uptoAll = (_row: unknown, value: number) => (value > 0 && value <= 1 ? null : 'More than 0 %, at most 100 %.');
+	const uptoAll = figureWithin(limits.share, 'share');
 	type Source = PowerPaper['sources'][number];
 	type Tap = PowerPaper['taps'][number];
 	type Load = PowerPaper['loads'][number];
@@ -99,8 +101,15 @@
 	});
 	const sourceColumns: readonly Column<Source>[] = [
 		named('sources', 'Kind'),
-		figure('sources', 'capacity, each', 'capacityWh', 'energy', positive, () => 'capacity'),
-		figure('sources', 'voltage', 'voltageV', 'voltage', positive),
+		figure(
+			'sources',
+			'capacity, each',
+			'capacityWh',
+			'energy',
+			figureWithin(limits.capacity, 'energy'),
+			() => 'capacity'
+		),
+		figure('sources', 'voltage', 'voltageV', 'voltage', figureWithin(limits.voltage, 'voltage')),
 		figure('sources', 'how many', 'count', 'count', whole(0), () => 'battery-count'),
 		figure('sources', 'worn at once', 'atOnce', 'count', whole(1)),
 		figure('sources', 'age has left', 'ageFactor', 'share', uptoAll)
@@ -115,8 +124,8 @@
 			set: ({ id }: Tap, value: string) => set('taps', id, 'sourceId', value),
 			options: () => paper.sources.map(({ id, name }) => [id, name] as const)
 		},
-		figure<Tap>('taps', 'gives', 'voltageV', 'voltage', positive),
-		figure<Tap>('taps', 'at most', 'limitA', 'current', positive, () => 'tap-limit'),
+		figure<Tap>('taps', 'gives', 'voltageV', 'voltage', figureWithin(limits.voltage, 'voltage')),
+		figure<Tap>('taps', 'at most', 'limitA', 'current', figureWithin(limits.current, 'current'), () => 'tap-limit'),
 		figure<Tap>('taps', 'efficiency', 'efficiency', 'share', uptoAll),
 		{
 			kind: 'told',
@@ -239,7 +248,7 @@
 					value={paper.marginShare}
 					quantity="share"
 					{units}
-					check={(value) => (value >= 0 && value <= 0.9 ? null : 'Between 0 % and 90 %.')}
+					check={allowed(limits.marginShare, 'share')}
 					onvalue={(marginShare) => keeper.change({ marginShare }, 'margin')}
 					oncommit={() => keeper.settle()}
 					testId="margin"
