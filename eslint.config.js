@@ -42,6 +42,33 @@ export default ts.config(
 		}
 	},
 	{
+		files: ['web/src/**/*.{ts,svelte}'],
+		ignores: ['**/*.test.ts'],
+		rules: {
+			'no-restricted-syntax': [
+				'error',
+				...[
+					"BinaryExpression[operator='/'][left.property.name='PI'][right.value=180]",
+					"BinaryExpression[operator='/'][left.operator='*'][left.right.value=180][right.property.name='PI']",
+					'Literal[value=9.80665]'
+				].map((selector) => ({ selector, message: 'Units meet SI in core/src/units.ts alone.' }))
+			]
+		}
+	},
+	{
+		files: ['web/src/**/*.svelte'],
+		ignores: ['web/src/lib/sheet/fields/**'],
+		rules: {
+			'svelte/no-restricted-html-elements': [
+				'error',
+				{
+					elements: ['button', 'input', 'select', 'textarea', 'dialog'],
+					message: 'Controls are made in lib/sheet/fields.'
+				}
+			]
+		}
+	},
+	{
 		files: ['core/src/**/*.ts'],
 		ignores: ['**/*.test.ts'],
 		rules: {

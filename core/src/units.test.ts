@@ -12,6 +12,7 @@ describe('units', () => {
 		expect(units.mFromMm(1000)).toBe(1);
 		expect(units.mFromCm(250)).toBe(2.5);
 		expect(units.mPerSFromMph(1)).toBe(0.44704);
+		expect(units.weightFromKg(1)).toBe(9.80665);
 		expect(units.nFromLbf(1)).toBeCloseTo(4.4482216152605, 12);
 		expect(units.lbfFtFromNm(1.35581794833)).toBeCloseTo(1, 11);
 		expect(units.ozfInFromNm(0.00706155181422604)).toBeCloseTo(1, 9);
@@ -25,6 +26,7 @@ describe('units', () => {
 		['feet', units.ftFromM, units.mFromFt],
 		['grams', units.gFromKg, units.kgFromG],
 		['pounds', units.lbFromKg, units.kgFromLb],
+		['newtons of weight', units.kgFromWeight, units.weightFromKg],
 		['ounces', units.ozFromKg, units.kgFromOz],
 		['miles an hour', units.mphFromMPerS, units.mPerSFromMph],
 		['square feet', units.sqFtFromM2, units.m2FromSqFt],

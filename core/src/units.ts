@@ -1,3 +1,4 @@
+import { standardGravityMPerS2 } from './mass/body';
 /**
  * The one place where the units of the work meet SI. Core, database and wire hold SI; forms and displays convert here.
  * The international inch, foot and avoirdupois pound are exact by definition.
@@ -33,6 +34,9 @@ export const sqFtFromM2 = (squareMetres: number): number => squareMetres / mFrom
 export const m2FromSqFt = (squareFeet: number): number => squareFeet * mFromFt(1) ** 2;
 export const lbfFromN = (newtons: number): number => newtons / newtonsPerPoundForce;
 export const nFromLbf = (poundsForce: number): number => poundsForce * newtonsPerPoundForce;
+/** The mass whose weight that is, kg, and back; under standard gravity. */
+export const kgFromWeight = (newtons: number): number => newtons / standardGravityMPerS2;
+export const weightFromKg = (kilograms: number): number => kilograms * standardGravityMPerS2;
 export const lbfFtFromNm = (newtonMetres: number): number => lbfFromN(ftFromM(newtonMetres));
 export const nmFromLbfFt = (poundFeet: number): number => nFromLbf(mFromFt(poundFeet));
 /** One lbf·ft is 192 ozf·in. */

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { degFromRad } from '@poise/core';
 	import type { PlanPoint, PlanShape, VenuePlan } from '$lib/model/venue';
 	import { isArea } from './plan';
 	import { gridM, type PlanView, toPlan, toScreen } from './view';
@@ -63,7 +64,7 @@
 		height={heightPx * mPerPx * view.pxPerM}
 		preserveAspectRatio="none"
 		opacity="0.55"
-		transform="translate({corner.x} {corner.y}) rotate({(-turnRad * 180) / Math.PI}) translate(0 {-heightPx *
+		transform="translate({corner.x} {corner.y}) rotate({degFromRad(-turnRad)}) translate(0 {-heightPx *
 			mPerPx *
 			view.pxPerM})"
 	/>

@@ -1,3 +1,4 @@
+import { mmFromM } from '@poise/core';
 import type { Part } from '$lib/model/part';
 import type { PayloadDraft, Placement } from '$lib/model/payload';
 
@@ -70,7 +71,7 @@ export function differences(mine: PayloadDraft, theirs: PayloadDraft, shelf: Rea
 		if (my === undefined) lines.push(`${nameOf(their.partId)}: only on theirs.`);
 		else if (my.partId !== their.partId) lines.push(`${nameOf(my.partId)}: theirs has ${nameOf(their.partId)} there.`);
 		else if (!same(my.positionM, their.positionM)) {
-			const apartMm = Math.hypot(...my.positionM.map((value, k) => value - (their.positionM[k] ?? 0))) * 1000;
+			const apartMm = mmFromM(Math.hypot(...my.positionM.map((value, k) => value - (their.positionM[k] ?? 0))));
 			lines.push(`${nameOf(their.partId)}: ${apartMm.toFixed(apartMm < 10 ? 1 : 0)} mm apart.`);
 		} else if (!same(my.attitude, their.attitude)) lines.push(`${nameOf(their.partId)}: turned or set otherwise.`);
 	}

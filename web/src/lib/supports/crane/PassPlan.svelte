@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { degFromRad, radFromDeg } from '@poise/core';
 	import type { PassSample, Vec3 } from '@poise/core';
 	import Board from '$lib/sheet/drawing/Board.svelte';
 	import Handle from '$lib/sheet/drawing/Handle.svelte';
@@ -42,8 +43,8 @@
 			if (what === 'subject')
 				onsubject(Math.round(((x - view.x) / view.px) * 100) / 100, Math.round(((view.y - y) / view.px) * 100) / 100);
 			else {
-				const swing = (Math.atan2(view.y - y, x - view.x) * 180) / Math.PI;
-				onkey?.(what, countedFrom((Math.round(swing) * Math.PI) / 180, keys[what]!.swingRad));
+				const swing = degFromRad(Math.atan2(view.y - y, x - view.x));
+				onkey?.(what, countedFrom(radFromDeg(Math.round(swing)), keys[what]!.swingRad));
 			}
 		},
 		settle: () => {
@@ -73,7 +74,7 @@
 		const by = event.key === 'ArrowLeft' ? 1 : event.key === 'ArrowRight' ? -1 : 0;
 		if (by === 0) return;
 		event.preventDefault();
-		onkey?.(index, keys[index]!.swingRad + by * (event.shiftKey ? 5 : 1) * (Math.PI / 180));
+		onkey?.(index, keys[index]!.swingRad + radFromDeg(by * (event.shiftKey ? 5 : 1)));
 	}
 	const marks = $derived(samples.filter((_, index) => index % 80 === 0));
 	function subjectKeys(event: KeyboardEvent) {
@@ -92,7 +93,7 @@
 	{#each marks as { lensM, panRad } (lensM)}
 		<path
 			class="camera"
-			transform="translate({at(lensM).x} {at(lensM).y}) rotate({(-panRad * 180) / Math.PI})"
+			transform="translate({at(lensM).x} {at(lensM).y}) rotate({degFromRad(-panRad)})"
 			d="M-7 -6h10v12h-10zM3 -3l7 -3v12l-7 -3"
 		/>
 	{/each}
@@ -103,9 +104,9 @@
 			x={at(lensM).x}
 			y={at(lensM).y}
 			chosen={index === chosen}
-			label="Pose {index + 1}, swing {((keys[index]!.swingRad * 180) / Math.PI).toFixed(0)} degrees"
+			label="Pose {index + 1}, swing {degFromRad(keys[index]!.swingRad).toFixed(0)} degrees"
 			testId="pose-{index}"
-			slider={{ now: Math.round((keys[index]!.swingRad * 180) / Math.PI), least: -360, most: 360 }}
+			slider={{ now: Math.round(degFromRad(keys[index]!.swingRad)), least: -360, most: 360 }}
 			hold={pull.hold(() => index)}
 			onfocus={() => onchoose?.(index)}
 			onkeydown={(event) => swingKeys(event, index)}

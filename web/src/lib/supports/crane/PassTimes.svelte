@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { degFromRad, type PassKey, type PassSample } from '@poise/core';
+	import { degFromRad, type PassKey, type PassSample, radFromDeg } from '@poise/core';
 	import Board from '$lib/sheet/drawing/Board.svelte';
 	import Handle from '$lib/sheet/drawing/Handle.svelte';
 	import { Pull } from '$lib/sheet/drawing/pull.svelte';
@@ -37,7 +37,7 @@
 			const boom = most - ((at.y - top) / up) * (most - least);
 			onkey(index, {
 				share: Math.min(1, Math.max(0, (at.x - left) / across)),
-				boomRad: Math.min(most, Math.max(least, Math.round(degFromRad(boom)) * (Math.PI / 180)))
+				boomRad: Math.min(most, Math.max(least, radFromDeg(Math.round(degFromRad(boom)))))
 			});
 		},
 		settle: () => onsettle()
@@ -47,7 +47,7 @@
 		const step = event.shiftKey ? 5 : 1;
 		if (event.key === 'Delete' || event.key === 'Backspace') ondrop(index);
 		else if (event.key === 'ArrowUp' || event.key === 'ArrowDown') {
-			const boom = key.boomRad + (event.key === 'ArrowUp' ? step : -step) * (Math.PI / 180);
+			const boom = key.boomRad + radFromDeg(event.key === 'ArrowUp' ? step : -step);
 			onkey(index, { boomRad: Math.min(most, Math.max(least, boom)) });
 		} else if (event.key === 'ArrowLeft' || event.key === 'ArrowRight')
 			onkey(index, { share: key.share + (event.key === 'ArrowRight' ? step : -step) * 0.01 });

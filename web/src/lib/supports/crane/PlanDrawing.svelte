@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { degFromRad, kgFromWeight } from '@poise/core';
 	import type { stabilityRose } from '@poise/core';
 	import Board from '$lib/sheet/drawing/Board.svelte';
 	import { Pull } from '$lib/sheet/drawing/pull.svelte';
@@ -91,7 +92,7 @@
 			x={middle.x + x * px * 1.16}
 			y={middle.y - y * px * 1.16 + (y < 0 ? 14 : -6)}
 			text-anchor={x < -0.1 ? 'end' : x > 0.1 ? 'start' : 'middle'}
-			>{(loadsN[index] ?? 0) <= 0 ? 'lifts' : together(showMass((loadsN[index] ?? 0) / 9.80665, units))}</text
+			>{(loadsN[index] ?? 0) <= 0 ? 'lifts' : together(showMass(kgFromWeight(loadsN[index] ?? 0), units))}</text
 		>
 	{/each}
 	<!-- svelte-ignore a11y_no_noninteractive_tabindex -->
@@ -100,8 +101,8 @@
 		class:still={onswing === undefined}
 		role={onswing === undefined ? 'img' : 'slider'}
 		tabindex={onswing === undefined ? undefined : 0}
-		aria-label="Arm, swing {((setting.swingRad * 180) / Math.PI).toFixed(0)} degrees"
-		aria-valuenow={onswing === undefined ? undefined : Math.round((setting.swingRad * 180) / Math.PI)}
+		aria-label="Arm, swing {degFromRad(setting.swingRad).toFixed(0)} degrees"
+		aria-valuenow={onswing === undefined ? undefined : Math.round(degFromRad(setting.swingRad))}
 		aria-valuemin={onswing === undefined ? undefined : -180}
 		aria-valuemax={onswing === undefined ? undefined : 180}
 		data-testid="swing"

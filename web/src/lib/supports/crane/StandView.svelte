@@ -4,7 +4,16 @@
 	import { craneLimits } from './limits';
 	import Button from '$lib/sheet/fields/Button.svelte';
 	import '$lib/shell/bench.css';
-	import { ballastFor, degFromRad, stabilityAt, stabilityEnvelope, stabilityRose, windForce } from '@poise/core';
+	import {
+		ballastFor,
+		degFromRad,
+		kgFromWeight,
+		stabilityAt,
+		stabilityEnvelope,
+		stabilityRose,
+		weightFromKg,
+		windForce
+	} from '@poise/core';
 	import QuantityField from '$lib/sheet/fields/QuantityField.svelte';
 	import type { CraneGround, CraneSetting } from './model';
 	import Slip from '$lib/sheet/slip/Slip.svelte';
@@ -153,11 +162,11 @@
 				{/each}
 				<QuantityField
 					label="floor bears on a foot"
-					value={ground.floorN === null ? 0 : ground.floorN / 9.80665}
+					value={ground.floorN === null ? 0 : kgFromWeight(ground.floorN)}
 					quantity="mass"
 					{units}
 					check={(value) => (value >= 0 && value <= 100000 ? null : '0: nobody has said.')}
-					onvalue={(value) => bench.ground({ floorN: value === 0 ? null : value * 9.80665 }, 'floor')}
+					onvalue={(value) => bench.ground({ floorN: value === 0 ? null : weightFromKg(value) }, 'floor')}
 					oncommit={() => bench.document.settle()}
 					testId="ground-floor"
 				/>
@@ -233,12 +242,12 @@
 			</ul>
 			<h2>On the floor</h2>
 			<p class:caution={floorBad} data-testid="floor">
-				{together(showMass(worstFoot / 9.80665, units))} on the worst {geometry.base.kind === 'dolly'
+				{together(showMass(kgFromWeight(worstFoot), units))} on the worst {geometry.base.kind === 'dolly'
 					? 'wheel'
 					: 'foot'} as it points now{ground.floorN === null
 					? '. Nobody has said what this floor bears: ask its owner.'
 					: floorBad
-						? `, more than the ${together(showMass(ground.floorN / 9.80665, units))} its owner allows.`
+						? `, more than the ${together(showMass(kgFromWeight(ground.floorN), units))} its owner allows.`
 						: ', within what its owner allows.'}
 				{geometry.base.kind === 'dolly'
 					? 'Wheels locked, and track or boards under them on anything soft.'

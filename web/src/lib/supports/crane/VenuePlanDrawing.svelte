@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { degFromRad } from '@poise/core';
 	import type { CraneGeometry, CraneSetting, CraneStanding } from './model';
 	import type { UnitSystem } from '$lib/model/person';
 	import type { PlanPoint, VenuePlan } from '$lib/model/venue';
@@ -140,9 +141,9 @@
 		x={nose.x}
 		y={nose.y}
 		r={9}
-		label="Swing {((setting.swingRad * 180) / Math.PI).toFixed(0)} degrees"
+		label="Swing {degFromRad(setting.swingRad).toFixed(0)} degrees"
 		testId="venue-nose"
-		slider={{ now: Math.round((setting.swingRad * 180) / Math.PI), least: -180, most: 180 }}
+		slider={{ now: Math.round(degFromRad(setting.swingRad)), least: -180, most: 180 }}
 		hold={pull.hold(() => 'nose')}
 		onkeydown={keysNose}
 		{onsettle}

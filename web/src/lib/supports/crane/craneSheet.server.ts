@@ -1,4 +1,4 @@
-import { degFromRad, stabilityAt } from '@poise/core';
+import { degFromRad, kgFromWeight, stabilityAt } from '@poise/core';
 import { craneFigures, leastReserve } from './figures';
 import { checkedOrder, refusalInWords, tippingInWords } from './order';
 import { craneSlip, dangerOf, platesInWords, pullsInWords, staysInWords } from './slip';
@@ -103,7 +103,7 @@ export function craneSheet(
 						),
 						...limitsOf(kept),
 						row('Reserve against tipping', `${(figures.envelope.reserve * 100).toFixed(0)} %, worst swing and boom`),
-						row('On the worst foot, level', kg(Math.max(...feet) / 9.80665)),
+						row('On the worst foot, level', kg(kgFromWeight(Math.max(...feet)))),
 						row(
 							'Reckoned with',
 							`slope ${degFromRad(bench.ground.slopeRad).toFixed(1)}°, wind ${together(showSpeed(bench.ground.windMPerS, units))} on ${together(showArea(drawnAreaM2(geometry, setting) + bench.ground.moreAreaM2, units))} of sail, push ${together(showForce(bench.ground.pushN, units))}, ballast ${kg(bench.ground.ballastKg)}`

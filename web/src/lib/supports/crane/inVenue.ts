@@ -1,4 +1,4 @@
-import type { ClearPoses, CraneInVenueInput, Kept, Nearest } from '@poise/core';
+import { type ClearPoses, type CraneInVenueInput, type Kept, type Nearest, radFromDeg } from '@poise/core';
 import type { CraneGeometry, CraneSetting, CraneStanding, Span } from './model';
 import type { PlanShape, VenuePlan } from '$lib/model/venue';
 import { boundsOfPlan, keepM, keptOf } from '$lib/places/plan';
@@ -167,7 +167,7 @@ function allowed({ clear, swingRad, boomRad }: ClearPoses, stopsRad: Span | null
 
 /** Both ends to a tenth of a degree, drawn in and never out, so that what is said, what is set and what was proven are one figure. */
 const inTenths = ([from, to]: Span): Span => {
-	const tenth = Math.PI / 1800;
+	const tenth = radFromDeg(0.1);
 	const drawn: Span = [Math.ceil(from / tenth - 1e-6) * tenth, Math.floor(to / tenth + 1e-6) * tenth];
 	return drawn[0] < drawn[1] ? drawn : [from, to];
 };

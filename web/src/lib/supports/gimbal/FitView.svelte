@@ -1,6 +1,6 @@
 <script lang="ts">
 	import Button from '$lib/sheet/fields/Button.svelte';
-	import { radFromDeg, type Remedy } from '@poise/core';
+	import { degFromRad, radFromDeg, type Remedy } from '@poise/core';
 	import QuantityField from '$lib/sheet/fields/QuantityField.svelte';
 	import BenchHead from '../BenchHead.svelte';
 	import { sharedGimbalBench } from './gimbalBench.svelte';
@@ -216,7 +216,7 @@
 				quantity="angle"
 				{units}
 				check={(value) => (value >= 0 && value <= radFromDeg(720) ? null : 'Between 0° and 720° a second.')}
-				onvalue={(value) => (rateDegPerS = (value * 180) / Math.PI)}
+				onvalue={(value) => (rateDegPerS = degFromRad(value))}
 				testId="turn-rate"
 			/>
 			<QuantityField

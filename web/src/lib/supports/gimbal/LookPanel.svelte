@@ -1,7 +1,7 @@
 <script lang="ts">
 	import Button from '$lib/sheet/fields/Button.svelte';
 	import Choice from '$lib/sheet/fields/Choice.svelte';
-	import { periodFromTaps, type GimbalChain } from '@poise/core';
+	import { degFromRad, type GimbalChain, periodFromTaps } from '@poise/core';
 	import QuantityField from '$lib/sheet/fields/QuantityField.svelte';
 	import type { UnitSystem } from '$lib/model/person';
 	import type { Positions, Gimbal, RigSlide } from './model';
@@ -78,7 +78,7 @@
 				? `pocket scale ${together(showMass((readings[0] ?? readingKg) as number, units))} at ${together(showLength(leverM, units))}`
 				: `rest ${[restA, restB]
 						.filter((each) => each !== null)
-						.map((each) => `${((each * 180) / Math.PI).toFixed(0)}°`)
+						.map((each) => `${degFromRad(each).toFixed(0)}°`)
 						.join(' and ')}, swing ${periodS.toFixed(2)} s`;
 		onlook({ axisId, kind: 'measured', how, seen: result.seen });
 		clear();

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { Pull } from '$lib/sheet/drawing/pull.svelte';
-	import { mmFromM, positionAt, readingAt } from '@poise/core';
+	import { mFromMm, mmFromM, positionAt, readingAt } from '@poise/core';
 	import type { RigSlide } from './model';
 	import type { Hunt } from './looks';
 	import { printedReading } from '$lib/sheet/units/printed';
@@ -42,7 +42,7 @@
 		const stepMm = pxPerM * 0.005 >= 3.5 ? 5 : 10;
 		const list: { offset: number; long: boolean; mm: number }[] = [];
 		for (let mm = Math.ceil(low / stepMm) * stepMm; mm <= high + 1e-6; mm += stepMm)
-			list.push({ offset: along(positionAt(slide, mm / 1000)), long: mm % (stepMm * 2) === 0, mm });
+			list.push({ offset: along(positionAt(slide, mFromMm(mm))), long: mm % (stepMm * 2) === 0, mm });
 		return list;
 	});
 	const figured = $derived([ticks[0], ticks[ticks.length - 1]].filter((tick) => tick !== undefined));

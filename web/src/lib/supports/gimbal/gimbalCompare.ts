@@ -1,4 +1,4 @@
-import { combineBodies, mmFromM, readingAt, type Vec3 } from '@poise/core';
+import { combineBodies, gFromKg, mmFromM, readingAt, type Vec3 } from '@poise/core';
 import { mountedBodies } from '$lib/model/payload';
 import { namesLeft, recordParts, type TwoUp } from '$lib/supports/log/twoUp';
 import type { GimbalRecord } from './model';
@@ -39,7 +39,7 @@ export function twoUp(a: GimbalRecord, b: GimbalRecord): TwoUp {
 				a: reading(a, id),
 				b: reading(b, id)
 			})),
-			{ label: 'Mass on the plate', unit: 'g', decimals: 0, a: a.payloadMassKg * 1000, b: b.payloadMassKg * 1000 },
+			{ label: 'Mass on the plate', unit: 'g', decimals: 0, a: gFromKg(a.payloadMassKg), b: gFromKg(b.payloadMassKg) },
 			...(['Centre forward of the plate’s middle', 'Centre left of it', 'Centre above its underside'] as const).map(
 				(label, k) => ({ label, unit: 'mm', decimals: 1, a: mmFromM(centreA[k] ?? 0), b: mmFromM(centreB[k] ?? 0) })
 			),

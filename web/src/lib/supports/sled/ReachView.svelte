@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { degFromRad } from '@poise/core';
 	import Button from '$lib/sheet/fields/Button.svelte';
 	import TextInput from '$lib/sheet/fields/TextInput.svelte';
 	import '$lib/shell/bench.css';
@@ -126,12 +127,12 @@
 					lines={[
 						{
 							name: 'lean that stays in a spin',
-							points: curve.map((each) => [across.of(each.shiftM), (each.foreLeanRad * 180) / Math.PI] as const),
+							points: curve.map((each) => [across.of(each.shiftM), degFromRad(each.foreLeanRad)] as const),
 							as: 'line'
 						},
 						{
 							name: 'picked',
-							points: point ? [[across.of(point.shiftM), (point.foreLeanRad * 180) / Math.PI]] : [],
+							points: point ? [[across.of(point.shiftM), degFromRad(point.foreLeanRad)]] : [],
 							as: 'dots'
 						}
 					]}

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { degFromRad } from '@poise/core';
 	import { Pull } from '$lib/sheet/drawing/pull.svelte';
 	import type { SledReport, Vec3 } from '@poise/core';
 	import CgMark from '$lib/sheet/drawing/CgMark.svelte';
@@ -319,7 +320,7 @@
 
 	{#each arrows as { view, from, to, text }, index (index)}
 		{@const [a, b] = [at(from, view), at(to, view)]}
-		{@const angle = (Math.atan2(b.y - a.y, b.x - a.x) * 180) / Math.PI}
+		{@const angle = degFromRad(Math.atan2(b.y - a.y, b.x - a.x))}
 		<g class="arrow" aria-hidden="true">
 			<path d="M{a.x} {a.y}L{b.x} {b.y}" />
 			<path class="head" transform="translate({b.x} {b.y}) rotate({angle})" d="M2 0l-8 -4.5v9z" />

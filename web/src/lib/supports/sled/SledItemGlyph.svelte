@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { degFromRad } from '@poise/core';
 	import type { View } from '$lib/sheet/drawing/projection';
 	import type { SledItem } from './model';
 
@@ -16,7 +17,7 @@
 	const tall = $derived(Math.abs(z * Math.cos(tiltRad)) + Math.abs(x * Math.sin(tiltRad)));
 	const deep = $derived(Math.abs(x * Math.cos(tiltRad)) + Math.abs(z * Math.sin(tiltRad)));
 	const [width, height] = $derived(view === 'side' ? [x, z] : view === 'front' ? [y, tall] : [deep, y]);
-	const turn = $derived(view === 'side' && tiltRad !== 0 ? `rotate(${(-tiltRad * 180) / Math.PI})` : undefined);
+	const turn = $derived(view === 'side' && tiltRad !== 0 ? `rotate(${degFromRad(-tiltRad)})` : undefined);
 	const detail = $derived.by(() => {
 		const [w, h] = [width / 2, height / 2];
 		if (item.kind === 'monitor') {

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { degFromRad } from '@poise/core';
 	import QuantityField from '$lib/sheet/fields/QuantityField.svelte';
 	import type { UnitSystem } from '$lib/model/person';
 	import type { ItemSetting, Travel } from './model';
@@ -95,7 +96,7 @@
 				{#if travel !== null}
 					<QuantityField
 						label={item.swingM && field === 'foreM'
-							? `forward, ${((swingRad(item.swingM, now.foreM) * 180) / Math.PI).toFixed(0)}° out`
+							? `forward, ${degFromRad(swingRad(item.swingM, now.foreM)).toFixed(0)}° out`
 							: word}
 						value={now[field]}
 						quantity="length"

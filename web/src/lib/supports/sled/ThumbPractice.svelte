@@ -1,7 +1,7 @@
 <script lang="ts">
 	import Button from '$lib/sheet/fields/Button.svelte';
 	import { invalidateAll } from '$app/navigation';
-	import { dropLean } from '@poise/core';
+	import { degFromRad, dropLean } from '@poise/core';
 	import { ask } from '$lib/keeping/ask';
 	import type { Person } from '$lib/model/person';
 	import { onMount } from 'svelte';
@@ -51,7 +51,7 @@
 		ondone();
 	}
 	const signed = (seconds: number) => `${seconds < 0 ? '−' : '+'}${Math.abs(seconds).toFixed(2)}`;
-	const degrees = $derived((leanRad * 180) / Math.PI);
+	const degrees = $derived(degFromRad(leanRad));
 </script>
 
 <section class="practice" aria-label="Measure your thumb">

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { mmFromM } from '@poise/core';
 	import type { StandingPart } from '$lib/model/payload';
 	import type { UnitSystem } from '$lib/model/person';
 	import Board from '$lib/sheet/drawing/Board.svelte';
@@ -134,8 +135,8 @@
 				tabindex="0"
 				aria-label="The {supportName(index, setting.supportsM.length)}"
 				aria-valuemin={0}
-				aria-valuemax={Math.round(rail.lengthM * 1000)}
-				aria-valuenow={Math.round(u * 1000)}
+				aria-valuemax={Math.round(mmFromM(rail.lengthM))}
+				aria-valuenow={Math.round(mmFromM(u))}
 				aria-valuetext={told(u)}
 				data-testid="pull-support-{index}"
 				{@attach pull.hold(() => ({ kind: 'support', index }))}
@@ -151,9 +152,9 @@
 			role="slider"
 			tabindex="0"
 			aria-label="The carriage"
-			aria-valuemin={Math.round(carriage.travelM[0] * 1000)}
-			aria-valuemax={Math.round(carriage.travelM[1] * 1000)}
-			aria-valuenow={Math.round(setting.atM * 1000)}
+			aria-valuemin={Math.round(mmFromM(carriage.travelM[0]))}
+			aria-valuemax={Math.round(mmFromM(carriage.travelM[1]))}
+			aria-valuenow={Math.round(mmFromM(setting.atM))}
 			aria-valuetext={told(setting.atM)}
 			data-testid="pull-carriage"
 			{@attach pull.hold(() => ({ kind: 'carriage' }))}

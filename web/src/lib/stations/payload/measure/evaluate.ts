@@ -1,4 +1,13 @@
-import { cgFromHang, cgFromTwoScales, mmFromM, offsetFromSwing, type Spread, spreadOf } from '@poise/core';
+import {
+	cgFromHang,
+	cgFromTwoScales,
+	degFromRad,
+	gFromKg,
+	mmFromM,
+	offsetFromSwing,
+	type Spread,
+	spreadOf
+} from '@poise/core';
 import type { FoundCoordinate } from '$lib/model/measurement';
 import type { Subject } from './subject';
 
@@ -76,7 +85,7 @@ export function evaluate(subject: Subject, readings: Readings): Evaluated | { re
 		const heavier =
 			off > 0.02 + 0.02 * subject.massKg
 				? [
-						`The scales together show ${(totalKg * 1000).toFixed(0)} g; it is entered as ${(subject.massKg * 1000).toFixed(0)} g.`
+						`The scales together show ${gFromKg(totalKg).toFixed(0)} g; it is entered as ${gFromKg(subject.massKg).toFixed(0)} g.`
 					]
 				: [];
 		return {
@@ -101,7 +110,7 @@ export function evaluate(subject: Subject, readings: Readings): Evaluated | { re
 		});
 		if (!answer.feasible)
 			return {
-				problem: `The two plumb lines run within ${((answer.crossingRad * 180) / Math.PI).toFixed(0)}° of each other. Hang it from a point further round.`
+				problem: `The two plumb lines run within ${degFromRad(answer.crossingRad).toFixed(0)}° of each other. Hang it from a point further round.`
 			};
 		const sigmaRad = Math.hypot(
 			sigmaOfMean(told[0] as Spread, angleSigmaRad, readings.first.turnsRad.length),
@@ -115,7 +124,7 @@ export function evaluate(subject: Subject, readings: Readings): Evaluated | { re
 				{ axis: acrossAxis, valueM: answer.cgM[0], sigmaM },
 				{ axis: 2, valueM: answer.cgM[1], sigmaM }
 			],
-			notes: told.flatMap((each) => notesOf(each, '°', (angle) => (angle * 180) / Math.PI))
+			notes: told.flatMap((each) => notesOf(each, '°', (angle) => degFromRad(angle)))
 		};
 	}
 	if (readings.periodsS.length === 0) return { problem: 'Tap in time with the swing, or type how long it takes.' };

@@ -147,14 +147,7 @@
 			set: ({ id }: Load, value: string) => set('loads', id, 'tapId', value),
 			options: () => paper.taps.map(({ id, name }) => [id, name] as const)
 		},
-		figure<Load>(
-			'loads',
-			'draws',
-			'drawW',
-			'power',
-			(_row, value) => (value >= 0 ? null : 'Not below 0.'),
-			({ name }) => `draw-${name}`
-		)
+		figure<Load>('loads', 'draws', 'drawW', 'power', figureWithin(limits.draw, 'power'), ({ name }) => `draw-${name}`)
 	]);
 
 	const worst = $derived(
