@@ -126,10 +126,11 @@ describe.each(ways)('a newcomer with %s', (way: Way) => {
 		await person.arrives(/^\/balance\//);
 	});
 
-	it('makes a sled and a crane too, and goes from one to the other and back to the gimbal', async () => {
+	it('makes a sled, a crane and a slider too, and goes from one to the other and back to the gimbal', async () => {
 		for (const [many, path, kind] of [
 			['Sleds', 'sleds', 'sled'],
-			['Cranes', 'cranes', 'crane']
+			['Cranes', 'cranes', 'crane'],
+			['Sliders', 'sliders', 'slider']
 		] as const) {
 			await person.press(/Shelf$/);
 			await person.arrives(/^\/shelf$/);
@@ -142,6 +143,46 @@ describe.each(ways)('a newcomer with %s', (way: Way) => {
 			await person.press(/./, `td[data-kind="${many}"]`);
 			await person.arrives(new RegExp(`^/balance/${kind}/[0-9a-f-]{36}/[0-9a-f-]{36}$`));
 		}
+	});
+
+	it('sets the slider’s supports as the slip says, walks the carriage, logs what it saw, and brings back what stood', async () => {
+		const says = () => person.words('.slip');
+		expect(await says()).not.toMatch(/\bStays\b, as seen/);
+		const apart = person.page.waitForFunction(() =>
+			/walk it end to end/.test((document.querySelector('.slip') as HTMLElement | null)?.innerText ?? '')
+		);
+		if (/^\S.*(is|are) done/.test(await person.words('.slip .go').catch(() => '')))
+			await person.press(/(is|are) done$/);
+		await apart;
+		await person.press('Start lifts', '.looks');
+		await person.reads(/The figures have it staying.*Seen start lifts.*Now reckoned it does not stay/);
+		expect(await says()).not.toMatch(/Log this balance.*Stays, as seen/);
+		await person.press(/^Strike out/, '.looks');
+		await person.press('Stays', '.looks');
+		await person.reads(/Stays, as seen/);
+		await person.types('Note', 'On two stools');
+		await person.press('Log this balance');
+		await person.press('Open it');
+		await person.arrives(/^\/logbook\/[0-9a-f-]{36}$/);
+		await person.reads(/On two stools/);
+		await person.press(/Balance it now/);
+		await person.arrives(/^\/balance\/slider\//);
+		await person.types('Reach past the carriage', '40');
+		await person.page.waitForFunction(() =>
+			/40/.test(document.querySelector<HTMLInputElement>('[data-testid="reach"]')?.value ?? '')
+		);
+		await person.press('Choose payload and support', 'header');
+		await person.arrives(/^\/balance$/);
+		await person.press(/./, 'td[data-kind="Sliders"]');
+		await person.arrives(/^\/balance\/slider\//);
+		await person.press('Who changed it, and when');
+		await person.press(/^Bring this back/, '.history');
+		await person.reads(/As You left it.*Undo takes that back/, '.history');
+		await person.types('Incline, up to the far end', '95');
+		await person.reads(/Within 90°/);
+	});
+
+	it('goes back to the gimbal', async () => {
 		await person.press('Choose payload and support', 'header');
 		await person.arrives(/^\/balance$/);
 		await person.reads(/on the bench now/);

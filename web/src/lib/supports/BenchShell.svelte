@@ -7,15 +7,16 @@
 	import { showStation } from '$lib/shell/live.svelte';
 	import type { StationState } from '$lib/shell/stations';
 	import { onMount, type Snippet } from 'svelte';
-	import type { BenchReference } from './address';
+	import { type BenchReference, benchPath } from './address';
 	import BenchHead from './BenchHead.svelte';
+	import Edits from '$lib/shell/Edits.svelte';
 	import { putOnBench } from './onBench';
 
 	/** Round every sheet of a bench: its head, what the day line says of it, saving, and the keys. */
 	interface Props {
 		bench: BenchReference;
 		person: Person;
-		document: Pick<KeptDocument<unknown>, 'restore' | 'stop' | 'save' | 'undo' | 'redo'>;
+		document: Pick<KeptDocument<unknown>, 'restore' | 'stop' | 'save' | 'settle' | 'set' | 'undo' | 'redo'>;
 		/** Null: there is nothing to balance. */
 		station: StationState | null;
 		/** What this bench is, in a line; absent: the sheets have a head of their own and say themselves that nothing is there. */
@@ -37,6 +38,9 @@
 	/** The swap sheet is printed, with a heading of its own. */
 	const ownHeading = $derived(station !== null && page.url.pathname.endsWith('/swap'));
 
+	/** Under the bench itself, not under its other sheets. */
+	const withHistory = $derived(station !== null && page.url.pathname === benchPath(bench));
+
 	const keys = pageKeys(editingKeys(() => document));
 </script>
 
@@ -56,6 +60,17 @@
 		{/if}
 	</div>
 {/if}
+{#if withHistory}
+	<div class="history">
+		<Edits
+			document="bench/{bench.supportId}/{bench.payloadId}"
+			onback={(state) => {
+				document.settle();
+				document.set(state);
+			}}
+		/>
+	</div>
+{/if}
 
 <style>
 	.shell {
@@ -63,6 +78,15 @@
 		flex-direction: column;
 		flex: 1;
 		min-height: 0;
+	}
+	.history {
+		padding: 0 26px 14px;
+		border-top: 2px solid var(--rule);
+	}
+	@media print {
+		.history {
+			display: none;
+		}
 	}
 	.empty {
 		padding: 26px;

@@ -20,7 +20,7 @@
 	let { data }: Props = $props();
 	const bench = sharedCraneBench();
 	const units = $derived(bench.units);
-	const { crane } = bench;
+	const { support: crane } = bench;
 	const figures = $derived(bench.figures as CraneFigures);
 	const kin = $derived(familyOf(data.payload, data.payloads));
 	const others = $derived(kin.others);

@@ -20,9 +20,9 @@
 	const planned = $derived(bench.slip?.kind === 'move');
 	const setting = $derived(planned ? (bench.slip?.target ?? bench.setting) : bench.setting);
 	const figures = $derived(
-		planned ? craneFigures(bench.crane, bench.bodies, { ...bench.state, setting }) : (bench.figures as CraneFigures)
+		planned ? craneFigures(bench.support, bench.bodies, { ...bench.state, setting }) : (bench.figures as CraneFigures)
 	);
-	const geometry = $derived(bench.crane.geometry);
+	const geometry = $derived(bench.support.geometry);
 	let width = $state(740);
 	let height = $state(300);
 	const torque = $derived(axisOf('torque', units));

@@ -13,7 +13,7 @@
 
 	const bench = sharedCraneBench();
 	const units = $derived(bench.units);
-	const geometry = $derived(bench.crane.geometry);
+	const geometry = $derived(bench.support.geometry);
 	const figures = $derived(bench.figures as CraneFigures);
 	const setting = $derived(bench.setting);
 	const pulls = $derived(pullsOutM(geometry, setting.fitted) > 0);
@@ -175,7 +175,7 @@
 				{bench.state.noseBiasKg >= 0 ? 'heavy' : 'light'}, level. What pulls out does so all alike; the rod or cable
 				grows with it. How far an arm may go out with this load is the maker’s figure.
 			</p>
-			<p><a href="/balance/crane/{bench.crane.id}/{bench.payloadId}">Back to the weights</a></p>
+			<p><a href="/balance/crane/{bench.support.id}/{bench.payloadId}">Back to the weights</a></p>
 		</Slip>
 	</div>
 </div>

@@ -20,7 +20,7 @@
 
 	const bench = sharedCraneBench();
 	const units = $derived(bench.units);
-	const geometry = $derived(bench.crane.geometry);
+	const geometry = $derived(bench.support.geometry);
 	const arm = $derived(noseU(geometry, bench.setting));
 	const drawn = $derived<LinkageGeometry>({
 		armM: arm,

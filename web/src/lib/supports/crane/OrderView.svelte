@@ -17,7 +17,7 @@
 	const bench = sharedCraneBench();
 	const units = $derived(bench.units);
 	const figures = $derived(bench.figures as CraneFigures);
-	const geometry = $derived(bench.crane.geometry);
+	const geometry = $derived(bench.support.geometry);
 	/** The order is that of the weights the slip asks for, until they hang. */
 	const setting = $derived(bench.slip?.kind === 'move' ? bench.slip.target : bench.setting);
 	let loading = $state(true);
@@ -189,7 +189,7 @@
 			<p>
 				Least against tipping: <strong>{(Math.max(0, order.shakiest.reserve) * 100).toFixed(0)} %</strong>, after “{order
 					.shakiest.words}”; arm level at its worst swing, on the ground of the
-				<a href="/balance/crane/{bench.crane.id}/{bench.payloadId}/stand">stability sheet</a>; whoever holds carries
+				<a href="/balance/crane/{bench.support.id}/{bench.payloadId}/stand">stability sheet</a>; whoever holds carries
 				what is out of balance.
 			</p>
 			<h2>If the load comes off</h2>

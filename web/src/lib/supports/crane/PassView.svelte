@@ -24,7 +24,7 @@
 
 	const bench = sharedCraneBench();
 	const units = $derived(bench.units);
-	const geometry = $derived(bench.crane.geometry);
+	const geometry = $derived(bench.support.geometry);
 	const pass = $derived(bench.state.pass);
 	let width = $state(740);
 	const change = (next: Partial<CranePass>, about: string) => bench.change({ pass: { ...pass, ...next } }, about);

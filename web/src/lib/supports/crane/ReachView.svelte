@@ -16,7 +16,7 @@
 
 	const bench = sharedCraneBench();
 	const units = $derived(bench.units);
-	const geometry = $derived(bench.crane.geometry);
+	const geometry = $derived(bench.support.geometry);
 	const room = $derived(bench.state.room);
 	const reach = $derived(reachAround(geometry, bench.setting, bench.bodies, room));
 	let width = $state(740);
@@ -149,7 +149,7 @@
 				Distances are of the arm, nose and camera as drawn, with {metres(aroundM)} of room wanted; a rigid arm, level floor.
 				Walk it slowly once, unloaded of people, before the show.
 			</p>
-			<p><a href="/balance/crane/{bench.crane.id}/{bench.payloadId}">Back to the weights</a></p>
+			<p><a href="/balance/crane/{bench.support.id}/{bench.payloadId}">Back to the weights</a></p>
 		</Slip>
 	</div>
 </div>

@@ -28,7 +28,7 @@
 	const bench = sharedCraneBench();
 	const units = $derived(bench.units);
 	const figures = $derived(bench.figures as CraneFigures);
-	const geometry = $derived(bench.crane.geometry);
+	const geometry = $derived(bench.support.geometry);
 	const pick = (target: CraneSetting | undefined) =>
 		target === undefined ? {} : { hung: target.hung, trimU: target.trimU };
 	/** Until the weights hang it is the plan that is judged; the arm is held till then. */
@@ -263,7 +263,7 @@
 				the middle: 100 % is in the middle, 0 tips. It leaves out gusts, a swinging load, sinking feet and flex. It is
 				never a promise: stop for wind, slopes and crowds, and ask who is licensed to decide.
 			</p>
-			<p><a href="/balance/crane/{bench.crane.id}/{bench.payloadId}">Back to the weights</a></p>
+			<p><a href="/balance/crane/{bench.support.id}/{bench.payloadId}">Back to the weights</a></p>
 			{#if geometry.base.liftsKg !== null}<p class="quiet">
 					The column’s counterbalance lifts {together(showMass(geometry.base.liftsKg, units))}; the arm with all on it
 					is {together(showMass(figures.armKg, units))}.

@@ -27,7 +27,7 @@
 	let { data }: Props = $props();
 	const bench = sharedCraneBench();
 	const units = $derived(bench.units);
-	const geometry = $derived(bench.crane.geometry);
+	const geometry = $derived(bench.support.geometry);
 	/** Of its own, so that a step of the history that changes nothing here asks nothing anew. */
 	const setting = $derived(bench.setting);
 	// svelte-ignore state_referenced_locally
@@ -296,7 +296,7 @@
 				</p>{/if}
 			<p>
 				{#if venue !== null && standing !== null}<a href="/venues/{venue.id}">Change the plan</a>, or
-				{/if}<a href="/balance/crane/{bench.crane.id}/{bench.payloadId}/reach">Without a plan</a>
+				{/if}<a href="/balance/crane/{bench.support.id}/{bench.payloadId}/reach">Without a plan</a>
 			</p>
 		</Slip>
 	</div>

@@ -11,7 +11,7 @@
 	/** What hangs, how the arm is built, and how its nose is wanted; typed as it stands. */
 	const bench = sharedCraneBench();
 	const units = $derived(bench.units);
-	const geometry = $derived(bench.crane.geometry);
+	const geometry = $derived(bench.support.geometry);
 	const setting = $derived(bench.setting);
 	const within = (least: number, greatest: number, words: string) => (value: number) =>
 		value >= least && value <= greatest ? null : words;

@@ -2,11 +2,13 @@
 	import Button from '$lib/sheet/fields/Button.svelte';
 	import { mFromIn } from '@poise/core';
 	import '$lib/shell/bench.css';
-	import { pageKeys } from '$lib/sheet/keys';
-	import { BalanceLog } from '$lib/supports/log/balanceLog.svelte';
+	import StateRows from '../StateRows.svelte';
+	import SlipRoll from '../SlipRoll.svelte';
+	import SlipMessages from '$lib/supports/log/SlipMessages.svelte';
+	import { benchLog } from '$lib/supports/log/benchLog.svelte';
 	import LogBalance from '$lib/supports/log/LogBalance.svelte';
 	import Slip from '$lib/sheet/slip/Slip.svelte';
-	import { inUnits, showMass, showMove, together, unbroken } from '$lib/sheet/units/display';
+	import { showMass, showMove, together, unbroken } from '$lib/sheet/units/display';
 	import Vial from '$lib/sheet/vial/Vial.svelte';
 	import { sharedCraneBench } from './craneBench.svelte';
 	import CraneDrawing from './CraneDrawing.svelte';
@@ -25,41 +27,21 @@
 	const { checksOpen } = $derived(data);
 	const bench = sharedCraneBench();
 	const units = $derived(bench.units);
-	const geometry = $derived(bench.crane.geometry);
+	const geometry = $derived(bench.support.geometry);
 	const figures = $derived(bench.figures as CraneFigures);
 	const slip = $derived(bench.slip as CraneSlip);
 	const setting = $derived(bench.setting);
 
 	let width = $state(770);
 	let height = $state(400);
-	const log = new BalanceLog(
-		() => bench.state,
-		() => bench.document.save()
-	);
-	const logIt = () =>
-		log.log((state) => ({
-			payloadId: bench.payloadId,
-			supportId: bench.crane.id,
-			payloadVersion: bench.payloadVersion,
-			state
-		}));
-	const keys = pageKeys({
-		outsideControls: {
-			Enter: () => {
-				if (slip.kind === 'move') bench.accept();
-				else if (slip.kind === 'poised' && log.logged === null) void logIt();
-				else return false;
-			}
-		}
-	});
+	const { log, logIt, keys } = benchLog(bench);
 	const grams = (kg: number) => `${kg < 0 ? '−' : ''}${together(showMass(Math.abs(kg), units))}`;
 	const standing = $derived(slip.kind === 'move' ? figures.envelopeThen : figures.envelope);
 	const rows = $derived([
 		{
 			id: 'nose',
 			name: 'Nose, level',
-			minus: 'weight back',
-			plus: 'forward',
+			ends: ['weight back', 'forward'] as const,
 			offset: -(figures.noseKg - bench.state.noseBiasKg) / figures.noseBandKg,
 			now: `${together(showMass(Math.abs(figures.noseKg), units))} ${figures.noseKg >= 0 ? 'heavy' : 'light'}`,
 			note: `wanted ${together(showMass(bench.state.noseBiasKg, units))}`
@@ -67,8 +49,7 @@
 		{
 			id: 'drift',
 			name: 'Over the boom range',
-			minus: 'line up',
-			plus: 'down',
+			ends: ['line up', 'down'] as const,
 			offset:
 				(Math.abs(figures.noseAtEndsKg[0]) > Math.abs(figures.noseAtEndsKg[1])
 					? -figures.noseAtEndsKg[0]
@@ -83,8 +64,7 @@
 		{
 			id: 'stand',
 			name: 'Against tipping',
-			minus: 'less',
-			plus: 'more',
+			ends: ['less', 'more'] as const,
 			offset: standing.reserve < warnReserve ? (standing.reserve - warnReserve) * 8 : 0,
 			now: `${(standing.reserve * 100).toFixed(0)} % reserve`,
 			note: slip.kind === 'move' ? 'once these weights hang' : 'worst swing and boom'
@@ -112,15 +92,7 @@
 			/>
 		</div>
 		<div class="rows">
-			<ul class="states">
-				{#each rows as { id, name, minus, plus, offset, now, note: small } (id)}
-					<li data-state={id} data-good={Math.abs(offset) <= 1}>
-						<span class="name">{name}</span><span class="end">{minus}</span><Vial {offset} label="{name}: {now}" /><span
-							class="end">{plus}</span
-						><span class="now"><strong>{now}</strong> <small>{small}</small></span>
-					</li>
-				{/each}
-			</ul>
+			<StateRows {rows} />
 			<WeightFields />
 		</div>
 	</section>
@@ -195,25 +167,13 @@
 				<LogBalance {log} placeholder="Where, which floor, who held the arm" onlog={logIt} />
 				<a
 					class="second"
-					href="/api/prints/sheet/{bench.crane.id}/{bench.payloadId}"
+					href="/api/prints/sheet/{bench.support.id}/{bench.payloadId}"
 					data-testid="print"
 					target="_blank">Crane sheet as PDF, to tape to the base</a
 				>
 			{/if}
-			{#if log.trouble !== ''}<p class="caution" role="alert">{log.trouble}</p>{/if}
-			{#if bench.document.message !== '' && !bench.document.linkLost}<p class="caution" role="alert">
-					{bench.document.message}
-				</p>{/if}
-			{#if bench.document.linkLost}<p class="caution" role="status">
-					No link to the server. Everything is kept here and sent when it is back.
-				</p>{/if}
-			{#if bench.state.slips.length > 0}
-				<ol class="roll" aria-label="Done before">
-					{#each [...bench.state.slips.entries()].reverse() as [index, words] (index)}<li>
-							{inUnits(words.join('; '), units)}
-						</li>{/each}
-				</ol>
-			{/if}
+			<SlipMessages {log} document={bench.document} />
+			<SlipRoll slips={bench.state.slips} {units} />
 			<p class="count">
 				<span
 					>{together(showMass(hungKg(geometry, setting.hung), units))} hung, {together(showMass(figures.armKg, units))} on
@@ -231,36 +191,6 @@
 </div>
 
 <style>
-	.states {
-		padding: 4px 18px 4px 26px;
-	}
-	.states li {
-		display: grid;
-		grid-template-columns: 150px 82px minmax(80px, 1fr) 60px minmax(190px, 1.25fr);
-		align-items: center;
-		gap: 10px;
-		min-height: 34px;
-	}
-	.name {
-		font-weight: 700;
-		font-size: 15px;
-	}
-	.end {
-		font-size: 12.5px;
-		color: var(--quiet);
-	}
-	.states .end:nth-child(2) {
-		text-align: right;
-	}
-	.now {
-		font-size: 15px;
-		line-height: 1.15;
-	}
-	.now small {
-		color: var(--quiet);
-		font-size: 12.5px;
-		margin-left: 6px;
-	}
 	h2 {
 		font-size: 15px;
 	}
@@ -276,16 +206,6 @@
 	@media (max-width: 900px) {
 		.drawing {
 			min-height: 320px;
-		}
-		.states li {
-			grid-template-columns: 1fr 1fr;
-			padding: 6px 0;
-		}
-		.states .end {
-			display: none;
-		}
-		.now {
-			grid-column: 1 / 3;
 		}
 	}
 </style>

@@ -45,16 +45,16 @@
 	const { person, worn, entries: loaded } = data;
 	const bench = sharedSledBench();
 	const figures = $derived(bench.figures as SledFigures);
-	const arm = $derived(bench.sled.geometry.arm);
+	const arm = $derived(bench.support.geometry.arm);
 	const units = $derived(bench.units);
 	// The page mounts this sheet anew for another person or sled.
-	const wearing = keptWorn(bench.sled.id, person.id, worn);
+	const wearing = keptWorn(bench.support.id, person.id, worn);
 	let entries = $state.raw(loaded);
 	let trouble = $state('');
 	let now = $state(new Date());
 	/** When the vest went on; null: it is off. Kept over a reload. */
 	let wornSince = $state<number | null>(null);
-	const spellKey = `vest.${bench.sled.id}.${person.id}`;
+	const spellKey = `vest.${bench.support.id}.${person.id}`;
 	onMount(() => {
 		wearing.restore();
 		wornSince = recall<number>(spellKey);
@@ -85,7 +85,7 @@
 	let attempt: { readonly id: string; readonly entry: SledEntry } | null = null;
 	async function add(entry: SledEntry): Promise<boolean> {
 		if (attempt === null || JSON.stringify(attempt.entry) !== JSON.stringify(entry)) attempt = { id: newId(), entry };
-		const outcome = await ask<LoggedSledEntry[]>('POST', `/api/supports/sled/${bench.sled.id}/entries`, {
+		const outcome = await ask<LoggedSledEntry[]>('POST', `/api/supports/sled/${bench.support.id}/entries`, {
 			...entry,
 			id: attempt.id
 		});
@@ -117,11 +117,11 @@
 	let looks = $state<Record<string, 'droops' | 'level' | 'rises'>>({});
 	const settingOf = (id: string) => lifted[id] ?? round(lift.sections.find((each) => each.id === id)?.setting ?? 0);
 	async function keepPoint(id: string) {
-		const { name, leastPayloadKg, greatestPayloadKg, geometry, version } = bench.sled;
+		const { name, leastPayloadKg, greatestPayloadKg, geometry, version } = bench.support;
 		const sections = geometry.arm.sections.map((section) =>
 			section.id === id ? withKnownPoint(section, loadKg, settingOf(id)) : section
 		);
-		const outcome = await ask<SledRig>('PUT', `/api/supports/sled/${bench.sled.id}`, {
+		const outcome = await ask<SledRig>('PUT', `/api/supports/sled/${bench.support.id}`, {
 			name,
 			leastPayloadKg,
 			greatestPayloadKg,

@@ -28,7 +28,7 @@
 	const units = $derived(bench.units);
 	const height = $derived(axisOf('length', units));
 	const figures = $derived(bench.figures as SledFigures);
-	const geometry = $derived(bench.sled.geometry);
+	const geometry = $derived(bench.support.geometry);
 	const wantedS = $derived(bench.state.dropTimeS);
 	let practising = $state(false);
 

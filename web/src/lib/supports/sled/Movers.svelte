@@ -9,10 +9,10 @@
 	}
 	let { bench }: Props = $props();
 	const movers = $derived([
-		...bench.sled.geometry.items
+		...bench.support.geometry.items
 			.filter(({ foreM, sideM }) => foreM !== null || sideM !== null)
 			.map(({ id, label }) => ({ id, label })),
-		...(bench.sled.geometry.places.length === 0 ? [] : [{ id: weightMover, label: 'An added weight' }])
+		...(bench.support.geometry.places.length === 0 ? [] : [{ id: weightMover, label: 'An added weight' }])
 	]);
 </script>
 

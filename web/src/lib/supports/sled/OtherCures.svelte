@@ -17,7 +17,7 @@
 			: figures.cures
 					.filter((cure) => cureId(cure) !== cureId(figures.cure))
 					.map((cure) => {
-						const { geometry } = bench.sled;
+						const { geometry } = bench.support;
 						const target = targetOf(geometry, bench.setting, figures, cure);
 						const first = linesBetween(geometry, bench.setting, target, bench.units)[0];
 						const lean = Math.max(Math.abs(cure.foreLeanRad), Math.abs(cure.sideLeanRad));

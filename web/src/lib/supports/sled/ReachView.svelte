@@ -30,11 +30,11 @@
 	// svelte-ignore state_referenced_locally
 	const { person, worn } = data;
 	const bench = sharedSledBench();
-	const geometry = $derived(bench.sled.geometry);
+	const geometry = $derived(bench.support.geometry);
 	const units = $derived(bench.units);
 	const figures = $derived(bench.figures as SledFigures);
 	// The page mounts this sheet anew for another person or sled.
-	const wearing = keptWorn(bench.sled.id, person.id, worn);
+	const wearing = keptWorn(bench.support.id, person.id, worn);
 	onMount(() => {
 		wearing.restore();
 		return () => {

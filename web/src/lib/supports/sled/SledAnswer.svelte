@@ -1,10 +1,12 @@
 <script lang="ts">
+	import SlipRoll from '../SlipRoll.svelte';
+	import SlipMessages from '$lib/supports/log/SlipMessages.svelte';
 	import Button from '$lib/sheet/fields/Button.svelte';
 	import type { BalanceLog } from '$lib/supports/log/balanceLog.svelte';
 	import LogBalance from '$lib/supports/log/LogBalance.svelte';
 	import type { SledBenchState } from './model';
 	import Slip from '$lib/sheet/slip/Slip.svelte';
-	import { inUnits, unbroken } from '$lib/sheet/units/display';
+	import { unbroken } from '$lib/sheet/units/display';
 	import Vial from '$lib/sheet/vial/Vial.svelte';
 	import DayWishes from './DayWishes.svelte';
 	import type { SledFigures } from './figures';
@@ -29,15 +31,11 @@
 	let { bench, figures, slip, payloadHref, sledHref, checksOpen, log, onlog }: Props = $props();
 
 	const state = $derived(bench.state);
-	const sheets = $derived(`/balance/sled/${bench.sled.id}/${bench.payloadId}`);
+	const sheets = $derived(`/balance/sled/${bench.support.id}/${bench.payloadId}`);
 </script>
 
 {#snippet roll()}
-	<ol class="roll" aria-label="Done before">
-		{#each [...state.slips.entries()].reverse() as [index, lines] (index)}<li>
-				{inUnits(lines.join('; '), bench.units)}
-			</li>{/each}
-	</ol>
+	<SlipRoll slips={state.slips} units={bench.units} />
 	<SledSeenRoll {bench} />
 	<p class="count">
 		<span data-testid="slip-count">{state.slips.length} {state.slips.length === 1 ? 'slip' : 'slips'} so far</span>
@@ -118,13 +116,7 @@
 		<DayWishes {bench} />
 		<Movers {bench} />
 	</details>
-	{#if log.trouble !== ''}<p class="warning" role="alert">{log.trouble}</p>{/if}
-	{#if bench.document.message !== '' && !bench.document.linkLost}<p class="warning" role="alert">
-			{bench.document.message}
-		</p>{/if}
-	{#if bench.document.linkLost}<p class="warning" role="status">
-			No link to the server. Everything is kept here and sent when it is back.
-		</p>{/if}
+	<SlipMessages {log} document={bench.document} />
 </Slip>
 
 <style>
@@ -143,13 +135,5 @@
 	}
 	.day > :global(*:not(summary)) {
 		margin-bottom: 10px;
-	}
-	.roll {
-		display: grid;
-		gap: 6px;
-		color: var(--quiet);
-		max-height: 150px;
-		overflow-y: auto;
-		font-size: 14px;
 	}
 </style>

@@ -1,7 +1,6 @@
 <script lang="ts">
 	import '$lib/shell/bench.css';
-	import { pageKeys } from '$lib/sheet/keys';
-	import { BalanceLog } from '$lib/supports/log/balanceLog.svelte';
+	import { benchLog } from '$lib/supports/log/benchLog.svelte';
 	import type { Part } from '$lib/model/part';
 	import { type Payload, standingParts } from '$lib/model/payload';
 	import { showInertia, showMass, together } from '$lib/sheet/units/display';
@@ -25,17 +24,7 @@
 	let width = $state(770);
 	let height = $state(440);
 	let selectedId = $state<string | null>(null);
-	const log = new BalanceLog(
-		() => bench.state,
-		() => bench.document.save()
-	);
-	const logIt = () =>
-		log.log((state) => ({
-			payloadId: bench.payloadId,
-			supportId: bench.sled.id,
-			payloadVersion: bench.payloadVersion,
-			state
-		}));
+	const { log, logIt, keys } = benchLog(bench);
 
 	const figures = $derived(bench.figures);
 	const slip = $derived(bench.slip);
@@ -43,15 +32,6 @@
 		if (bench.estimate === null || figures === null) return null;
 		const [x, y] = bench.estimate.sigma.firstMomentKgM;
 		return [x / figures.massKg, y / figures.massKg] as const;
-	});
-	const keys = pageKeys({
-		outsideControls: {
-			Enter: () => {
-				if (slip?.kind === 'move') bench.accept();
-				else if (slip?.kind === 'poised' && log.logged === null) void logIt();
-				else return false;
-			}
-		}
 	});
 </script>
 
@@ -62,7 +42,7 @@
 		<section class="work" aria-label="Sled bench">
 			<div class="drawing" bind:clientWidth={width} bind:clientHeight={height}>
 				<SledDrawing
-					geometry={bench.sled.geometry}
+					geometry={bench.support.geometry}
 					setting={bench.setting}
 					{parts}
 					report={figures.report}
@@ -97,7 +77,7 @@
 				{figures}
 				{slip}
 				payloadHref="/payload/{bench.payloadId}"
-				sledHref="/sleds/{bench.sled.id}"
+				sledHref="/sleds/{bench.support.id}"
 				checksOpen={data.checksOpen}
 				{log}
 				onlog={logIt}

@@ -23,9 +23,9 @@
 	const bench = sharedSledBench();
 	const figures = $derived(bench.figures as SledFigures);
 	const slip = $derived(bench.slip as SledSlip);
-	const geometry = $derived(bench.sled.geometry);
-	const here = $derived(`/balance/sled/${bench.sled.id}/${bench.payloadId}`);
-	const steps = $derived(rigSteps(bench.sled, bench.state, bench.bodies, figures, slip, checksOpen, bench.units));
+	const geometry = $derived(bench.support.geometry);
+	const here = $derived(`/balance/sled/${bench.support.id}/${bench.payloadId}`);
+	const steps = $derived(rigSteps(bench.support, bench.state, bench.bodies, figures, slip, checksOpen, bench.units));
 	const rigged = $derived(bench.state.rigged ?? []);
 	let aloud = $state(false);
 	/** A step the person went back or ahead to; null: the first that is not done. */

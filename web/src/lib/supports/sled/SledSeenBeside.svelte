@@ -15,7 +15,7 @@
 	const beside = $derived(
 		last === undefined || bench.estimate === null
 			? null
-			: seenBeside(bench.sled.geometry, bench.bodies, last, bench.estimate)
+			: seenBeside(bench.support.geometry, bench.bodies, last, bench.estimate)
 	);
 	const kept = $derived(bench.seen.filter(({ struck }) => struck !== true).length);
 </script>

@@ -15,7 +15,7 @@
 	}
 	let { bench, units, selectedId }: Props = $props();
 
-	const geometry = $derived(bench.sled.geometry);
+	const geometry = $derived(bench.support.geometry);
 	const setting = $derived(bench.setting);
 	const within = (travel: Travel) => (value: number) =>
 		value >= travel[0] - 1e-9 && value <= travel[1] + 1e-9

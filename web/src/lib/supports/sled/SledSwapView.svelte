@@ -19,7 +19,7 @@
 	let { data }: Props = $props();
 	const bench = sharedSledBench();
 	const units = $derived(bench.units);
-	const { sled } = bench;
+	const { support: sled } = bench;
 	const figures = $derived(bench.figures as SledFigures);
 	/** The build’s own variants to begin with; any other build can join. */
 	const kin = $derived(familyOf(data.payload, data.payloads));

@@ -31,7 +31,7 @@
 	const bench = sharedSledBench();
 	const figures = $derived(bench.figures as SledFigures);
 	const slip = $derived(bench.slip);
-	const geometry = $derived(bench.sled.geometry);
+	const geometry = $derived(bench.support.geometry);
 	const parts = $derived(standingParts(data.payload, new Map(data.shelf.map((part) => [part.id, part]))));
 	const scene = $derived(sceneOf(geometry, bench.setting, parts));
 	const spins = $derived(predictedSpins(figures.sled));
@@ -173,7 +173,7 @@
 					>{/if}
 			{:else if figures.spinGood && !figures.placed}
 				<p>
-					Static balance or drop time is still out: <a href="/balance/sled/{bench.sled.id}/{bench.payloadId}"
+					Static balance or drop time is still out: <a href="/balance/sled/{bench.support.id}/{bench.payloadId}"
 						>back to the bench</a
 					>.
 				</p>

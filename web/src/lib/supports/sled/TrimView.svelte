@@ -23,7 +23,7 @@
 	const bench = sharedSledBench();
 	const units = $derived(bench.units);
 	const figures = $derived(bench.figures as SledFigures);
-	const geometry = $derived(bench.sled.geometry);
+	const geometry = $derived(bench.support.geometry);
 	const parts = $derived(standingParts(data.payload, new Map(data.shelf.map((part) => [part.id, part]))));
 
 	let width = $state(740);

@@ -1,10 +1,7 @@
 import type { SledPlane } from '@poise/core';
 import { tryFigures } from '$lib/supports/tryFigures';
-import type { UnitSystem } from '$lib/model/person';
 import type { ItemSetting, SledBenchState, SledRig, SledSeen, SledSetting, SledShot, SledTiming } from './model';
-import type { KeptDocument } from '$lib/keeping/keptDocument.svelte';
-import type { BenchReference } from '../address';
-import { keptBench } from '../keptBench';
+import { SettingBench } from '../settingBench.svelte';
 import { getContext, setContext } from 'svelte';
 import { countedSeen, estimateFromSeen, type MountedBody, settable, type SledFigures, sledFigures } from './figures';
 import { lineInWords, sledSlip, type SledSlip } from './slip';
@@ -12,7 +9,6 @@ import { dockedSetting, itemAt, settledOn } from './standing';
 import { freshSledState } from './state';
 
 const mostSeen = 200;
-const mostSlips = 100;
 const mostRuns = 30;
 
 type WithoutSetting<T> = T extends unknown ? Omit<T, 'setting' | 'payloadVersion'> : never;
@@ -22,40 +18,14 @@ export type NewSeen = WithoutSetting<SledSeen>;
  * One payload on one sled: where everything stands today, what was seen of it, and everything worked out from that. Kept in
  * this browser at once and sent a moment later; the last word wins, as on the gimbal's bench.
  */
-export class SledBench {
-	readonly document: KeptDocument<SledBenchState>;
-	readonly sled: SledRig;
-	readonly payloadId: string;
-	readonly payloadVersion: number;
-	readonly bodies: readonly MountedBody[];
-	/** Shared by the sheets: the units of whoever works. */
-	units = $state<UnitSystem>('metric');
-
+export class SledBench extends SettingBench<SledRig, MountedBody, SledSetting, SledBenchState> {
 	constructor(
 		sled: SledRig,
 		payload: { readonly id: string; readonly version: number },
 		bodies: readonly MountedBody[],
 		saved: SledBenchState | null
 	) {
-		this.sled = sled;
-		this.payloadId = payload.id;
-		this.payloadVersion = payload.version;
-		this.bodies = bodies;
-		const state = saved ?? freshSledState(sled);
-		this.document = keptBench(
-			{ supportId: sled.id, payloadId: payload.id },
-			{ ...state, setting: settledOn(sled.geometry, state.setting) }
-		);
-	}
-
-	get reference(): BenchReference {
-		return { kind: 'sled', supportId: this.sled.id, payloadId: this.payloadId };
-	}
-	get state(): SledBenchState {
-		return this.document.value;
-	}
-	get setting(): SledSetting {
-		return this.state.setting;
+		super('sled', sled, payload, bodies, saved ?? freshSledState(sled), (setting) => settledOn(sled.geometry, setting));
 	}
 	/** What was seen of this very build. */
 	readonly #allSeen = $derived.by(() => this.document.value.seen);
@@ -67,30 +37,21 @@ export class SledBench {
 	);
 	/** Hangs on the looks alone, so that a drag does not estimate anew. */
 	readonly estimate = $derived.by(() => {
-		if (this.bodies.length < 2) return null;
-		return tryFigures(() => estimateFromSeen(this.sled.geometry, this.bodies, this.counted));
+		if (!this.isLoaded) return null;
+		return tryFigures(() => estimateFromSeen(this.support.geometry, this.bodies, this.counted));
 	});
 	readonly figures: SledFigures | null = $derived.by(() => {
-		// A bare plate is nothing to balance yet.
-		if (this.bodies.length < 2) return null;
+		if (!this.isLoaded) return null;
 		return tryFigures(() =>
-			sledFigures(this.sled, this.bodies, { ...this.document.value, seen: this.counted }, this.estimate)
+			sledFigures(this.support, this.bodies, { ...this.document.value, seen: this.counted }, this.estimate)
 		);
 	});
 	readonly slip: SledSlip | null = $derived.by(() => {
 		if (this.figures === null) return null;
 		const { setting, slips } = this.document.value;
-		return sledSlip(this.sled, setting, this.figures, slips.length, this.units);
+		return sledSlip(this.support, setting, this.figures, slips.length, this.units);
 	});
 
-	change(next: Partial<SledBenchState>, about: string | null = null): void {
-		this.document.set({ ...this.state, ...next }, about);
-	}
-
-	/** How things stand now, typed or dragged: no slip, only the truth. Kept within every travel. */
-	stands(next: Partial<SledSetting>, about: string): void {
-		this.change({ setting: settledOn(this.sled.geometry, { ...this.setting, ...next }) }, about);
-	}
 	itemStands(id: string, next: Partial<ItemSetting>, about: string): void {
 		this.stands({ items: { ...this.setting.items, [id]: { ...itemAt(this.setting, id), ...next } } }, about);
 	}
@@ -102,12 +63,8 @@ export class SledBench {
 		this.moveTo(slip.target, slip.lines.map(lineInWords));
 	}
 	/** Any other set of moves, made and written on the roll. */
-	moveTo(target: SledSetting, words: readonly string[]): void {
-		this.change({
-			setting: settledOn(this.sled.geometry, settable(this.sled.geometry, target)),
-			slips: [...this.state.slips, words].slice(-mostSlips),
-			cureId: null
-		});
+	override moveTo(target: SledSetting, words: readonly string[]): void {
+		super.moveTo(settable(this.support.geometry, target), words, { cureId: null });
 	}
 
 	look(...seen: readonly NewSeen[]): void {
@@ -163,7 +120,7 @@ export class SledBench {
 
 	/** Docked anew: everything at mid-travel, a clean roll, nothing seen. The wishes stay. */
 	startOver(): void {
-		this.change({ setting: dockedSetting(this.sled.geometry), slips: [], seen: [], cureId: null, rigged: [] });
+		this.change({ setting: dockedSetting(this.support.geometry), slips: [], seen: [], cureId: null, rigged: [] });
 	}
 }
 

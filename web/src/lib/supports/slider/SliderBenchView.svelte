@@ -4,15 +4,16 @@
 	import Button from '$lib/sheet/fields/Button.svelte';
 	import Choice from '$lib/sheet/fields/Choice.svelte';
 	import '$lib/shell/bench.css';
-	import { degFromRad, radFromDeg } from '@poise/core';
+
 	import type { Part } from '$lib/model/part';
 	import { type Payload, standingParts } from '$lib/model/payload';
 	import QuantityField from '$lib/sheet/fields/QuantityField.svelte';
-	import { pageKeys } from '$lib/sheet/keys';
 	import Slip from '$lib/sheet/slip/Slip.svelte';
-	import { inUnits, showForce, showMass, showMove, showTorque, together, unbroken } from '$lib/sheet/units/display';
-	import Vial from '$lib/sheet/vial/Vial.svelte';
-	import { BalanceLog } from '$lib/supports/log/balanceLog.svelte';
+	import { showForce, showMass, showMove, showTorque, together, unbroken } from '$lib/sheet/units/display';
+	import StateRows from '../StateRows.svelte';
+	import SlipRoll from '../SlipRoll.svelte';
+	import SlipMessages from '$lib/supports/log/SlipMessages.svelte';
+	import { benchLog } from '$lib/supports/log/benchLog.svelte';
 	import LogBalance from '$lib/supports/log/LogBalance.svelte';
 	import { leastBearingN, type SliderFigures } from './figures';
 	import { sharedSliderBench } from './sliderBench.svelte';
@@ -27,7 +28,7 @@
 	let { data }: Props = $props();
 	const bench = sharedSliderBench();
 	const units = $derived(bench.units);
-	const geometry = $derived(bench.slider.geometry);
+	const geometry = $derived(bench.support.geometry);
 	const figures = $derived(bench.figures as SliderFigures);
 	const slip = $derived(bench.slip as SliderSlip);
 	const setting = $derived(bench.setting);
@@ -35,26 +36,7 @@
 	const parts = $derived(standingParts(data.payload, new Map(data.shelf.map((part) => [part.id, part]))));
 	let width = $state(770);
 	let height = $state(380);
-	const log = new BalanceLog(
-		() => bench.state,
-		() => bench.document.save()
-	);
-	const logIt = () =>
-		log.log((state) => ({
-			payloadId: bench.payloadId,
-			supportId: bench.slider.id,
-			payloadVersion: bench.payloadVersion,
-			state
-		}));
-	const keys = pageKeys({
-		outsideControls: {
-			Enter: () => {
-				if (slip.kind === 'move') bench.accept();
-				else if (slip.kind === 'poised' && log.logged === null) void logIt();
-				else return false;
-			}
-		}
-	});
+	const { log, logIt, keys } = benchLog(bench);
 	const force = (n: number) => `${n < 0 ? '−' : ''}${together(showForce(Math.abs(n), units))}`;
 	/** The bubble floats to the end that would rise: in the middle where a support bears as much as its share. */
 	const rows = $derived([
@@ -119,15 +101,7 @@
 			/>
 		</div>
 		<div class="rows">
-			<ul class="states">
-				{#each rows as { id, name, offset, now, note } (id)}
-					<li data-state={id} data-good={Math.abs(offset) <= 1}>
-						<span class="name">{name}</span><Vial {offset} label="{name}: {now}" /><span class="now"
-							><strong>{now}</strong> <small>{note}</small></span
-						>
-					</li>
-				{/each}
-			</ul>
+			<StateRows {rows} />
 			<div class="row fields">
 				{#each setting.supportsM as u, index (index)}
 					<QuantityField
@@ -150,12 +124,12 @@
 					/>
 				{/each}
 				<QuantityField
-					label="Incline, °, up to the far end"
-					value={degFromRad(setting.inclineRad)}
-					quantity="count"
+					label="Incline, up to the far end"
+					value={setting.inclineRad}
+					quantity="angle"
 					{units}
 					check={allowed(sliderLimits.incline, 'angle')}
-					onvalue={(value) => bench.stands({ inclineRad: radFromDeg(value) }, 'incline')}
+					onvalue={(inclineRad) => bench.stands({ inclineRad }, 'incline')}
 					oncommit={() => bench.document.settle()}
 					testId="incline"
 				/>
@@ -257,20 +231,8 @@
 			{:else}
 				<LogBalance {log} placeholder="Where, on what floor, level or inclined" onlog={logIt} />
 			{/if}
-			{#if log.trouble !== ''}<p class="caution" role="alert">{log.trouble}</p>{/if}
-			{#if bench.document.message !== '' && !bench.document.linkLost}<p class="caution" role="alert">
-					{bench.document.message}
-				</p>{/if}
-			{#if bench.document.linkLost}<p class="caution" role="status">
-					No link to the server. Everything is kept here and sent when it is back.
-				</p>{/if}
-			{#if bench.state.slips.length > 0}
-				<ol class="roll" aria-label="Done before">
-					{#each [...bench.state.slips.entries()].reverse() as [index, words] (index)}<li>
-							{inUnits(words.join('; '), units)}
-						</li>{/each}
-				</ol>
-			{/if}
+			<SlipMessages {log} document={bench.document} />
+			<SlipRoll slips={bench.state.slips} {units} />
 			<p class="count">
 				<span>{together(showMass(figures.carriedKg, units))} on the rail</span>
 				<Button class="link" onclick={() => bench.document.undo()} disabled={!bench.document.canUndo}>Undo</Button>
@@ -284,29 +246,6 @@
 </div>
 
 <style>
-	.states {
-		padding: 4px 18px 4px 26px;
-	}
-	.states li {
-		display: grid;
-		grid-template-columns: 150px minmax(80px, 1fr) minmax(220px, 1.4fr);
-		align-items: center;
-		gap: 10px;
-		min-height: 34px;
-	}
-	.name {
-		font-weight: 700;
-		font-size: 15px;
-	}
-	.now {
-		font-size: 15px;
-		line-height: 1.15;
-	}
-	.now small {
-		color: var(--quiet);
-		font-size: 12.5px;
-		margin-left: 6px;
-	}
 	.fields {
 		display: flex;
 		flex-wrap: wrap;
@@ -325,13 +264,6 @@
 	@media (max-width: 900px) {
 		.drawing {
 			min-height: 320px;
-		}
-		.states li {
-			grid-template-columns: 1fr 1fr;
-			padding: 6px 0;
-		}
-		.now {
-			grid-column: 1 / 3;
 		}
 	}
 </style>
