@@ -24,6 +24,8 @@ export interface SupportKind {
 	readonly sheets: readonly SheetOf[];
 	/** Sheets of the support by itself, its editor with an empty path. */
 	readonly ownSheets: readonly SheetOf[];
+	/** How it is seen whether it is balanced, where that is not by letting go: when it was seen, and when nobody looked. */
+	readonly seen?: readonly [yes: string, no: string];
 	/** After all of them. */
 	readonly links?: readonly SheetLink[];
 }

@@ -142,7 +142,7 @@
 					>{/if}
 			{/snippet}
 			<p class="quiet">
-				{stoodSentence(record)}
+				{stoodSentence(record, 'gimbal')}
 				{#if record.note !== ''}“{record.note}”{/if}
 			</p>
 			<label class="with">

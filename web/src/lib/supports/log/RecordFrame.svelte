@@ -86,7 +86,7 @@
 				{:else}From this setting, <strong>{lines.length} {lines.length === 1 ? 'move' : 'moves'}</strong>{/if}
 			{/snippet}
 			<p class="quiet">
-				{stoodSentence(record)}
+				{stoodSentence(record, kind)}
 				{#if record.note !== ''}“{record.note}”{/if}
 			</p>
 			<dl>

@@ -5,6 +5,10 @@ export const slider: SupportKind = {
 	key: 'slider',
 	one: 'slider',
 	many: 'sliders',
+	seen: [
+		'The carriage was walked from end to end, and it was seen to stay.',
+		'It was in place as computed; nobody walked the carriage.'
+	],
 	sheets: [{ path: '', words: 'Loads', view: 'SliderBenchView' }],
 	ownSheets: [{ path: '', words: 'Slider', view: 'SliderEditor' }]
 };
