@@ -1,3 +1,4 @@
+/* eslint-disable max-lines -- data: the made-up gear of the demo. */
 /**
  * Two gimbals. Rig frame: x forward, y to the camera's left, z up, the tilt axis through the origin, every slide at 0.
  * Masses, torques and travels are plausible for rigs of their size and belong to nobody's.

@@ -1,3 +1,4 @@
+/* eslint-disable max-lines -- one method, with its derivation beside it. */
 import { checksFor } from '../input';
 import type { Vec3 } from '../mass/body';
 import { clampedSpline } from '../numeric/clampedSpline';

@@ -1,3 +1,4 @@
+/* eslint-disable max-lines -- one method, with its derivation beside it. */
 import { CholeskyDecomposition, EigenvalueDecomposition, Matrix } from 'ml-matrix';
 import { checksFor } from '../input';
 import { add, dot, standardGravityMPerS2, type Vec3 } from '../mass/body';

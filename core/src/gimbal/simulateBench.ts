@@ -1,3 +1,4 @@
+/* eslint-disable max-lines -- one model from its parts to its answers, and the noise on them. */
 import { checksFor } from '../input';
 import { add, type Body, cross, dot, length, scale, standardGravityMPerS2, subtract, type Vec3 } from '../mass/body';
 import { offsetFromRest } from '../mass/offsetFromRest';

@@ -1,3 +1,4 @@
+/* eslint-disable max-lines -- one method, with its derivation beside it. */
 import { inverse, Matrix } from 'ml-matrix';
 import { checksFor } from '../input';
 import { standardGravityMPerS2, type Vec3 } from '../mass/body';

@@ -1,3 +1,4 @@
+/* eslint-disable max-lines -- one model from its parts to its answers, and the noise on them. */
 import { normal, type Random } from '../numeric/random';
 import { correctSled } from './correctSled';
 import { dropConstant } from './dropTime';

@@ -1,3 +1,4 @@
+/* eslint-disable max-lines -- one object whose states depend on each other; apart they could not be read. */
 import type { Outcome } from './ask';
 import { refused } from '$lib/sheet/fields/refused.svelte';
 import { begin, change, type History, redo, settle, undo } from './history';

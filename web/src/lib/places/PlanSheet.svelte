@@ -1,4 +1,5 @@
 <script lang="ts">
+	/* eslint-disable max-lines -- one sheet: what the hand does on it and what is seen under the hand. */
 	import Button from '$lib/sheet/fields/Button.svelte';
 	import Handle from '$lib/sheet/drawing/Handle.svelte';
 	import { arrowStep, Pull } from '$lib/sheet/drawing/pull.svelte';

@@ -1,4 +1,5 @@
 <script lang="ts">
+	/* eslint-disable max-lines -- one form on one document, with its drawing. */
 	import { allowed } from '$lib/sheet/units/allowed';
 	import { limits } from '$lib/model/limits';
 	import Button from '$lib/sheet/fields/Button.svelte';

@@ -1,3 +1,4 @@
+/* eslint-disable max-lines -- small functions on one plan. */
 import { crossingSides, type Kept, type Prism } from '@poise/core';
 import {
 	furthestPlanM,

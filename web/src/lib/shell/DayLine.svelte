@@ -1,4 +1,5 @@
 <script lang="ts">
+	/* eslint-disable max-lines -- mostly style: one line that must fit every width. */
 	import Button from '$lib/sheet/fields/Button.svelte';
 	import Choice from '$lib/sheet/fields/Choice.svelte';
 	import { type Person, type Theme, themes, type UnitSystem } from '$lib/model/person';

@@ -1,3 +1,4 @@
+/* eslint-disable max-lines -- one table of quantities: how each is typed, shown and read back belongs together. */
 import {
 	celsiusFromFahrenheit,
 	degFromRad,

@@ -1,4 +1,5 @@
 <script lang="ts">
+	/* eslint-disable max-lines -- one drawing: three views, their dimensions and what is pulled share its one scale. */
 	import { Pull } from '$lib/sheet/drawing/pull.svelte';
 	import type { CombinedBody, Vec3 } from '@poise/core';
 	import CgMark from '$lib/sheet/drawing/CgMark.svelte';

@@ -1,4 +1,5 @@
 <script lang="ts">
+	/* eslint-disable max-lines -- one drawing: tubes, linkage, hanger and base share its one scale. */
 	import { type CraneArm, cranePose, degFromRad } from '@poise/core';
 	import Board from '$lib/sheet/drawing/Board.svelte';
 	import { Pull } from '$lib/sheet/drawing/pull.svelte';

@@ -1,4 +1,5 @@
 <script lang="ts">
+	/* eslint-disable max-lines -- one sheet: its figures, its one answer and its look are read together. */
 	import { isWithin } from '$lib/model/limits';
 	import { limitWords } from '$lib/sheet/units/allowed';
 	import { craneLimits } from './limits';

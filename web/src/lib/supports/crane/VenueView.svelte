@@ -1,4 +1,5 @@
 <script lang="ts">
+	/* eslint-disable max-lines -- one sheet: its figures, its one answer and its look are read together. */
 	import Button from '$lib/sheet/fields/Button.svelte';
 	import Choice from '$lib/sheet/fields/Choice.svelte';
 	import Tick from '$lib/sheet/fields/Tick.svelte';

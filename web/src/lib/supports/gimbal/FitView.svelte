@@ -1,4 +1,5 @@
 <script lang="ts">
+	/* eslint-disable max-lines -- one sheet: its figures, its one answer and its look are read together. */
 	import Button from '$lib/sheet/fields/Button.svelte';
 	import { degFromRad, radFromDeg, type Remedy } from '@poise/core';
 	import QuantityField from '$lib/sheet/fields/QuantityField.svelte';

@@ -1,4 +1,5 @@
 <script lang="ts">
+	/* eslint-disable max-lines -- one drawing: arms, motors, rules and marks share its one scale. */
 	import type { AxisState, Vec3 } from '@poise/core';
 	import CgMark from '$lib/sheet/drawing/CgMark.svelte';
 	import StandingGlyph from '$lib/sheet/drawing/StandingGlyph.svelte';

@@ -1,4 +1,5 @@
 <script lang="ts">
+	/* eslint-disable max-lines -- one sheet: its figures, its one answer and its look are read together. */
 	import Choice from '$lib/sheet/fields/Choice.svelte';
 	import '$lib/shell/bench.css';
 	import { goto } from '$app/navigation';

@@ -1,3 +1,4 @@
+/* eslint-disable max-lines -- one answer: every case of the slip in the order in which it is asked. */
 import type { BalanceStep, Observation, Remedy } from '@poise/core';
 import type { Look } from '$lib/supports/gimbal/model';
 import type { UnitSystem } from '$lib/model/person';

@@ -1,3 +1,4 @@
+/* eslint-disable max-lines -- data: the patterns, one after the other. */
 import type { Vec3 } from '@poise/core';
 import type { RigAxis, GimbalDraft, GimbalGeometry, RigPart, RigSlide, RigStroke } from './model';
 

@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { allowed } from '$lib/sheet/units/allowed';
 	import { limits } from '$lib/model/limits';
+	import { endRule } from './ends';
 	import { sledLimits } from './limits';
 	import Button from '$lib/sheet/fields/Button.svelte';
 	import Choice from '$lib/sheet/fields/Choice.svelte';
@@ -8,7 +9,7 @@
 	import Tick from '$lib/sheet/fields/Tick.svelte';
 	import QuantityField from '$lib/sheet/fields/QuantityField.svelte';
 	import type { UnitSystem } from '$lib/model/person';
-	import { type SledItem, sledItemKinds, type Travel } from './model';
+	import { type SledItem, sledItemKinds } from './model';
 	import { type Mounting, mounted, mountingOf } from './shape';
 
 	/** Everything about one thing on the post, in figures. */
@@ -43,9 +44,6 @@
 	] as const;
 	const replaced = <T extends readonly number[]>(list: T, index: number, value: number): T =>
 		list.map((old, k) => (k === index ? value : old)) as unknown as T;
-	const endRule = (travel: Travel, which: 0 | 1) => (value: number) =>
-		allowed(sledLimits.travel, 'length')(value) ??
-		((which === 0 ? value <= travel[1] : value >= travel[0]) ? null : 'The ends have changed places.');
 </script>
 
 <fieldset data-testid="item-fields">
@@ -151,7 +149,7 @@
 							value={travel[which]}
 							quantity="length"
 							{units}
-							check={endRule(travel, which)}
+							check={endRule(travel, which, sledLimits.travel)}
 							onvalue={(value) => onchange({ [field]: replaced(travel, which, value) }, `${field} ${which}`)}
 							oncommit={onsettle}
 							testId="item-{field}-{which}"

@@ -1,4 +1,5 @@
 <script lang="ts">
+	/* eslint-disable max-lines -- one sheet: its figures, its one answer and its look are read together. */
 	import { degFromRad } from '@poise/core';
 	import Button from '$lib/sheet/fields/Button.svelte';
 	import TextInput from '$lib/sheet/fields/TextInput.svelte';

@@ -1,4 +1,5 @@
 <script lang="ts">
+	/* eslint-disable max-lines -- one drawing: what hides what, what is pulled and what the slip points at share its one scale. */
 	import { degFromRad } from '@poise/core';
 	import { Pull } from '$lib/sheet/drawing/pull.svelte';
 	import type { SledReport, Vec3 } from '@poise/core';

@@ -1,16 +1,15 @@
 <script lang="ts">
-	import { allowed } from '$lib/sheet/units/allowed';
-	import { type Limit, limits } from '$lib/model/limits';
+	import ArmFigures from './ArmFigures.svelte';
+	import PostAndStage from './PostAndStage.svelte';
 	import { sledLimits } from './limits';
 	import Button from '$lib/sheet/fields/Button.svelte';
-	import TextInput from '$lib/sheet/fields/TextInput.svelte';
 	import FigureTable from '$lib/sheet/fields/FigureTable.svelte';
 	import QuantityField from '$lib/sheet/fields/QuantityField.svelte';
 	import type { Part } from '$lib/model/part';
 	import { mountedBodies, type Payload, standingParts } from '$lib/model/payload';
 	import type { Person } from '$lib/model/person';
 	import { carriedOn } from '$lib/supports/carried';
-	import { type SledDraft, type SledGeometry, sledItemKinds, type SledRig, type Travel } from './model';
+	import { type SledDraft, type SledGeometry, sledItemKinds, type SledRig } from './model';
 	import { tryFigures } from '$lib/supports/tryFigures';
 	import { sledReport } from '@poise/core';
 	import { editGear } from '$lib/keeping/editGear';
@@ -18,8 +17,8 @@
 	import GearFrame from '$lib/shell/GearFrame.svelte';
 	import { showMass, together } from '$lib/sheet/units/display';
 	import ItemFields from './ItemFields.svelte';
-	import { pulled, withItem, withNewItem, withNewPlace, withNewSection, withoutItem, wrongWith } from './shape';
-	import { armColumns, placeColumns, sectionColumns } from './sledColumns';
+	import { pulled, withItem, withNewItem, withNewPlace, withoutItem, wrongWith } from './shape';
+	import { placeColumns } from './sledColumns';
 	import SledDrawing from './SledDrawing.svelte';
 	import { dockedSetting, sledOf } from './standing';
 
@@ -64,18 +63,6 @@
 	const settle = () => kept.settle();
 	/** The sled as it was when the hand took hold: a drag counts from there, an arrow key from now. */
 	let held: SledGeometry | null = null;
-	const stage = (next: Partial<SledGeometry['stage']>, about: string) =>
-		shape({ ...geometry, stage: { ...geometry.stage, ...next } }, about);
-	const end = (travel: Travel, which: 0 | 1, value: number): Travel =>
-		which === 0 ? [value, travel[1]] : [travel[0], value];
-	const endRule = (travel: Travel, which: 0 | 1, limit: Limit) => (value: number) =>
-		allowed(limit, 'length')(value) ??
-		((which === 0 ? value <= travel[1] : value >= travel[0]) ? null : 'The ends have changed places.');
-	const stageTravels = [
-		['coarseForeM', 'clamp', 'back', 'forward'],
-		['fineForeM', 'fore-aft knob', 'back', 'forward'],
-		['fineSideM', 'side knob', 'right', 'left']
-	] as const;
 	const addWords = {
 		monitor: 'a monitor',
 		battery: 'a battery',
@@ -195,182 +182,8 @@
 		/>
 	{/if}
 
-	<div class="two even">
-		<div>
-			<h2>Post</h2>
-			<FigureTable
-				rows={geometry.sections}
-				columns={sectionColumns(geometry, shape)}
-				{units}
-				onsettle={settle}
-				mayDrop={() => geometry.sections.length > 1}
-				ondrop={({ id: gone }) =>
-					shape({ ...geometry, sections: geometry.sections.filter((section) => section.id !== gone) })}
-			/>
-			<Button class="tool" disabled={geometry.sections.length >= 4} onclick={() => shape(withNewSection(geometry))}
-				>Another section</Button
-			>
-			<div class="row fields">
-				<QuantityField
-					label="pulls out by"
-					value={geometry.pullOutM}
-					quantity="length"
-					{units}
-					check={allowed(sledLimits.pullOut, 'length')}
-					onvalue={(pullOutM) => shape({ ...geometry, pullOutM }, 'pull out')}
-					oncommit={settle}
-				/>
-				{#each [0, 1] as const as which (which)}
-					<QuantityField
-						label={which === 0 ? 'gimbal clamp from' : 'to, above the foot'}
-						value={geometry.gimbalM[which]}
-						quantity="length"
-						{units}
-						check={endRule(geometry.gimbalM, which, sledLimits.alongPost)}
-						onvalue={(value) => shape({ ...geometry, gimbalM: end(geometry.gimbalM, which, value) }, `gimbal ${which}`)}
-						oncommit={settle}
-						testId="clamp-{which}"
-					/>
-				{/each}
-				<QuantityField
-					label="docking pin at"
-					value={geometry.dockM}
-					quantity="length"
-					{units}
-					check={allowed(sledLimits.alongPost, 'length')}
-					onvalue={(dockM) => shape({ ...geometry, dockM }, 'dock')}
-					oncommit={settle}
-				/>
-			</div>
-		</div>
-		<div>
-			<h2>Top stage</h2>
-			<div class="row fields">
-				{#each ['length', 'width', 'height'] as words, k (words)}
-					<QuantityField
-						label={words}
-						value={geometry.stage.sizeM[k] ?? 0}
-						quantity="length"
-						{units}
-						check={allowed(sledLimits.itemSide, 'length')}
-						onvalue={(value) =>
-							stage(
-								{
-									sizeM: geometry.stage.sizeM.map((old, i) =>
-										i === k ? value : old
-									) as unknown as SledGeometry['stage']['sizeM']
-								},
-								`stage size ${k}`
-							)}
-						oncommit={settle}
-					/>
-				{/each}
-				{#each [['massKg', 'mass, fixed half'], ['plateKg', 'mass, moving plate']] as const as [field, words] (field)}
-					<QuantityField
-						label={words}
-						value={geometry.stage[field]}
-						quantity="mass"
-						{units}
-						check={allowed(limits.partMass, 'mass')}
-						onvalue={(value) => stage({ [field]: value }, `stage ${field}`)}
-						oncommit={settle}
-					/>
-				{/each}
-			</div>
-			<div class="row fields">
-				{#each stageTravels as [field, words, minus, plus] (field)}
-					{#each [0, 1] as const as which (which)}
-						<QuantityField
-							label="{words}, {which === 0 ? minus : plus}"
-							value={geometry.stage[field][which]}
-							quantity="length"
-							{units}
-							check={endRule(geometry.stage[field], which, sledLimits.travel)}
-							onvalue={(value) =>
-								stage({ [field]: end(geometry.stage[field], which, value) }, `stage ${field} ${which}`)}
-							oncommit={settle}
-						/>
-					{/each}
-				{/each}
-				{#each [['foreMPerTurn', 'a turn fore-aft is'], ['sideMPerTurn', 'a turn sideways is']] as const as [field, words] (field)}
-					<QuantityField
-						label={words}
-						value={geometry.stage[field]}
-						quantity="length"
-						{units}
-						check={allowed(sledLimits.pitch, 'length')}
-						onvalue={(value) => stage({ [field]: value }, `stage ${field}`)}
-						oncommit={settle}
-						testId="pitch-{field}"
-					/>
-				{/each}
-			</div>
-		</div>
-	</div>
-	<h2>Arm and socket block</h2>
-	<FigureTable
-		rows={geometry.arm.sections}
-		columns={armColumns(geometry, shape)}
-		{units}
-		onsettle={settle}
-		mayDrop={() => geometry.arm.sections.length > 1}
-		ondrop={({ id: gone }) =>
-			shape({
-				...geometry,
-				arm: { ...geometry.arm, sections: geometry.arm.sections.filter((section) => section.id !== gone) }
-			})}
-	/>
-	<div class="row fields">
-		{#each [0, 1] as const as which (which)}
-			<QuantityField
-				label={which === 0 ? 'arm lifts from' : 'to'}
-				value={geometry.arm.rangeKg[which]}
-				quantity="mass"
-				{units}
-				check={allowed(sledLimits.armRange, 'mass')}
-				onvalue={(value) =>
-					shape(
-						{ ...geometry, arm: { ...geometry.arm, rangeKg: end(geometry.arm.rangeKg, which, value) } },
-						`arm ${which}`
-					)}
-				oncommit={settle}
-			/>
-		{/each}
-		<QuantityField
-			label="gimbal and fittings"
-			value={geometry.arm.gimbalKg}
-			quantity="mass"
-			{units}
-			check={allowed(sledLimits.armGimbal, 'mass')}
-			onvalue={(gimbalKg) => shape({ ...geometry, arm: { ...geometry.arm, gimbalKg } }, 'arm gimbal')}
-			oncommit={settle}
-		/>
-		<label class="stack"
-			>its setting counts
-			<TextInput
-				value={geometry.arm.unit}
-				maxlength={20}
-				oninput={(event) =>
-					shape({ ...geometry, arm: { ...geometry.arm, unit: event.currentTarget.value } }, 'arm unit')}
-				onblur={settle}
-			/>
-		</label>
-		{#each [0, 1] as const as which (which)}
-			<QuantityField
-				label={which === 0 ? 'threads from' : 'threads to'}
-				value={geometry.arm.threads[which]}
-				quantity="count"
-				{units}
-				check={allowed(sledLimits.threads, 'count')}
-				onvalue={(value) =>
-					shape(
-						{ ...geometry, arm: { ...geometry.arm, threads: end(geometry.arm.threads, which, value) } },
-						`threads ${which}`
-					)}
-				oncommit={settle}
-			/>
-		{/each}
-	</div>
+	<PostAndStage {geometry} {units} {shape} {settle} />
+	<ArmFigures {geometry} {units} {shape} {settle} />
 	<h2>Where a weight may be fixed</h2>
 	<FigureTable
 		rows={geometry.places}
@@ -391,9 +204,6 @@
 		gap: 10px 28px;
 		align-items: start;
 	}
-	.even {
-		grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
-	}
 	.drawn {
 		border: 1px solid var(--rule);
 		margin-bottom: 10px;
@@ -402,9 +212,6 @@
 		display: flex;
 		flex-wrap: wrap;
 		gap: 8px;
-	}
-	.fields {
-		margin-top: 10px;
 	}
 	.row :global(.field) {
 		width: 126px;

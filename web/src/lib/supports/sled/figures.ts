@@ -1,3 +1,4 @@
+/* eslint-disable max-lines -- everything that is worked out from one setting, each from the one before. */
 import {
 	correctSled,
 	cureSled,

@@ -1,3 +1,4 @@
+/* eslint-disable max-lines -- one document: geometry, setting, state and record refer to one another. */
 import Joi from 'joi';
 import { keyPattern } from '$lib/model/limits';
 import { sledLimits } from './limits';

@@ -1,3 +1,4 @@
+/* eslint-disable max-lines -- one answer: every case of the slip in the order in which it is asked. */
 import { degFromRad, type SledCure } from '@poise/core';
 import type { UnitSystem } from '$lib/model/person';
 import type { SledGeometry, SledSetting } from './model';

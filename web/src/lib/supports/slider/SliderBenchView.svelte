@@ -1,4 +1,5 @@
 <script lang="ts">
+	/* eslint-disable max-lines -- one sheet: its figures, its one answer and its look are read together. */
 	import { allowed } from '$lib/sheet/units/allowed';
 	import { sliderLimits } from './limits';
 	import Button from '$lib/sheet/fields/Button.svelte';

@@ -1,4 +1,5 @@
 <script lang="ts">
+	/* eslint-disable max-lines -- one form on one document. */
 	import { allowed } from '$lib/sheet/units/allowed';
 	import { type Limit, limits } from '$lib/model/limits';
 	import { sliderLimits } from './limits';

@@ -1,21 +1,21 @@
 <script lang="ts">
+	/* eslint-disable max-lines -- one sheet: its figures, its one answer and its look are read together. */
 	import Button from '$lib/sheet/fields/Button.svelte';
 	import TextInput from '$lib/sheet/fields/TextInput.svelte';
 	import '$lib/shell/sheet.css';
 	import { beforeNavigate } from '$app/navigation';
 	import { limits } from '$lib/model/limits';
-	import { type Column, figureWithin } from '$lib/sheet/fields/columns';
+	import { powerColumns, type PowerList } from '$lib/stations/payload/powerColumns';
 	import { allowed } from '$lib/sheet/units/allowed';
 	import FigureTable from '$lib/sheet/fields/FigureTable.svelte';
 	import QuantityField from '$lib/sheet/fields/QuantityField.svelte';
-	import type { PowerPaper } from '$lib/model/paper';
 	import { standingParts } from '$lib/model/payload';
 	import { freshPower, powerFigures } from '$lib/stations/payload/powerSheet';
 	import { payloadSheets } from '$lib/stations/payload/sheets';
 	import Edits from '$lib/shell/Edits.svelte';
 	import { PaperKeeper } from '$lib/keeping/paperKeeper.svelte';
 	import SheetLinks from '$lib/shell/SheetLinks.svelte';
-	import { type Quantity, showDuration, showShare, together, inNumber } from '$lib/sheet/units/display';
+	import { showDuration, showShare, together, inNumber } from '$lib/sheet/units/display';
 	import Vial from '$lib/sheet/vial/Vial.svelte';
 	import { onMount } from 'svelte';
 	import { v7 as newId } from 'uuid';
@@ -36,14 +36,13 @@
 	});
 	beforeNavigate(() => void keeper.save());
 
-	type Lists = 'sources' | 'taps' | 'loads';
-	function set(list: Lists, id: string, field: string, value: string | number) {
+	function set(list: PowerList, id: string, field: string, value: string | number) {
 		keeper.change(
 			{ [list]: paper[list].map((each) => (each.id === id ? { ...each, [field]: value } : each)) },
 			`${list} ${id} ${field}`
 		);
 	}
-	const drop = (list: Lists, id: string) => keeper.change({ [list]: paper[list].filter((each) => each.id !== id) });
+	const drop = (list: PowerList, id: string) => keeper.change({ [list]: paper[list].filter((each) => each.id !== id) });
 	const usedTaps = $derived(new Set(paper.loads.map(({ tapId }) => tapId)));
 	const usedSources = $derived(new Set(paper.taps.map(({ sourceId }) => sourceId)));
 	const addSource = () =>
@@ -65,90 +64,7 @@
 			loads: [...paper.loads, { id: newId(), name: 'Accessory', tapId: paper.taps[0]?.id ?? '', drawW: 5 }]
 		});
 
-	const whole = (least: number) => (_row: unknown, value: number) =>
-		Number.isInteger(value) && value >= least && value <= 99 ? null : `A whole number from ${least} to 99.`;
-	const uptoAll = figureWithin(limits.share, 'share');
-	type Source = PowerPaper['sources'][number];
-	type Tap = PowerPaper['taps'][number];
-	type Load = PowerPaper['loads'][number];
-	/** A column of figures in one of the three lists. */
-	const figure = <Row extends { readonly id: string; readonly name: string }>(
-		list: Lists,
-		head: string,
-		field: keyof Row & string,
-		quantity: Quantity,
-		check: (row: unknown, value: number) => string | null,
-		testId?: (row: Row) => string
-	): Column<Row> => ({
-		kind: 'figure',
-		head,
-		quantity,
-		check,
-		label: (row) => `${row.name}: ${head}`,
-		get: (row) => row[field] as number,
-		set: (row, value) => set(list, row.id, field, value),
-		...(testId === undefined ? {} : { testId })
-	});
-	const named = <Row extends { readonly id: string; readonly name: string }>(
-		list: Lists,
-		head: string
-	): Column<Row> => ({
-		kind: 'text',
-		head,
-		label: () => head,
-		get: ({ name }) => name,
-		set: ({ id }, value) => set(list, id, 'name', value)
-	});
-	const sourceColumns: readonly Column<Source>[] = [
-		named('sources', 'Kind'),
-		figure(
-			'sources',
-			'capacity, each',
-			'capacityWh',
-			'energy',
-			figureWithin(limits.capacity, 'energy'),
-			() => 'capacity'
-		),
-		figure('sources', 'voltage', 'voltageV', 'voltage', figureWithin(limits.voltage, 'voltage')),
-		figure('sources', 'how many', 'count', 'count', whole(0), () => 'battery-count'),
-		figure('sources', 'worn at once', 'atOnce', 'count', whole(1)),
-		figure('sources', 'age has left', 'ageFactor', 'share', uptoAll)
-	];
-	const tapColumns: readonly Column<Tap>[] = $derived([
-		named<Tap>('taps', 'Tap'),
-		{
-			kind: 'choice',
-			head: 'of',
-			label: ({ name }: Tap) => `${name} is on`,
-			get: ({ sourceId }: Tap) => sourceId,
-			set: ({ id }: Tap, value: string) => set('taps', id, 'sourceId', value),
-			options: () => paper.sources.map(({ id, name }) => [id, name] as const)
-		},
-		figure<Tap>('taps', 'gives', 'voltageV', 'voltage', figureWithin(limits.voltage, 'voltage')),
-		figure<Tap>('taps', 'at most', 'limitA', 'current', figureWithin(limits.current, 'current'), () => 'tap-limit'),
-		figure<Tap>('taps', 'efficiency', 'efficiency', 'share', uptoAll),
-		{
-			kind: 'told',
-			head: 'asked for',
-			get: ({ id }: Tap) => {
-				const asked = figures?.plan.taps.find((tap) => tap.id === id);
-				return asked === undefined ? '' : `${asked.currentA.toFixed(2)} A`;
-			},
-			bad: ({ id }: Tap) => figures?.plan.taps.find((tap) => tap.id === id)?.overloaded ?? false
-		}
-	]);
-	const loadColumns: readonly Column<Load>[] = $derived([
-		named<Load>('loads', 'Load'),
-		{
-			kind: 'choice',
-			head: 'from',
-			label: ({ name }: Load) => `${name} is on`,
-			get: ({ tapId }: Load) => tapId,
-			set: ({ id }: Load, value: string) => set('loads', id, 'tapId', value),
-			options: () => paper.taps.map(({ id, name }) => [id, name] as const)
-		},
-		figure<Load>('loads', 'draws', 'drawW', 'power', figureWithin(limits.draw, 'power'), ({ name }) => `draw-${name}`)
-	]);
+	const columns = $derived(powerColumns(paper, figures, set));
 
 	const worst = $derived(
 		figures?.plan.sources
@@ -289,7 +205,7 @@
 	<h2>Batteries</h2>
 	<FigureTable
 		rows={paper.sources}
-		columns={sourceColumns}
+		columns={columns.sources}
 		{units}
 		onsettle={() => keeper.settle()}
 		ondrop={({ id }) => drop('sources', id)}
@@ -300,7 +216,7 @@
 	<h2>Taps</h2>
 	<FigureTable
 		rows={paper.taps}
-		columns={tapColumns}
+		columns={columns.taps}
 		{units}
 		onsettle={() => keeper.settle()}
 		ondrop={({ id }) => drop('taps', id)}
@@ -311,7 +227,7 @@
 	<h2>What draws</h2>
 	<FigureTable
 		rows={paper.loads}
-		columns={loadColumns}
+		columns={columns.loads}
 		{units}
 		onsettle={() => keeper.settle()}
 		ondrop={({ id }) => drop('loads', id)}
