@@ -214,3 +214,10 @@ export {
 
 // What moves along a rail
 export { railLoads, type RailLoads, type RailLoadsInput } from './motion/railLoads';
+
+// How the gimbal follows the hand
+export type { FollowPlant, FollowSettings, HandleMotion } from './follow/settings';
+export { followResponse, type FollowResponse, type FollowResponseInput } from './follow/followResponse';
+export { imbalanceSag, phaseMargin, steadyLag, stiffestNatural } from './follow/loop';
+export { shakeOnScreen, type ShakeInput, type Sway } from './follow/shakeOnScreen';
+export { stickRate, zoomRate } from './follow/stick';

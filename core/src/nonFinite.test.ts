@@ -17,7 +17,8 @@ const exported = new Map<string, Call>(
 );
 
 /** Sums and units: what goes in not finite comes out so, and nobody can take it for a figure. */
-const unit = '(Celsius|Fahrenheit|Deg|Rad|G|Kg|Lb|Oz|M|Mm|Cm|Ft|In|N|Lbf|Nm|LbfFt|OzfIn|KgM2|LbIn2|M2|SqFt|MPerS|Mph)';
+const unit =
+	'(Celsius|Fahrenheit|Weight|Deg|Rad|G|Kg|Lb|Oz|M|Mm|Cm|Ft|In|N|Lbf|Nm|LbfFt|OzfIn|KgM2|LbIn2|M2|SqFt|MPerS|Mph)';
 const handOn = new Set(
 	[...exported.keys()].filter(
 		(name) =>

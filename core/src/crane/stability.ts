@@ -131,10 +131,7 @@ interface SideLoads {
 
 const headingOf = (angleRad: number): Point => [Math.cos(angleRad), Math.sin(angleRad)];
 
-function loadsOf(
-	call: string,
-	{ slope, wind, push }: Pick<StabilityInput, 'slope' | 'wind' | 'push'>
-): SideLoads {
+function loadsOf(call: string, { slope, wind, push }: Pick<StabilityInput, 'slope' | 'wind' | 'push'>): SideLoads {
 	const check = checksFor(call);
 	const angleRad = check.atLeastZero('slope.angleRad', slope?.angleRad ?? 0);
 	if (angleRad >= Math.PI / 2) check.fail('slope.angleRad', 'must be less than a right angle', angleRad);
