@@ -135,8 +135,20 @@ function stepped(
 		const wanted = clamp(followPerS * excess + joystickRadPerS, maxRateRadPerS);
 		return clamp((wanted - rate) / smoothS, maxAccelRadPerS2);
 	};
+	// Every handle angle and rate that is asked for: at a step's beginning, in its middle and just before its end, so that
+	// corners fall between steps.
+	const angles = new Float64Array(3 * count);
+	const rates = new Float64Array(3 * count);
+	for (let n = 0; n < count; n += 1)
+		for (let part = 0; part < 3; part += 1) {
+			const t = (n + (part === 2 ? 1 - 1e-9 : part / 2)) * h;
+			angles[3 * n + part] = hand.angleAt(t);
+			if (plant !== null) rates[3 * n + part] = hand.rateAt(t);
+		}
+
 	const inertia = plant?.inertiaKgM2 ?? 1;
-	const [k, d] = plant === null ? [0, 0] : [plant.naturalRadPerS ** 2, 2 * plant.damping * plant.naturalRadPerS];
+	const k = plant === null ? 0 : plant.naturalRadPerS ** 2;
+	const d = plant === null ? 0 : 2 * plant.damping * plant.naturalRadPerS;
 	const drag = (plant?.couplingNmS ?? 0) / inertia;
 	const push = (plant?.torqueNm ?? 0) / inertia;
 	const late = plant === null ? 0 : plant.delayS / h;
@@ -148,46 +160,55 @@ function stepped(
 		const low = Math.floor(place);
 		return motor[low]! + (motor[Math.min(index, low + 1)]! - motor[low]!) * (place - low);
 	};
+	// What is proportional to the camera's own angle and rate, of a loop that is not late.
+	const prompt = motor === null ? 1 : 0;
 
-	let [r, v, c, w] = [0, 0, 0, 0];
+	let r = 0;
+	let v = 0;
+	let c = 0;
+	let w = 0;
 	let peakRateRadPerS = 0;
+	const half = h / 2;
+	const sixth = h / 6;
 	const jumpIndex = hand.jump === null ? -1 : Math.round(hand.jump.atS / h);
 	for (let n = 0; n < count; n += 1) {
 		// A jump of the handle drags the camera along at once: the impulse of b·h'.
 		if (n === jumpIndex && hand.jump !== null) w += drag * hand.jump.angleRad;
 		reference[n] = r;
-		camera[n] = plant === null ? r : c;
 		if (Math.abs(v) > peakRateRadPerS) peakRateRadPerS = Math.abs(v);
-		if (motor !== null) motor[n] = k * (r - c) + d * (v - w);
-		const lateNow = motorAt(n);
-		const t = n * h;
-		// The value just after the step's beginning and just before its end, so that corners fall between steps.
-		const [h0, h1, h2] = [hand.angleAt(t), hand.angleAt(t + h / 2), hand.angleAt(t + h - h * 1e-9)];
-		const [g0, g1, g2] = [hand.rateAt(t), hand.rateAt(t + h / 2), hand.rateAt(t + h - h * 1e-9)];
-
-		const a1 = accelOf(h0, r, v);
-		const a2 = accelOf(h1, r + (h / 2) * v, v + (h / 2) * a1);
-		const v2 = v + (h / 2) * a1;
-		const v3 = v + (h / 2) * a2;
-		const a3 = accelOf(h1, r + (h / 2) * v2, v3);
+		const h1 = angles[3 * n + 1]!;
+		const a1 = accelOf(angles[3 * n]!, r, v);
+		const v2 = v + half * a1;
+		const a2 = accelOf(h1, r + half * v, v2);
+		const v3 = v + half * a2;
+		const a3 = accelOf(h1, r + half * v2, v3);
 		const v4 = v + h * a3;
-		const a4 = accelOf(h2, r + h * v3, v4);
+		const a4 = accelOf(angles[3 * n + 2]!, r + h * v3, v4);
 		if (plant !== null) {
-			const turn = (rr: number, rv: number, cc: number, ww: number, g: number) =>
-				(motor === null ? k * (rr - cc) + d * (rv - ww) : lateNow) + drag * (g - ww) + push;
-			const b1 = turn(r, v, c, w, g0);
-			const b2 = turn(r + (h / 2) * v, v2, c + (h / 2) * w, w + (h / 2) * b1, g1);
-			const b3 = turn(r + (h / 2) * v2, v3, c + (h / 2) * (w + (h / 2) * b1), w + (h / 2) * b2, g1);
-			const b4 = turn(r + h * v3, v4, c + h * (w + (h / 2) * b2), w + h * b3, g2);
-			c += h * w + ((h * h) / 6) * (b1 + b2 + b3);
-			w += (h / 6) * (b1 + 2 * b2 + 2 * b3 + b4);
+			camera[n] = c;
+			if (motor !== null) motor[n] = k * (r - c) + d * (v - w);
+			const steady = push + (motor === null ? 0 : motorAt(n));
+			const [kk, dd] = [prompt * k, prompt * d];
+			const g1 = rates[3 * n + 1]!;
+			const b1 = kk * (r - c) + dd * (v - w) + drag * (rates[3 * n]! - w) + steady;
+			const w2 = w + half * b1;
+			const b2 = kk * (r + half * v - c - half * w) + dd * (v2 - w2) + drag * (g1 - w2) + steady;
+			const w3 = w + half * b2;
+			const b3 = kk * (r + half * v2 - c - half * w2) + dd * (v3 - w3) + drag * (g1 - w3) + steady;
+			const w4 = w + h * b3;
+			const b4 = kk * (r + h * v3 - c - h * w3) + dd * (v4 - w4) + drag * (rates[3 * n + 2]! - w4) + steady;
+			c += h * w + sixth * h * (b1 + b2 + b3);
+			w += sixth * (b1 + 2 * b2 + 2 * b3 + b4);
 			// A loop that runs away is stopped where no camera turns any more.
-			if (!(Math.abs(w) < mostRate)) [c, w] = [camera[n]!, 0];
+			if (!(Math.abs(w) < mostRate)) {
+				c = camera[n]!;
+				w = 0;
+			}
 		}
-		r += h * v + ((h * h) / 6) * (a1 + a2 + a3);
-		v += (h / 6) * (a1 + 2 * a2 + 2 * a3 + a4);
+		r += h * v + sixth * h * (a1 + a2 + a3);
+		v += sixth * (a1 + 2 * a2 + 2 * a3 + a4);
 	}
-	return { stepS: h, reference, camera, peakRateRadPerS };
+	return { stepS: h, reference, camera: plant === null ? reference : camera, peakRateRadPerS };
 }
 const mostSteps = 2_000_000;
 const mostRate = 1e4;
