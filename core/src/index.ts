@@ -221,3 +221,11 @@ export { followResponse, type FollowResponse, type FollowResponseInput } from '.
 export { imbalanceSag, phaseMargin, steadyLag, stiffestNatural } from './follow/loop';
 export { shakeOnScreen, type ShakeInput, type Sway } from './follow/shakeOnScreen';
 export { stickRate, zoomRate } from './follow/stick';
+export {
+	fitFollow,
+	followAt,
+	type FollowFit,
+	type FollowScale,
+	type ScaleLaw,
+	type TimedTurn
+} from './follow/fitFollow';
