@@ -55,7 +55,13 @@ const smoothSpread = 1.1;
 const toldBy = 3;
 const mostTests = 200;
 
-/** The follow rate at a setting of a scale, 1/s. Beyond its ends the law goes on, never below a hundredth of its least. */
+/**
+ * The follow rate at a setting of a scale, 1/s. Beyond its ends the law goes on, never below a hundredth of its least. Throws
+ * `PhysicsInputError` for a rate not above 0, or ends at one setting.
+ *
+ * @example
+ * followAt({ scale: { law: 'log', least: { setting: 0, followPerS: 1 }, greatest: { setting: 100, followPerS: 9 } }, setting: 50 }).followPerS; // 3
+ */
 export function followAt(input: { readonly scale: FollowScale; readonly setting: number }): {
 	readonly followPerS: number;
 } {
