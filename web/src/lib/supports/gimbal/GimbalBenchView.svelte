@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { Pull } from '$lib/sheet/drawing/pull.svelte';
 	import '$lib/shell/bench.css';
 	import { pageKeys } from '$lib/sheet/keys';
 	import { BalanceLog } from '$lib/supports/log/balanceLog.svelte';
@@ -85,6 +86,7 @@
 					hunts={figures.hunts}
 					onread={(slideId, positionM) => bench.read(slideId, positionM, `rule ${slideId}`)}
 					onsettle={() => bench.document.settle()}
+					pulls={Pull}
 				/>
 				<div class="block"><MotorShares {rig} axes={figures.axes} massKg={figures.massKg} {units} /></div>
 			</div>

@@ -11,6 +11,7 @@
 	import { completePositions } from './figures';
 	import type { Hunt } from './looks';
 	import { carriedBy, cornersOfPart, cornersOfStroke, payloadOriginM, strokesAt } from './gimbalShapes';
+	import type { Pull } from '$lib/sheet/drawing/pull.svelte';
 	import SlideRule from './SlideRule.svelte';
 
 	interface Props {
@@ -30,6 +31,8 @@
 		hunts?: readonly Hunt[];
 		onread?: (slideId: string, positionM: number) => void;
 		onsettle?: () => void;
+		/** Given where its marks can be pulled. */
+		pulls?: typeof Pull;
 	}
 	let {
 		rig,
@@ -44,7 +47,8 @@
 		hunts = [],
 		plain = false,
 		onread,
-		onsettle
+		onsettle,
+		pulls
 	}: Props = $props();
 
 	const uid = $props.id();
@@ -285,6 +289,7 @@
 			hunt={hunts.find(({ slideId }) => slideId === slide.id) ?? null}
 			onread={onread && ((positionM) => onread(slide.id, positionM))}
 			{onsettle}
+			{pulls}
 		/>
 	{/each}
 </SheetFrame>

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { Pull } from '$lib/sheet/drawing/pull.svelte';
+	import type { Pull } from '$lib/sheet/drawing/pull.svelte';
 	import { mFromMm, mmFromM, positionAt, readingAt } from '@poise/core';
 	import type { RigSlide } from './model';
 	import type { Hunt } from './looks';
@@ -19,6 +19,8 @@
 		hunt?: Hunt | null;
 		onread?: ((positionM: number) => void) | undefined;
 		onsettle?: (() => void) | undefined;
+		/** Given where the mark can be pulled: a page that only shows it need not load what pulling takes. */
+		pulls?: typeof Pull | undefined;
 	}
 	let {
 		slide,
@@ -30,7 +32,8 @@
 		active,
 		hunt = null,
 		onread,
-		onsettle
+		onsettle,
+		pulls
 	}: Props = $props();
 
 	const direction = $derived(upright ? -1 : 1);
@@ -50,14 +53,17 @@
 	const clamp = (value: number) => Math.min(slide.rangeM[1], Math.max(slide.rangeM[0], value));
 
 	/** Held by the mark: from where it stood. */
-	const pull = new Pull<{ readonly fromM: number }>({
-		pull: ({ fromM }, { by }) => {
-			const moved = fromM + (direction * (upright ? by.y : by.x)) / pxPerM;
-			const reading = Math.round(mmFromM(readingAt(slide, moved)) * 2) / 2000;
-			onread?.(clamp(positionAt(slide, reading)));
-		},
-		settle: () => onsettle?.()
-	});
+	// svelte-ignore state_referenced_locally
+	const pull =
+		pulls &&
+		new pulls<{ readonly fromM: number }>({
+			pull: ({ fromM }, { by }) => {
+				const moved = fromM + (direction * (upright ? by.y : by.x)) / pxPerM;
+				const reading = Math.round(mmFromM(readingAt(slide, moved)) * 2) / 2000;
+				onread?.(clamp(positionAt(slide, reading)));
+			},
+			settle: () => onsettle?.()
+		});
 	function keys(event: KeyboardEvent) {
 		const sign = { ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1 }[event.key];
 		if (sign === undefined) return;
@@ -123,7 +129,7 @@
 		aria-valuenow={Number(printedReading(slide, positionM))}
 		aria-valuetext="reading {printedReading(slide, positionM)} mm"
 		data-rule={slide.id}
-		{@attach pull.hold(() => (onread === undefined ? null : { fromM: positionM }))}
+		{@attach pull?.hold(() => (onread === undefined ? null : { fromM: positionM }))}
 		onkeydown={keys}
 		onkeyup={() => onsettle?.()}
 	>
