@@ -229,3 +229,5 @@ export {
 	type ScaleLaw,
 	type TimedTurn
 } from './follow/fitFollow';
+export { type Feel, solveFeel } from './follow/solveFeel';
+export type { FeelLimit, SolveFeelInput, WalkSine } from './follow/feelAt';

@@ -1,0 +1,150 @@
+import { checksFor } from '../input';
+import { stiffestNatural } from './loop';
+import { turnTimes } from './turnTimes';
+
+/** One step's part of a walk: how far it moves the handle, and how far it turns it about this axis. */
+export interface WalkSine {
+	readonly amplitudeM: number;
+	readonly frequencyHz: number;
+	/** Default 0: it only moves. */
+	readonly turnRad?: number;
+}
+
+type Range = readonly [least: number, greatest: number];
+
+export interface SolveFeelInput {
+	readonly plant: {
+		readonly inertiaKgM2: number;
+		readonly damping: number;
+		readonly couplingNmS: number;
+		/** 0: nothing limits the stiffness but its range. */
+		readonly delayS: number;
+		/** Mass times how far the centre is off the axis, kg·m; default 0. */
+		readonly firstMomentKgM?: number;
+		/** Default 45°. */
+		readonly phaseMarginRad?: number;
+	};
+	readonly walk: readonly WalkSine[];
+	readonly wanted: {
+		/** At a steady pan of `panRadPerS`. */
+		readonly lagRad?: number;
+		/** After a quick turn. */
+		readonly settleS?: number;
+		/** Of a quick turn of `turnRad`. */
+		readonly overshootRad?: number;
+		/** Default 0.5. */
+		readonly panRadPerS?: number;
+		/** Default 0.8. */
+		readonly turnRad?: number;
+	};
+	readonly ranges: {
+		readonly followPerS: Range;
+		readonly deadbandRad: Range;
+		readonly smoothS: Range;
+		readonly naturalRadPerS: Range;
+	};
+}
+
+export type FeelLimit = 'lagRad' | 'settleS' | 'overshootRad' | 'phaseMargin';
+
+export type FeelPoint = readonly [follow: number, deadband: number, smooth: number, natural: number];
+const mostSines = 16;
+
+/** The shake and the wishes at one point of the settings; also what {@link solveFeel} is tested against. */
+export function readFeel(input: SolveFeelInput) {
+	const check = checksFor('solveFeel');
+	const { plant, wanted } = input;
+	const inertia = check.positive('plant.inertiaKgM2', plant.inertiaKgM2);
+	const damping = check.positive('plant.damping', plant.damping);
+	const coupling = check.atLeastZero('plant.couplingNmS', plant.couplingNmS);
+	const delay = check.atLeastZero('plant.delayS', plant.delayS);
+	const moment = check.number('plant.firstMomentKgM', plant.firstMomentKgM ?? 0);
+	const margin = check.atLeastZero('plant.phaseMarginRad', plant.phaseMarginRad ?? Math.PI / 4);
+	const stiffest =
+		delay === 0 ? Infinity : stiffestNatural({ damping, delayS: delay, phaseMarginRad: margin }).naturalRadPerS;
+	const sines = check.list('walk', input.walk).map(({ amplitudeM, frequencyHz, turnRad = 0 }, k) => ({
+		amplitudeM: check.number(`walk[${k}].amplitudeM`, amplitudeM),
+		omega: 2 * Math.PI * check.positive(`walk[${k}].frequencyHz`, frequencyHz),
+		turnRad: check.number(`walk[${k}].turnRad`, turnRad)
+	}));
+	if (sines.length > mostSines) check.fail('walk', `must be at most ${mostSines} sines`, sines.length);
+	const wish = (name: 'lagRad' | 'settleS' | 'overshootRad') =>
+		wanted[name] === undefined ? Infinity : check.positive(`wanted.${name}`, wanted[name]);
+	const wishes = { lagRad: wish('lagRad'), settleS: wish('settleS'), overshootRad: wish('overshootRad') };
+	const pan = check.atLeastZero('wanted.panRadPerS', wanted.panRadPerS ?? 0.5);
+	const turn = check.positive('wanted.turnRad', wanted.turnRad ?? 0.8);
+	const range = (name: keyof SolveFeelInput['ranges'], above: boolean): Range => {
+		const [least, most] = check.range(`ranges.${name}`, input.ranges[name]);
+		return (above ? least > 0 : least >= 0)
+			? [least, most]
+			: check.fail(`ranges.${name}[0]`, above ? 'must be greater than 0' : 'must be at least 0', least);
+	};
+	const ranges = [
+		range('followPerS', true),
+		range('deadbandRad', false),
+		range('smoothS', true),
+		range('naturalRadPerS', true)
+	] as const;
+
+	/** RMS of the camera. */
+	const shake = ([follow, deadband, smooth, natural]: FeelPoint): number => {
+		// |1 + N L|² of the error, with L = follow / (iω (1 + iω smooth)): real and imaginary part.
+		const loops = sines.map(({ omega }) => {
+			const scale = follow / (1 + (omega * smooth) ** 2);
+			return { re: -scale * smooth, im: -scale / omega };
+		});
+		const errorOf = (gain: number) =>
+			Math.sqrt(
+				sines.reduce((sum, { turnRad }, k) => {
+					const { re, im } = loops[k]!;
+					return sum + turnRad ** 2 / ((1 + gain * re) ** 2 + (gain * im) ** 2);
+				}, 0)
+			);
+		// The sine as large as the error leaves the dead band by this share of itself.
+		const gainOf = (size: number) => {
+			const share = deadband / size;
+			return size <= deadband ? 0 : 1 - (2 / Math.PI) * (Math.asin(share) + share * Math.sqrt(1 - share * share));
+		};
+		let gain = 0;
+		if (errorOf(0) > deadband) {
+			let [low, high] = [0, 1];
+			for (let k = 0; k < 26; k += 1) {
+				gain = (low + high) / 2;
+				if (gainOf(errorOf(gain)) > gain) low = gain;
+				else high = gain;
+			}
+		}
+		const stiffness = inertia * natural ** 2;
+		const square = sines.reduce((sum, { amplitudeM, omega, turnRad }, k) => {
+			const { re, im } = loops[k]!;
+			// Of the handle's turn: reference = N L / (1 + N L), and what drags along.
+			const [a, b] = [gain * re, gain * im];
+			const under = (1 + a) ** 2 + b ** 2;
+			const [takenRe, takenIm] = [(a * (1 + a) + b * b) / under, b / under];
+			const [kRe, dIm] = [stiffness, 2 * damping * natural * inertia * omega];
+			const onRe = turnRad * (kRe * takenRe - dIm * takenIm);
+			const onIm = turnRad * (kRe * takenIm + dIm * takenRe + coupling * omega);
+			const held = (stiffness - inertia * omega ** 2) ** 2 + (dIm + coupling * omega) ** 2;
+			return sum + (onRe ** 2 + onIm ** 2 + (moment * amplitudeM * omega ** 2) ** 2) / held / 2;
+		}, 0);
+		return Math.sqrt(square);
+	};
+	const at = (point: FeelPoint) => {
+		const [follow, deadband, smooth, natural] = point;
+		const product = follow * smooth;
+		const lagRad = deadband + pan / follow;
+		const { endS: settleS } = turnTimes(follow, smooth);
+		const overshootRad =
+			product <= 0.25 ? 0 : Math.max(0, turn - deadband) * Math.exp(-Math.PI / Math.sqrt(4 * product - 1));
+		const limits: Record<FeelLimit, number> = {
+			lagRad: lagRad / wishes.lagRad,
+			settleS: settleS / wishes.settleS,
+			overshootRad: overshootRad / wishes.overshootRad,
+			phaseMargin: natural / stiffest
+		};
+		const missed = Object.entries(limits).reduce((sum, [, share]) => sum + (share - 1 > 1e-9 ? share - 1 : 0), 0);
+		return { shakeRad: shake(point), lagRad, settleS, overshootRad, limits, missed };
+	};
+	const walkRad = Math.sqrt(sines.reduce((sum, { turnRad }) => sum + turnRad ** 2, 0));
+	return { ranges, at, walkRad, widestDeadbandRad: (follow: number) => wishes.lagRad - pan / follow };
+}
