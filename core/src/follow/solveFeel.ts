@@ -27,7 +27,7 @@ const binds = 0.985;
  * taken as a gain, the same for every sine, that of a sine as large as the error's RMS says. Lag is `deadband + pan/follow`,
  * settle and overshoot those of the law that nothing limits ({@link turnTimes}), stiffness is kept to its margin
  * ({@link stiffestNatural}). Looked for on a coarse grid of the ranges, the dead band as wide as the wish for lag leaves it, then by a
- * pattern that halves around the best, in turns with the stiffness and from three of its places.
+ * pattern that halves around the best, in turns with the stiffness and from both of its ends.
  *
  * Where no point of the ranges meets every wish, the one that misses them least, as shares, is given with `feasible`
  * false and what it misses in `binding`. Throws `PhysicsInputError` for ranges upside down or not above 0, a walk without
