@@ -36,6 +36,7 @@ beforeAll(async () => {
 	const [, hall] = await get<CraneRig[]>('/api/supports/crane');
 	const crane = `/balance/crane/${hall!.id}/${cine.id}`;
 	const [venue] = await get<Venue[]>('/api/venues');
+	const [slider] = await get<{ readonly id: string }[]>('/api/supports/slider');
 	const tele = payloads.find(({ name }) => name.includes('tele'))!;
 	views = {
 		payloads: '/payload',
@@ -60,6 +61,9 @@ beforeAll(async () => {
 		'empty search': '/logbook?search=nothing-like-this',
 		'logged balance': `/logbook/${logged!.id}`,
 		'logged sled balance': `/logbook/${loggedSled!.id}`,
+		sliders: '/sliders',
+		slider: `/sliders/${slider!.id}`,
+		'slider bench': `/balance/slider/${slider!.id}/${payloads[0]!.id}`,
 		sleds: '/sleds',
 		sled: `/sleds/${heavy.id}`,
 		'sled bench': sled,
@@ -101,6 +105,16 @@ describe.each(['day', 'house', 'blackout'])('by %s light', (theme) => {
 			if (name === 'shelf') await page.click('.new');
 			if (name === 'payload') await page.click('[data-row] .name');
 			if (name === 'guide') await page.click('[data-testid="motors-off"]');
+			// What is typed in is as dark as the rest: a white field in the dark blinds whoever looks at it.
+			const glaring = await page.$$eval('input:not([type="file"]), select, textarea', (fields) =>
+				fields
+					.filter((field) => {
+						const [r = 0, g = 0, b = 0] = (getComputedStyle(field).backgroundColor.match(/[\d.]+/g) ?? []).map(Number);
+						return Math.max(r, g, b) > 140 && field.getBoundingClientRect().width > 30;
+					})
+					.map((field) => field.outerHTML.slice(0, 90))
+			);
+			if (theme !== 'day') findings.push(...glaring.map((html) => `${name}: white in the dark, ${html}`));
 			await page.evaluate(axe);
 			const { violations } = (await page.evaluate('axe.run()')) as AxeResults;
 			for (const { id, impact, nodes } of violations)
