@@ -168,6 +168,43 @@ describe('a venue’s plan', () => {
 });
 
 describe('the server, of venues', () => {
+	it('comes nearer under two fingers that part, goes off under two that close, and changes nothing of the plan', async () => {
+		await go(page, `${screen.origin}/venues/${venue('Chapel').id}`);
+		await ready(page);
+		const before = (await get<Venue>(`/api/venues/${venue('Chapel').id}`)).version;
+		const client = await page.createCDPSession();
+		const plan = (await page.$(id('plan')))!;
+		await plan.evaluate((each) => each.scrollIntoView({ block: 'center' }));
+		const box = (await plan.boundingBox())!;
+		const wide = () =>
+			page.$eval('[data-shape] .drawn', (each) => (each as SVGPathElement).getBoundingClientRect().width);
+		const fingers = async (from: number, to: number) => {
+			const at = (far: number) =>
+				[-1, 1].map((side, finger) => ({
+					x: box.x + box.width / 2 + side * far,
+					y: box.y + box.height / 2,
+					id: finger + 1
+				}));
+			await client.send('Input.dispatchTouchEvent', { type: 'touchStart', touchPoints: at(from) });
+			for (let step = 1; step <= 8; step += 1)
+				await client.send('Input.dispatchTouchEvent', {
+					type: 'touchMove',
+					touchPoints: at(from + ((to - from) * step) / 8)
+				});
+			await client.send('Input.dispatchTouchEvent', { type: 'touchEnd', touchPoints: [] });
+		};
+		await client.send('Emulation.setTouchEmulationEnabled', { enabled: true, maxTouchPoints: 2 });
+		await page.reload();
+		await ready(page);
+		const start = await wide();
+		await fingers(40, 90);
+		const near = await wide();
+		expect(near).toBeGreaterThan(start * 1.3);
+		await fingers(90, 40);
+		expect(await wide()).toBeLessThan(near * 0.8);
+		await client.send('Emulation.setTouchEmulationEnabled', { enabled: false });
+		expect((await get<Venue>(`/api/venues/${venue('Chapel').id}`)).version).toBe(before);
+	});
 	it('refuses what is no plan, an older version and a picture that is none', async () => {
 		const { id: venueId, version, name, plan } = venue('Chapel');
 		const crossed = { ...plan.shapes[0]!, topM: -1 };

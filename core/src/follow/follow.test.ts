@@ -218,6 +218,19 @@ describe('the motor’s loop', () => {
 		expect(swing(edge * 0.93)).toBeLessThan(0.9);
 		expect(swing(edge * 1.07)).toBeGreaterThan(1.1);
 	});
+	it('never says of a loop that swings on that it settles, whenever the time is up', () => {
+		const natural = 1.2 * stiffestNatural({ damping: 0.7, delayS: 0.01, phaseMarginRad: 0 }).naturalRadPerS;
+		for (let k = 0; k < 40; k += 1) {
+			const { settleS } = followResponse({
+				settings: free,
+				handle: { kind: 'step', angleRad: k % 2 === 0 ? 0.5 : -0.5, atS: 0 },
+				plant: { ...plant, naturalRadPerS: natural, delayS: 0.01 },
+				endS: 4 + k * 0.0037,
+				atS: []
+			});
+			expect(settleS).toBeNull();
+		}
+	});
 	it('gives back the margin that the stiffest setting was asked for, and says so where no stiffness has it', () => {
 		fc.assert(
 			fc.property(number(0.3, 1.5), number(0.001, 0.02), number(0.1, 0.6), (damping, delayS, margin) => {

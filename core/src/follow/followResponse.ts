@@ -88,12 +88,14 @@ export function followResponse(input: FollowResponseInput): FollowResponse {
 	/** What a camera that is still turning has before it, by what it makes good a second. */
 	const rateRadPerS = (restRad - camera[camera.length - 2]!) / path.stepS;
 	const underWay = settings.followPerS === 0 ? 0 : Math.abs(rateRadPerS) / settings.followPerS;
+	// A loop that swings on lies within the band for a moment at a time: it stands only once it has stayed there.
+	const stands = camera.length - 1 - last > stayed * (camera.length - from);
 	let overshootRad = 0;
 	for (let k = from; k < camera.length; k += 1) overshootRad = Math.max(overshootRad, sense * (camera[k]! - restRad));
 	// What is left of the way to rest when the time is up is no overshoot.
 	if (overshootRad < restSlackRad) overshootRad = 0;
 	return {
-		settleS: underWay > band || last >= camera.length - 2 ? null : Math.max(0, (last + 1) * path.stepS - hand.endsS),
+		settleS: underWay > band || !stands ? null : Math.max(0, (last + 1) * path.stepS - hand.endsS),
 		overshootRad,
 		peakRateRadPerS: path.peakRateRadPerS,
 		restRad,
@@ -104,6 +106,8 @@ export function followResponse(input: FollowResponseInput): FollowResponse {
 	};
 }
 const restSlackRad = 1e-9;
+/** The share of the time after the turn that it must have stayed within the band. */
+const stayed = 0.05;
 
 interface Path {
 	readonly stepS: number;

@@ -12,11 +12,16 @@
 		readonly now: string;
 		readonly note: string;
 	}
-	let { rows }: { rows: readonly Row[] } = $props();
+	interface Props {
+		rows: readonly Row[];
+		/** Of the grid, where names or ends want other widths than usual. */
+		columns?: string;
+	}
+	let { rows, columns }: Props = $props();
 	const withEnds = $derived(rows.some(({ ends }) => ends !== undefined));
 </script>
 
-<ul class="states" class:ends={withEnds}>
+<ul class="states" class:ends={withEnds} style:--columns={columns}>
 	{#each rows as { id, name, ends, offset, now, note } (id)}
 		<li data-state={id} data-good={Math.abs(offset) <= 1}>
 			<span class="name">{name}</span>{#if withEnds}<span class="end">{ends?.[0] ?? ''}</span>{/if}<Vial
@@ -35,13 +40,13 @@
 	}
 	li {
 		display: grid;
-		grid-template-columns: 150px minmax(80px, 1fr) minmax(220px, 1.4fr);
+		grid-template-columns: var(--columns, 150px minmax(80px, 1fr) minmax(220px, 1.4fr));
 		align-items: center;
 		gap: 10px;
 		min-height: 34px;
 	}
 	.ends li {
-		grid-template-columns: 150px 82px minmax(80px, 1fr) 60px minmax(190px, 1.25fr);
+		grid-template-columns: var(--columns, 150px 82px minmax(80px, 1fr) 60px minmax(190px, 1.25fr));
 	}
 	.name {
 		font-weight: 700;
@@ -53,6 +58,9 @@
 	}
 	.end:nth-child(2) {
 		text-align: right;
+	}
+	strong {
+		white-space: nowrap;
 	}
 	.now {
 		font-size: 15px;

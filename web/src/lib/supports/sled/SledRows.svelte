@@ -1,7 +1,7 @@
 <script lang="ts">
 	import type { UnitSystem } from '$lib/model/person';
 	import { showLength, together, unbroken } from '$lib/sheet/units/display';
-	import Vial from '$lib/sheet/vial/Vial.svelte';
+	import StateRows from '../StateRows.svelte';
 	import { dropBandS, type SledFigures } from './figures';
 	import { degrees, seconds } from './slip';
 
@@ -28,8 +28,7 @@
 		{
 			id: 'fore',
 			name: 'Static, fore-aft',
-			minus: 'back',
-			plus: 'forward',
+			ends: ['back', 'forward'] as const,
 			offset: -report.staticOffsetM.fore / figures.staticBandM,
 			now: heavy(report.staticOffsetM.fore, 'forward', 'back'),
 			note: give(0)
@@ -37,8 +36,7 @@
 		{
 			id: 'side',
 			name: 'Static, side',
-			minus: 'right',
-			plus: 'left',
+			ends: ['right', 'left'] as const,
 			offset: -report.staticOffsetM.side / figures.staticBandM,
 			now: heavy(report.staticOffsetM.side, 'left', 'right'),
 			note: give(1)
@@ -46,8 +44,7 @@
 		{
 			id: 'drop',
 			name: 'Drop time',
-			minus: 'gimbal down',
-			plus: 'up',
+			ends: ['gimbal down', 'up'] as const,
 			offset: report.dropTimeS.fore === null ? 30 : (report.dropTimeS.fore - wantedDropS) / dropBandS,
 			now:
 				report.dropTimeS.fore === null
@@ -58,8 +55,7 @@
 		{
 			id: 'spinFore',
 			name: 'Spin, fore-aft',
-			minus: 'low weight back',
-			plus: 'forward',
+			ends: ['low weight back', 'forward'] as const,
 			offset: report.dynamic.foreLeanRad / figures.toleranceRad,
 			now: lean(report.dynamic.foreLeanRad, 'forward', 'back'),
 			note: `forgiven ${degrees(figures.toleranceRad)}`
@@ -67,8 +63,7 @@
 		{
 			id: 'spinSide',
 			name: 'Spin, side',
-			minus: 'low weight right',
-			plus: 'left',
+			ends: ['low weight right', 'left'] as const,
 			offset: report.dynamic.sideLeanRad / figures.toleranceRad,
 			now: lean(report.dynamic.sideLeanRad, 'left', 'right'),
 			note: ''
@@ -76,69 +71,4 @@
 	]);
 </script>
 
-<ul class="states">
-	{#each rows as { id, name, minus, plus, offset, now, note } (id)}
-		<li data-state={id} data-good={Math.abs(offset) <= 1}>
-			<span class="name">{name}</span>
-			<span class="end">{minus}</span>
-			<Vial {offset} label="{name}: {now}" />
-			<span class="end">{plus}</span>
-			<span class="now"
-				><strong>{now}</strong>{#if note}<small>{note}</small>{/if}</span
-			>
-		</li>
-	{/each}
-</ul>
-
-<style>
-	.states {
-		padding: 4px 18px 4px 26px;
-	}
-	li {
-		display: grid;
-		grid-template-columns: 118px 96px minmax(80px, 1fr) 60px minmax(170px, 1.25fr);
-		align-items: center;
-		gap: 10px;
-		min-height: 34px;
-	}
-	.name {
-		font-weight: 700;
-		font-size: 15px;
-	}
-	.end {
-		font-size: 12.5px;
-		color: var(--quiet);
-	}
-	.end:first-of-type,
-	li > .end:nth-child(2) {
-		text-align: right;
-	}
-	.now {
-		font-size: 15px;
-		line-height: 1.15;
-	}
-	.now strong {
-		white-space: nowrap;
-	}
-	small {
-		color: var(--quiet);
-		font-size: 12.5px;
-		margin-left: 8px;
-	}
-	@media (max-width: 700px) {
-		.states {
-			padding: 4px 12px;
-		}
-		li {
-			grid-template-columns: 1fr 1fr;
-			padding: 6px 0;
-		}
-		.end {
-			display: none;
-		}
-		.now {
-			grid-column: 1 / 3;
-			grid-row: 2;
-		}
-	}
-</style>
+<StateRows {rows} columns="118px 96px minmax(80px, 1fr) 60px minmax(170px, 1.25fr)" />
