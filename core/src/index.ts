@@ -218,7 +218,8 @@ export { railLoads, type RailLoads, type RailLoadsInput } from './motion/railLoa
 // How the gimbal follows the hand
 export type { FollowPlant, FollowSettings, HandleMotion } from './follow/settings';
 export { followResponse, type FollowResponse, type FollowResponseInput } from './follow/followResponse';
-export { imbalanceSag, phaseMargin, steadyLag, stiffestNatural } from './follow/loop';
+export { type OwnScale, type OwnScaleLaw, settingFor, valueAt } from './follow/ownScale';
+export { delayFromBuzz, imbalanceSag, phaseMargin, steadyLag, stiffestNatural } from './follow/loop';
 export { shakeOnScreen, type ShakeInput, type Sway } from './follow/shakeOnScreen';
 export { stickRate, zoomRate } from './follow/stick';
 export {
@@ -231,3 +232,6 @@ export {
 } from './follow/fitFollow';
 export { type Feel, solveFeel } from './follow/solveFeel';
 export type { FeelLimit, SolveFeelInput, WalkSine } from './follow/feelAt';
+
+// What the lens sees
+export { type CameraPose, type FrameInput, frameOf, type InFrame } from './optics/frameOf';

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
+	delayFromBuzz,
 	followResponse,
 	type FollowSettings,
 	imbalanceSag,
@@ -248,6 +249,21 @@ describe('the motor’s loop', () => {
 			feasible: false
 		});
 		expect(() => stiffestNatural({ damping: 0.7, delayS: 0 })).toThrow(/delayS/);
+	});
+
+	it('a buzz tells the delay: the stiffest without any margin there is the rate that buzzed', () => {
+		fc.assert(
+			fc.property(number(0.2, 1.5), number(5, 150), (damping, naturalRadPerS) => {
+				const { delayS } = delayFromBuzz({ damping, naturalRadPerS });
+				const edge = stiffestNatural({ damping, delayS, phaseMarginRad: 0 }).naturalRadPerS;
+				expect(edge / naturalRadPerS).toBeCloseTo(1, 9);
+				expect(
+					phaseMargin({ inertiaKgM2: 1, damping, delayS, naturalRadPerS: edge * 1.01 }).phaseMarginRad
+				).toBeLessThan(0);
+				expect(delayFromBuzz({ damping, naturalRadPerS: naturalRadPerS * 2 }).delayS).toBeCloseTo(delayS / 2, 12);
+			})
+		);
+		expect(() => delayFromBuzz({ damping: 0, naturalRadPerS: 10 })).toThrow(/damping/);
 	});
 });
 

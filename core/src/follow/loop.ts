@@ -90,3 +90,20 @@ export function imbalanceSag(input: {
 	const natural = check.positive('naturalRadPerS', input.naturalRadPerS);
 	return { sagRad: torque / (inertia * natural ** 2) };
 }
+
+/**
+ * How late a motor's loop is that begins to buzz at a natural rate, s: the delay at which {@link phaseMargin} is 0,
+ * `atan(2 ζ x) / (ωn x)`. Throws `PhysicsInputError` for a rate or a damping not above 0: undamped it buzzes at any.
+ *
+ * @example
+ * delayFromBuzz({ naturalRadPerS: 60, damping: 0.7 }).delayS; // 0.012285183364524329
+ */
+export function delayFromBuzz(input: { readonly naturalRadPerS: number; readonly damping: number }): {
+	readonly delayS: number;
+} {
+	const check = checksFor('delayFromBuzz');
+	const natural = check.positive('naturalRadPerS', input.naturalRadPerS);
+	const damping = check.positive('damping', input.damping);
+	const x = crossover(damping);
+	return { delayS: Math.atan(2 * damping * x) / (natural * x) };
+}
