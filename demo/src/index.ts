@@ -1,4 +1,5 @@
 import { cranes } from './cranes';
+import { feel } from './feel';
 import { parts } from './parts';
 import { payloads } from './payloads';
 import { rigs } from './rigs';
@@ -21,6 +22,7 @@ export const scenario = {
 	cranes,
 	sliders,
 	venues,
+	feel,
 	/** Set `missedByM` away from the computed balance, as a hand does. */
 	balances: [
 		{

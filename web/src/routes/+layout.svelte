@@ -10,6 +10,7 @@
 	import { type StationKey, stations } from '$lib/shell/stations';
 	import Hatching from '$lib/sheet/drawing/Hatching.svelte';
 	import type { Person } from '$lib/model/person';
+	import { kindOf } from '$lib/supports/registry';
 
 	import Away from '$lib/shell/Away.svelte';
 	import { onMount } from 'svelte';
@@ -30,7 +31,7 @@
 		notice = words;
 		noticeTimer = setTimeout(() => (notice = ''), 6000);
 	}
-	const notBuilt = (name: string) => say(`${name} is not built yet. Payload, Balance and Logbook are.`);
+	const notBuilt = (name: string) => say(`${name} is not built yet. Payload, Balance, Feel and Logbook are.`);
 
 	/** Taken at the press; the server's word follows, in the order of the presses. */
 	let taken = $state.raw<Partial<Pick<Person, 'units' | 'theme'>>>({});
@@ -43,7 +44,10 @@
 			person.payloadId === null || person.supportId === null || person.supportKind === null
 				? '/balance'
 				: `/balance/${person.supportKind}/${person.supportId}/${person.payloadId}`,
-		feel: '',
+		feel:
+			person.payloadId === null || person.supportId === null || kindOf(person.supportKind ?? '')?.follows !== true
+				? '/feel'
+				: `/feel/${person.supportId}/${person.payloadId}`,
 		moves: '',
 		live: '',
 		logbook: '/logbook'

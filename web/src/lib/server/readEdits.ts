@@ -2,6 +2,7 @@ import type { Edit } from '$lib/model/edit';
 import type { PaperKind } from '$lib/model/paper';
 import { idOf } from './api';
 import { listEdits } from './db/edits';
+import { feelPaper } from './db/feel';
 import { paperAs } from './db/papers';
 import { findSupport } from './db/supports';
 import { planAs } from './db/venues';
@@ -29,6 +30,11 @@ async function reader(crewId: string, document: string): Promise<(content: Json)
 		}
 		case 'paper':
 			if (more === 'power' || more === 'checklist') return (paper) => fromStore(paperAs(more as PaperKind), paper);
+			break;
+		case 'feel': {
+			const { as } = feelPaper(id);
+			return (content) => fromStore(as, content) as unknown;
+		}
 	}
 	throw new Refusal('notFound', 'Nothing of that sort has a history.');
 }

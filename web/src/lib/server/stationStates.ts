@@ -1,9 +1,13 @@
 import { combineBodies, PhysicsInputError } from '@poise/core';
-import type { StationStates } from '$lib/shell/stations';
+import { motorsOf, stationOf } from '$lib/stations/feel/figures';
+import { freshSheet } from '$lib/stations/feel/fresh';
+import { noShots, shotOf } from '$lib/stations/feel/shots';
+import type { StationState, StationStates } from '$lib/shell/stations';
 import { payloadStation } from '$lib/supports/states';
 import { mountedBodies, standingParts } from '$lib/model/payload';
 import type { Person } from '$lib/model/person';
 import { findBench } from './db/benches';
+import { findFeelPaper } from './db/feel';
 import { latestBalance } from './db/log';
 import { listParts } from './db/parts';
 import { findPayload } from './db/payloads';
@@ -28,7 +32,9 @@ export async function stationStates(crewId: string, person: Person): Promise<Sta
 			latestBalance(crewId, supportId, payload.id)
 		]);
 		if (state === null) return states;
-		return { ...states, ...serverKind(support.kind).stations({ support, payload, bodies, state }, logged) };
+		const standing = { support, payload, bodies, state };
+		const feel = await feelState(crewId, standing);
+		return { ...states, ...serverKind(support.kind).stations(standing, logged), ...(feel === null ? {} : { feel }) };
 	} catch (thrown) {
 		const { code } = asRefusal(thrown);
 		if (code === 'databaseAway') throw thrown;
@@ -38,4 +44,24 @@ export async function stationStates(crewId: string, person: Person): Promise<Sta
 			console.error(`day line of payload ${payloadId} on support ${supportId ?? 'none'}:`, thrown);
 		return {};
 	}
+}
+
+/** How far what is set is from what the shot asks; null: nothing here follows a hand. */
+async function feelState(
+	crewId: string,
+	standing: Parameters<NonNullable<ReturnType<typeof serverKind>['turning']>>[0]
+): Promise<StationState | null> {
+	const { support, payload } = standing;
+	const { turning } = serverKind(support.kind);
+	if (turning === undefined) return null;
+	const [sheet, setting, shots] = await Promise.all([
+		findFeelPaper(crewId, { kind: 'sheet', supportId: support.id, payloadId: null }),
+		findFeelPaper(crewId, { kind: 'setting', supportId: support.id, payloadId: payload.id }),
+		findFeelPaper(crewId, { kind: 'shots', supportId: null, payloadId: null })
+	]);
+	// Nobody has said how it is set: the tube stands empty.
+	if (setting === null) return null;
+	const turnings = turning(standing);
+	const shot = shotOf(shots?.value ?? noShots, setting.value.shotId);
+	return stationOf(sheet?.value ?? freshSheet(motorsOf(turnings)), setting.value, shot, turnings, payload.id);
 }

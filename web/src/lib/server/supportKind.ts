@@ -4,6 +4,7 @@ import type { GearDraft } from '$lib/model/gear';
 import type { Part } from '$lib/model/part';
 import type { Payload, MountedBody } from '$lib/model/payload';
 import type { Person, UnitSystem } from '$lib/model/person';
+import type { Turnings } from '$lib/model/turning';
 import type { VenueDraft } from '$lib/model/venue';
 import type { StationState } from '$lib/shell/stations';
 import type { Paper, PdfDocument } from './sheets/pdf';
@@ -96,6 +97,8 @@ export interface ServerKind<
 		standing: Standing<Geometry, State>,
 		logged: Detail | null
 	) => { readonly balance: StationState; readonly logbook: StationState };
+	/** What its motors turn, as it is balanced; absent: nothing of it follows a hand. */
+	readonly turning?: (standing: Standing<Geometry, State>) => Turnings;
 	/** Worked out anew from what the server holds. Throws `invalid` with fields under `state` for what does not fit this support. */
 	readonly record: (standing: Standing<Geometry, State>) => Recorded<Detail>;
 	/** A record whose readings were written down wrong, worked out anew; absent: the kind has no readings to correct. */

@@ -26,6 +26,8 @@ export interface SupportKind {
 	readonly ownSheets: readonly SheetOf[];
 	/** How it is seen whether it is balanced, where that is not by letting go: when it was seen, and when nobody looked. */
 	readonly seen?: readonly [yes: string, no: string];
+	/** It has motors that follow a hand: how it feels is a station of its own. */
+	readonly follows?: true;
 	/** After all of them. */
 	readonly links?: readonly SheetLink[];
 }

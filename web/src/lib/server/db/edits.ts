@@ -10,7 +10,8 @@ export const documentName = {
 	support: (id: string) => `support/${id}`,
 	venue: (id: string) => `venue/${id}`,
 	bench: (supportId: string, payloadId: string) => `bench/${supportId}/${payloadId}`,
-	paper: (payloadId: string, kind: string) => `paper/${payloadId}/${kind}`
+	paper: (payloadId: string, kind: string) => `paper/${payloadId}/${kind}`,
+	feel: (about: readonly string[]) => ['feel', ...about].join('/')
 } as const;
 
 /** A person who goes on within so many minutes is still at the same work. */

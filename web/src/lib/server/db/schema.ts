@@ -402,6 +402,75 @@ export const papers = pgTable(
 	]
 );
 
+/**
+ * The papers of Feel: the mode sheet of a support, how a payload on it is set, the crew's shots. Which of the two it hangs
+ * on is for its kind; there is one of each.
+ */
+export const feelPapers = pgTable(
+	'feel_papers',
+	{
+		id: id(),
+		crewId: crewId(),
+		kind: text('kind', { enum: ['sheet', 'setting', 'shots'] }).notNull(),
+		supportId: uuid('support_id'),
+		payloadId: uuid('payload_id'),
+		content: jsonb('content').notNull(),
+		version: integer('version').notNull().default(1),
+		updatedAt: moment('updated_at'),
+		updatedBy: uuid('updated_by')
+	},
+	(table) => [
+		unique('feel_papers_one_of_each').on(table.crewId, table.kind, table.supportId, table.payloadId).nullsNotDistinct(),
+		check('feel_papers_kind_known', sql`${table.kind} in ('sheet', 'setting', 'shots')`),
+		check(
+			'feel_papers_hang_on',
+			sql`(${table.kind} <> 'shots') = (${table.supportId} is not null) and (${table.kind} = 'setting') = (${table.payloadId} is not null)`
+		),
+		check('feel_papers_version_counts', sql`${table.version} >= 1`),
+		supportOfCrew('feel_papers', table),
+		foreignKey({
+			name: 'feel_papers_payload_of_crew',
+			columns: [table.crewId, table.payloadId],
+			foreignColumns: [payloads.crewId, payloads.id]
+		}).onDelete('cascade'),
+		writerOfCrew('feel_papers', table)
+	]
+);
+
+/** Recipes of Feel: what was set for which shot. They keep their own words; the references only lead back while those exist. */
+export const recipes = pgTable(
+	'recipes',
+	{
+		id: id(),
+		crewId: crewId(),
+		personId: uuid('person_id').notNull(),
+		supportId: uuid('support_id'),
+		payloadId: uuid('payload_id'),
+		supportName: text('support_name').notNull(),
+		payloadName: text('payload_name').notNull(),
+		note: text('note').notNull().default(''),
+		/** What a search looks through. */
+		words: text('words').notNull(),
+		struck: boolean('struck').notNull().default(false),
+		detail: jsonb('detail').notNull(),
+		at: moment('at')
+	},
+	(table) => [
+		index('recipes_newest').on(table.crewId, table.at),
+		foreignKey({
+			name: 'recipes_payload_of_crew',
+			columns: [table.crewId, table.payloadId],
+			foreignColumns: [payloads.crewId, payloads.id]
+		}).onDelete('set null'),
+		foreignKey({
+			name: 'recipes_support_of_crew',
+			columns: [table.crewId, table.supportId],
+			foreignColumns: [supports.crewId, supports.id]
+		}).onDelete('set null'),
+		personOfCrew('recipes', table)
+	]
+);
+
 /** Measured centres of gravity, of a part or of a whole payload. */
 export const measurements = pgTable(
 	'measurements',

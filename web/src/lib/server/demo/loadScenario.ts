@@ -23,6 +23,7 @@ import { newPart } from '../schemas/part';
 import { payloadDraft } from '../schemas/payload';
 import { venueDraft } from '../schemas/venue';
 import type { SupportRow } from '../supportKind';
+import { loadFeel } from './loadFeel';
 
 /** Loads the demo scenario into an empty database, through the same doors as anything typed. Does nothing otherwise. */
 export async function loadScenarioOnce(): Promise<void> {
@@ -106,6 +107,8 @@ async function loadScenario(): Promise<void> {
 			note: (person, supportId, entry, at) =>
 				addEntry(crewId, named(personIds, person), { id: supportId, kind: key }, entry, { at: at.toISOString() })
 		});
+
+	await loadFeel(crewId, personIds, made);
 
 	const { checklist } = scenario;
 	const checked = made.get(checklist.payload);

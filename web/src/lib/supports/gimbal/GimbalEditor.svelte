@@ -55,7 +55,6 @@
 	};
 	const within = (least: number, greatest: number, words: string) => (value: number) =>
 		value >= least && value <= greatest ? null : words;
-	const modes = $derived(geometry.modes ?? []);
 	const alternatives = $derived(geometry.alternatives ?? []);
 	function addHole() {
 		const count = alternatives.length + 1;
@@ -229,46 +228,7 @@
 			<h2>Masses</h2>
 			<FigureTable rows={geometry.parts} columns={partColumns(keeper)} {units} onsettle={() => keeper.settle()} />
 			<h2>Modes</h2>
-			{#each modes as mode, index (index)}
-				<div class="row">
-					<label class="stack"
-						>Mode
-						<TextInput
-							value={mode.name}
-							maxlength={80}
-							oninput={(event) =>
-								keeper.shape(
-									{
-										modes: modes.map((each, k) => (k === index ? { ...each, name: event.currentTarget.value } : each))
-									},
-									`mode ${index}`
-								)}
-						/>
-					</label>
-					<label class="stack"
-						>reached by
-						<TextInput
-							value={mode.presses}
-							maxlength={200}
-							oninput={(event) =>
-								keeper.shape(
-									{
-										modes: modes.map((each, k) =>
-											k === index ? { ...each, presses: event.currentTarget.value } : each
-										)
-									},
-									`presses ${index}`
-								)}
-						/>
-					</label>
-					<Button class="tool" onclick={() => keeper.shape({ modes: modes.filter((_, k) => k !== index) })}
-						>Take out</Button
-					>
-				</div>
-			{/each}
-			<Button class="tool" onclick={() => keeper.shape({ modes: [...modes, { name: 'New mode', presses: '' }] })}
-				>Another mode</Button
-			>
+			<p>Its modes, and how each is reached, are on its <a href="/feel?choose">mode sheet at Feel</a>.</p>
 		</div>
 	</div>
 </GearFrame>

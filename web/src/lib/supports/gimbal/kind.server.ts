@@ -7,6 +7,7 @@ import { gimbalDraft, gimbalGeometry, withinLimits } from './geometry.server';
 import type { NewHorizonEntry } from './horizon';
 import { countedLooks } from './looks';
 import type { BenchState, GimbalRecordDetail, GimbalGeometry } from './model';
+import { turningOf } from './turning';
 import { setUpGimbal } from './setUp';
 import { balanceStation, logStation } from './station';
 import { gimbalSwap } from './swapSheet.server';
@@ -43,6 +44,10 @@ export const server: ServerKind<GimbalGeometry, BenchState, GimbalRecordDetail, 
 	stations(standing, logged) {
 		const { figures } = today(standing);
 		return { balance: balanceStation(figures), logbook: logStation(figures, standing.state.positionsM, logged) };
+	},
+	turning(standing) {
+		const { rig, figures } = today(standing);
+		return turningOf(rig, standing.bodies, standing.state.positionsM, figures);
 	},
 	record(standing) {
 		refuseOtherSlides(standing.support, standing.state);

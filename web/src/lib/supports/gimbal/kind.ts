@@ -15,5 +15,6 @@ export const gimbal: SupportKind = {
 		{ path: 'horizon', words: 'Horizon', view: 'HorizonView' },
 		{ path: '', words: 'Gimbal', view: 'GimbalEditor' }
 	],
+	follows: true,
 	links: [{ href: '/learn', words: 'What it learned' }]
 };

@@ -1,0 +1,15 @@
+import { redirect } from '@sveltejs/kit';
+import { kindOf } from '$lib/supports/registry';
+import type { PageServerLoad } from './$types';
+
+/** Goes on with what the person has in hand, where it follows a hand; else every payload beside every gimbal. */
+export const load: PageServerLoad = ({ locals: { person }, url }) => {
+	const { payloadId, supportId, supportKind } = person;
+	if (
+		!url.searchParams.has('choose') &&
+		payloadId !== null &&
+		supportId !== null &&
+		kindOf(supportKind ?? '')?.follows === true
+	)
+		redirect(307, `/feel/${supportId}/${payloadId}`);
+};

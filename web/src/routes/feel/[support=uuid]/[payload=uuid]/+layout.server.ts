@@ -1,0 +1,9 @@
+import { feelData } from '$lib/server/feelData';
+import { pageLoad } from '$lib/server/page';
+import type { LayoutServerLoad } from './$types';
+
+export const load: LayoutServerLoad = ({ locals, params, depends }) =>
+	pageLoad(() => {
+		depends('poise:shelf');
+		return feelData(locals.crewId, params);
+	});

@@ -1,0 +1,10 @@
+import { listRecipes } from '$lib/server/db/recipes';
+import { pageLoad } from '$lib/server/page';
+import type { PageServerLoad } from './$types';
+
+export const load: PageServerLoad = ({ locals, url, depends }) =>
+	pageLoad(async () => {
+		depends('poise:recipes');
+		const find = (url.searchParams.get('find') ?? '').slice(0, 200);
+		return { recipes: await listRecipes(locals.crewId, find), find };
+	});
