@@ -49,6 +49,8 @@ export type FeelLimit = 'lagRad' | 'settleS' | 'overshootRad' | 'phaseMargin';
 
 export type FeelPoint = readonly [follow: number, deadband: number, smooth: number, natural: number];
 const mostSines = 16;
+/** What of a limit is overdrawn. */
+const over = (share: number) => (share - 1 > 1e-9 ? share - 1 : 0);
 
 /** The shake and the wishes at one point of the settings; also what {@link solveFeel} is tested against. */
 export function readFeel(input: SolveFeelInput) {
@@ -68,6 +70,9 @@ export function readFeel(input: SolveFeelInput) {
 		turnRad: check.number(`walk[${k}].turnRad`, turnRad)
 	}));
 	if (sines.length > mostSines) check.fail('walk', `must be at most ${mostSines} sines`, sines.length);
+	const turned = sines.map(({ turnRad }) => turnRad ** 2);
+	/** What moving the handle pushes a centre off its axis by, squared. */
+	const pushed = sines.map(({ amplitudeM, omega }) => (moment * amplitudeM * omega ** 2) ** 2);
 	const wish = (name: 'lagRad' | 'settleS' | 'overshootRad') =>
 		wanted[name] === undefined ? Infinity : check.positive(`wanted.${name}`, wanted[name]);
 	const wishes = { lagRad: wish('lagRad'), settleS: wish('settleS'), overshootRad: wish('overshootRad') };
@@ -86,20 +91,26 @@ export function readFeel(input: SolveFeelInput) {
 		range('naturalRadPerS', true)
 	] as const;
 
-	/** RMS of the camera. */
-	const shake = ([follow, deadband, smooth, natural]: FeelPoint): number => {
+	/**
+	 * What the reference takes over of the handle's turning, sine by sine, as real and imaginary part of the angle. By harmonic
+	 * balance: beyond its dead band the law is a gain, the same for every sine, that of a sine as large as the error.
+	 */
+	const taken = (follow: number, deadband: number, smooth: number): Float64Array => {
+		const count = sines.length;
 		// |1 + N L|² of the error, with L = follow / (iω (1 + iω smooth)): real and imaginary part.
-		const loops = sines.map(({ omega }) => {
+		const loops = new Float64Array(2 * count);
+		for (let k = 0; k < count; k += 1) {
+			const { omega } = sines[k]!;
 			const scale = follow / (1 + (omega * smooth) ** 2);
-			return { re: -scale * smooth, im: -scale / omega };
-		});
-		const errorOf = (gain: number) =>
-			Math.sqrt(
-				sines.reduce((sum, { turnRad }, k) => {
-					const { re, im } = loops[k]!;
-					return sum + turnRad ** 2 / ((1 + gain * re) ** 2 + (gain * im) ** 2);
-				}, 0)
-			);
+			loops[2 * k] = -scale * smooth;
+			loops[2 * k + 1] = -scale / omega;
+		}
+		const errorOf = (gain: number) => {
+			let sum = 0;
+			for (let k = 0; k < count; k += 1)
+				sum += turned[k]! / ((1 + gain * loops[2 * k]!) ** 2 + (gain * loops[2 * k + 1]!) ** 2);
+			return Math.sqrt(sum);
+		};
 		// The sine as large as the error leaves the dead band by this share of itself.
 		const gainOf = (size: number) => {
 			const share = deadband / size;
@@ -114,37 +125,71 @@ export function readFeel(input: SolveFeelInput) {
 				else high = gain;
 			}
 		}
-		const stiffness = inertia * natural ** 2;
-		const square = sines.reduce((sum, { amplitudeM, omega, turnRad }, k) => {
-			const { re, im } = loops[k]!;
-			// Of the handle's turn: reference = N L / (1 + N L), and what drags along.
-			const [a, b] = [gain * re, gain * im];
+		for (let k = 0; k < count; k += 1) {
+			// Reference over handle: N L / (1 + N L).
+			const [a, b] = [gain * loops[2 * k]!, gain * loops[2 * k + 1]!];
 			const under = (1 + a) ** 2 + b ** 2;
-			const [takenRe, takenIm] = [(a * (1 + a) + b * b) / under, b / under];
-			const [kRe, dIm] = [stiffness, 2 * damping * natural * inertia * omega];
-			const onRe = turnRad * (kRe * takenRe - dIm * takenIm);
-			const onIm = turnRad * (kRe * takenIm + dIm * takenRe + coupling * omega);
+			loops[2 * k] = (a * (1 + a) + b * b) / under;
+			loops[2 * k + 1] = b / under;
+		}
+		return loops;
+	};
+	/** RMS of the camera, held to such a reference at a stiffness. */
+	const shakeWith = (reference: Float64Array, natural: number): number => {
+		const stiffness = inertia * natural ** 2;
+		let square = 0;
+		for (let k = 0; k < sines.length; k += 1) {
+			const { omega, turnRad } = sines[k]!;
+			const dIm = 2 * damping * natural * inertia * omega;
+			const [re, im] = [reference[2 * k]!, reference[2 * k + 1]!];
+			const onRe = turnRad * (stiffness * re - dIm * im);
+			const onIm = turnRad * (stiffness * im + dIm * re + coupling * omega);
 			const held = (stiffness - inertia * omega ** 2) ** 2 + (dIm + coupling * omega) ** 2;
-			return sum + (onRe ** 2 + onIm ** 2 + (moment * amplitudeM * omega ** 2) ** 2) / held / 2;
-		}, 0);
+			square += (onRe ** 2 + onIm ** 2 + pushed[k]!) / held / 2;
+		}
 		return Math.sqrt(square);
 	};
+	const settles = (follow: number, smooth: number) => turnTimes(follow, smooth).endS;
+	const overshoots = (follow: number, deadband: number, smooth: number) => {
+		const product = follow * smooth;
+		return product <= 0.25 ? 0 : Math.max(0, turn - deadband) * Math.exp(-Math.PI / Math.sqrt(4 * product - 1));
+	};
+	/** By how much the wishes are missed, as shares; the time to settle is given, since it depends on two of the four alone. */
+	const missedBy = ([follow, deadband, smooth, natural]: FeelPoint, settleS: number): number =>
+		over((deadband + pan / follow) / wishes.lagRad) +
+		over(settleS / wishes.settleS) +
+		over(overshoots(follow, deadband, smooth) / wishes.overshootRad) +
+		over(natural / stiffest);
 	const at = (point: FeelPoint) => {
 		const [follow, deadband, smooth, natural] = point;
-		const product = follow * smooth;
 		const lagRad = deadband + pan / follow;
-		const { endS: settleS } = turnTimes(follow, smooth);
-		const overshootRad =
-			product <= 0.25 ? 0 : Math.max(0, turn - deadband) * Math.exp(-Math.PI / Math.sqrt(4 * product - 1));
+		const settleS = settles(follow, smooth);
+		const overshootRad = overshoots(follow, deadband, smooth);
 		const limits: Record<FeelLimit, number> = {
 			lagRad: lagRad / wishes.lagRad,
 			settleS: settleS / wishes.settleS,
 			overshootRad: overshootRad / wishes.overshootRad,
 			phaseMargin: natural / stiffest
 		};
-		const missed = Object.entries(limits).reduce((sum, [, share]) => sum + (share - 1 > 1e-9 ? share - 1 : 0), 0);
-		return { shakeRad: shake(point), lagRad, settleS, overshootRad, limits, missed };
+		return {
+			shakeRad: shakeWith(taken(follow, deadband, smooth), natural),
+			lagRad,
+			settleS,
+			overshootRad,
+			limits,
+			missed: missedBy(point, settleS)
+		};
 	};
 	const walkRad = Math.sqrt(sines.reduce((sum, { turnRad }) => sum + turnRad ** 2, 0));
-	return { ranges, at, walkRad, widestDeadbandRad: (follow: number) => wishes.lagRad - pan / follow };
+	return {
+		ranges,
+		at,
+		taken,
+		shakeWith,
+		settles,
+		missedBy,
+		stiffest,
+		walkRad,
+		widestDeadbandRad: (follow: number) => wishes.lagRad - pan / follow
+	};
 }

@@ -28,42 +28,40 @@ function rig(seed: number): SolveFeelInput {
 }
 
 describe('the settings of least shake', () => {
-	it('are hardly ever beaten by a grid of twenty steps by more than two per cent, on 100 seeded gimbals, and then by a trifle', () => {
-		let [feasible, beaten] = [0, 0];
+	it('are beaten by no point of a grid of twenty steps by more than two per cent, on 100 seeded gimbals', () => {
+		let feasible = 0;
 		for (let seed = 1; seed <= 100; seed += 1) {
 			const input = rig(seed);
 			const found = solveFeel(input);
 			const feel = readFeel(input);
-			const share = ([least, most]: readonly [number, number], k: number) => least + ((most - least) * k) / 20;
+			// Even steps and growing steps in turn: either is what somebody else would look through.
+			const share = ([least, most]: readonly [number, number], k: number) =>
+				seed % 2 === 0 && least > 0 ? least * (most / least) ** (k / 20) : least + ((most - least) * k) / 20;
 			let best = Infinity;
 			for (let i = 0; i <= 20; i += 1)
-				for (let j = 0; j <= 20; j += 1)
-					for (let k = 0; k <= 20; k += 1) {
-						const told = feel.at([
-							share(feel.ranges[0], i),
-							share(feel.ranges[1], j),
-							share(feel.ranges[2], k),
-							found.naturalRadPerS
-						]);
-						if (told.missed === 0) best = Math.min(best, told.shakeRad);
+				for (let k = 0; k <= 20; k += 1) {
+					const [follow, smooth] = [share(feel.ranges[0], i), share(feel.ranges[2], k)];
+					const settleS = feel.settles(follow, smooth);
+					for (let j = 0; j <= 20; j += 1) {
+						const deadband = share(feel.ranges[1], j);
+						if (feel.missedBy([follow, deadband, smooth, feel.ranges[3][0]], settleS) > 0) continue;
+						const reference = feel.taken(follow, deadband, smooth);
+						for (let n = 0; n <= 20; n += 1) {
+							const natural = share(feel.ranges[3], n);
+							if (natural <= feel.stiffest) best = Math.min(best, feel.shakeWith(reference, natural));
+						}
 					}
-			for (let n = 0; n <= 20; n += 1) {
-				const told = feel.at([found.followPerS, found.deadbandRad, found.smoothS, share(feel.ranges[3], n)]);
-				if (told.missed === 0) best = Math.min(best, told.shakeRad);
-			}
+				}
 			if (!found.feasible) {
 				expect(best, `seed ${seed}: the grid meets what was called impossible`).toBe(Infinity);
 				expect(found.binding.length).toBeGreaterThan(0);
 				continue;
 			}
 			feasible += 1;
-			if (found.shakeRad > best * 1.02) {
-				beaten += 1;
-				expect(found.shakeRad, `seed ${seed}`).toBeLessThan(0.002);
-			}
+			expect(found.shakeRad, `seed ${seed}`).toBeLessThanOrEqual(best * 1.02);
 			expect(found.lagRad).toBeLessThanOrEqual(input.wanted.lagRad! * (1 + 1e-6));
 		}
-		expect([beaten <= 3, feasible > 60]).toEqual([true, true]);
+		expect(feasible).toBeGreaterThan(60);
 	}, 120_000);
 	it('shake as the stepped response does, within what harmonic balance leaves out', () => {
 		for (const seed of [3, 8, 21, 34]) {

@@ -26,15 +26,12 @@ const binds = 0.985;
  * takes over of the handle's turning. The reference's part is by harmonic balance: the follow law beyond its dead band is
  * taken as a gain, the same for every sine, that of a sine as large as the error's RMS says. Lag is `deadband + pan/follow`,
  * settle and overshoot those of the law that nothing limits ({@link turnTimes}), stiffness is kept to its margin
- * ({@link stiffestNatural}). Looked for on a coarse grid of the ranges, the dead band as wide as the wish for lag leaves it, then by a
- * pattern that halves around the best, in turns with the stiffness and from both of its ends.
+ * ({@link stiffestNatural}). Looked for on a coarse grid that takes the dead band as wide as the wish for lag leaves it, or just
+ * within what the walk turns; the best of every dead band and of soft and stiff are followed by a pattern that halves around them.
  *
  * Where no point of the ranges meets every wish, the one that misses them least, as shares, is given with `feasible`
  * false and what it misses in `binding`. Throws `PhysicsInputError` for ranges upside down or not above 0, a walk without
  * sines, or wishes that are not above 0.
- *
- * Where the walk hardly leaves the dead band the shake has small valleys side by side, and the least of them may be missed:
- * of 100 seeded gimbals a grid of twenty steps finds less by more than 2 % in three, all of them under 0.11° of shake.
  *
  * @example
  * Number(solveFeel({ plant: { inertiaKgM2: 0.01, damping: 0.7, couplingNmS: 0, delayS: 0.005 }, walk: [{ amplitudeM: 0.03, frequencyHz: 2, turnRad: 0.05 }], wanted: { lagRad: 0.3 }, ranges: { followPerS: [0.5, 10], deadbandRad: [0, 0.3], smoothS: [0.02, 0.6], naturalRadPerS: [8, 80] } }).feasible); // 1
@@ -47,58 +44,64 @@ export function solveFeel(input: SolveFeelInput): Feel {
 		const [least, most] = ranges[k]!;
 		return logs[k]! ? least * (most / least) ** share : least + (most - least) * share;
 	};
-	const worth = (point: FeelPoint): readonly [missed: number, shake: number] => {
-		const told = feel.at(point);
-		return [told.missed, told.shakeRad];
+	const pointAt = (shares: Shares) => [0, 1, 2, 3].map((k) => place(k, shares[k]!)) as unknown as FeelPoint;
+	const worth = (shares: Shares): Worth => {
+		const point = pointAt(shares);
+		const [follow, deadband, smooth, natural] = point;
+		return [
+			feel.missedBy(point, feel.settles(follow, smooth)),
+			feel.shakeWith(feel.taken(follow, deadband, smooth), natural)
+		];
 	};
-	const better = (a: readonly [number, number], b: readonly [number, number]) =>
-		a[0] < b[0] - 1e-9 || (a[0] <= b[0] + 1e-9 && a[1] < b[1]);
-
-	const pointAt = (shares: readonly number[]) => shares.map((share, k) => place(k, share)) as unknown as FeelPoint;
-	type Shares = [number, number, number, number];
-	/** A dead band as a share of its range. */
-	const bandShare = (band: number) => {
-		const [low, high] = ranges[1]!;
-		const within = Math.min(high, Math.max(low, band));
+	const shareOf = (k: number, value: number) => {
+		const [low, high] = ranges[k]!;
+		const kept = Math.min(high, Math.max(low, value));
 		if (high === low) return 0;
-		return logs[1]! ? Math.log(within / low) / Math.log(high / low) : (within - low) / (high - low);
+		return logs[k]! ? Math.log(kept / low) / Math.log(high / low) : (kept - low) / (high - low);
 	};
-	/** The widest that the wish for lag leaves at a follow rate. */
-	const widest = (followShare: number) => bandShare(feel.widestDeadbandRad(place(0, followShare)));
-	/** As wide as the walk turns the handle, as a share of the range. */
-	const walked = bandShare(feel.walkRad);
-	const within = (share: number) => Math.min(1, Math.max(0, share));
+	/** The widest dead band that the wish for lag leaves at a follow rate, as a share of its range. */
+	const widest = (followShare: number) => shareOf(1, feel.widestDeadbandRad(place(0, followShare)));
+	/** As wide as the walk turns the handle. */
+	const walked = shareOf(1, feel.walkRad);
+	const stiffest = shareOf(3, feel.stiffest);
+	const naturals = [...Array.from({ length: naturalSteps + 1 }, (_, k) => (stiffest * k) / naturalSteps)];
 
-	/** Follow rate, dead band and smoothing for one stiffness: a wider band shakes less, so the wish for lag says how wide. */
-	function forNatural(natural: number, start: Shares | null): Shares {
-		const starts: Shares[] = [];
-		if (start !== null) starts.push([start[0], start[1], start[2], natural]);
-		else
-			// Each band's best is followed: just within the walk's own turning lies a valley that is easily stepped across.
-			for (const band of [
-				...ofWidest.map((part) => (follow: number) => part * widest(follow)),
-				...ofWalk.map((part) => (follow: number) => Math.min(widest(follow), part * walked))
-			]) {
-				let best: Shares = [0, band(0), 1, natural];
-				let value = worth(pointAt(best));
-				for (let i = 0; i <= followSteps; i += 1)
-					for (let k = 0; k <= smoothSteps; k += 1) {
-						const follow = i / followSteps;
-						const there: Shares = [follow, band(follow), k / smoothSteps, natural];
-						const worthThere = worth(pointAt(there));
-						if (better(worthThere, value)) [best, value] = [there, worthThere];
-					}
-				starts.push(best);
-			}
-		const coarse = starts.map((from) => downhill(from, 1 / smoothSteps, 0.02));
-		return downhill(coarse.reduce(bestOf), 0.03, 2e-5);
-	}
-	function downhill(from: Shares, firstSize: number, lastSize: number): Shares {
-		let at = from;
-		let best = worth(pointAt(at));
-		const take = (follow: number, band: number, smooth: number) => {
-			const there: Shares = [follow, band, smooth, at[3]];
-			const value = worth(pointAt(there));
+	/** Of every dead band and either end of stiffness the best on a coarse grid: soft and stiff, wide and narrow are valleys apart. */
+	const starts = new Map<string, { shares: Shares; worth: Worth }>();
+	for (let i = 0; i <= followSteps; i += 1)
+		for (let k = 0; k <= smoothSteps; k += 1) {
+			const [follow, smooth] = [i / followSteps, k / smoothSteps];
+			const [followPerS, smoothS] = [place(0, follow), place(2, smooth)];
+			const settleS = feel.settles(followPerS, smoothS);
+			const most = widest(follow);
+			bands(most, walked).forEach((band, b) => {
+				const deadband = place(1, band);
+				const missed = feel.missedBy([followPerS, deadband, smoothS, 0], settleS);
+				const reference = feel.taken(followPerS, deadband, smoothS);
+				naturals.forEach((natural, n) => {
+					const there: Worth = [missed, feel.shakeWith(reference, place(3, natural))];
+					const valley = `${b} ${2 * n > naturalSteps}`;
+					const best = starts.get(valley);
+					if (best === undefined || better(there, best.worth))
+						starts.set(valley, { shares: [follow, band, smooth, natural], worth: there });
+				});
+			});
+		}
+	const inOrder = (list: readonly { shares: Shares; worth: Worth }[]) =>
+		[...list].sort((a, b) => (better(a.worth, b.worth) ? -1 : 1));
+	const coarse = inOrder([...starts.values()])
+		.slice(0, followed)
+		.map((start) => downhill(start, 1 / smoothSteps, 0.01));
+	const fine = inOrder(coarse)
+		.slice(0, 3)
+		.map((start) => downhill(start, 0.02, 2e-5));
+	const at = inOrder(fine)[0]!.shares;
+
+	/** By a pattern that halves around the best: two settings at a time, the dead band as wide as lag leaves it or as it is. */
+	function downhill(from: { shares: Shares; worth: Worth }, firstSize: number, lastSize: number) {
+		let { shares: at, worth: best } = from;
+		const take = (there: Shares) => {
+			const value = worth(there);
 			if (!better(value, best)) return false;
 			[at, best] = [there, value];
 			return true;
@@ -109,33 +112,15 @@ export function solveFeel(input: SolveFeelInput): Feel {
 				for (const [df, ds] of around) {
 					const follow = within(at[0] + size * df);
 					const smooth = within(at[2] + size * ds);
-					if (take(follow, widest(follow), smooth) || take(follow, at[1], smooth)) moved = true;
+					if (take([follow, widest(follow), smooth, at[3]]) || take([follow, at[1], smooth, at[3]])) moved = true;
 				}
-				for (const db of [1, -1]) if (take(at[0], within(at[1] + size * db), at[2])) moved = true;
+				for (const way of [1, -1]) {
+					if (take([at[0], within(at[1] + size * way), at[2], at[3]])) moved = true;
+					if (take([at[0], at[1], at[2], Math.min(stiffest, within(at[3] + size * way))])) moved = true;
+				}
 			}
-		return at;
+		return { shares: at, worth: best };
 	}
-	function bestOf(one: Shares, other: Shares): Shares {
-		return better(worth(pointAt(other)), worth(pointAt(one))) ? other : one;
-	}
-	/** The stiffness for the rest as it is. */
-	function stiffnessFor(at: Shares): Shares {
-		let best = at;
-		const take = (natural: number) => {
-			const there: Shares = [at[0], at[1], at[2], within(natural)];
-			if (better(worth(pointAt(there)), worth(pointAt(best)))) best = there;
-		};
-		for (let k = 0; k <= naturalSteps; k += 1) take(k / naturalSteps);
-		for (let size = 1 / naturalSteps; size > 1e-5; size /= 2) for (const way of [1, -1]) take(best[3] + size * way);
-		return best;
-	}
-	/** Soft and stiff are two valleys: from either end each is found in turn. */
-	const found = [0, 1].map((natural) => {
-		let at = stiffnessFor(forNatural(natural, null));
-		for (let turn = 0; turn < 2; turn += 1) at = stiffnessFor(forNatural(at[3], at));
-		return at;
-	});
-	const at = found.reduce(bestOf);
 	const point = pointAt(at);
 	const { missed, limits, ...told } = feel.at(point);
 	const [followPerS, deadbandRad, smoothS, naturalRadPerS] = point;
@@ -152,9 +137,21 @@ export function solveFeel(input: SolveFeelInput): Feel {
 	};
 }
 
-const [followSteps, smoothSteps, naturalSteps] = [20, 9, 40];
-const ofWidest = [1, 0.75, 0.5, 0.25];
-const ofWalk = [0.95, 0.7, 0.4];
+type Shares = readonly [follow: number, deadband: number, smooth: number, natural: number];
+type Worth = readonly [missed: number, shake: number];
+const better = (a: Worth, b: Worth) => a[0] < b[0] - 1e-9 || (a[0] <= b[0] + 1e-9 && a[1] < b[1]);
+const within = (share: number) => Math.min(1, Math.max(0, share));
+
+const [followSteps, smoothSteps, naturalSteps] = [20, 10, 8];
+/** So many of the valleys are gone down into. */
+const followed = 8;
+/** Dead bands worth a look, as shares of their range: parts of the widest that lag leaves, and just within the walk's own turning. */
+const bands = (widest: number, walked: number): number[] => [
+	...ofWidest.map((part) => part * widest),
+	...ofWalk.map((part) => Math.min(widest, part * walked))
+];
+const ofWidest = [1, 0.85, 0.7, 0.5, 0.25, 0];
+const ofWalk = [1.02, 0.95, 0.85, 0.7, 0.4];
 /** Eight ways on from a point of two settings. */
 const around: readonly (readonly [number, number])[] = [-1, 0, 1].flatMap((one) =>
 	[-1, 0, 1].filter((two) => one !== 0 || two !== 0).map((two) => [one, two] as const)
