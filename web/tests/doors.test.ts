@@ -177,6 +177,28 @@ describe('whatever the doors accept', () => {
 		);
 	});
 
+	it.each(['sheet', 'setting', 'shots'] as const)('every sheet of Feel opens on its %s', async (kind) => {
+		const gimbals = await get<{ id: string; name: string }[]>('/api/supports/gimbal');
+		const gimbal = gimbals.find(({ name }) => name.startsWith('Large'))!.id;
+		const on = await payloadId('25–120');
+		const at = `/api/feel/${{ sheet: `sheet/${gimbal}`, setting: `setting/${gimbal}/${on}`, shots: 'shots' }[kind]}`;
+		const { value } = await get<{ value: Json }>(at);
+		const put = async (content: unknown) => {
+			const { version } = await get<{ version: number }>(at);
+			return ask('PUT', at, { version, content });
+		};
+		await tried(
+			value,
+			put,
+			() =>
+				['', '/which', '/modes', '/scale', '/stiffness', '/stick', '/recipes'].map(
+					(sheet) => `/feel/${gimbal}/${on}${sheet}`
+				),
+			() => put(value),
+			120
+		);
+	});
+
 	it('every page of a part, a payload and a venue opens on it', async () => {
 		const [part] = (await get<Json[]>('/api/parts')).filter(({ kind }) => kind === 'lens');
 		const { id: _part, ...lens } = part!;

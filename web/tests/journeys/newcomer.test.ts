@@ -57,6 +57,10 @@ describe.each(ways)('a newcomer with %s', (way: Way) => {
 	});
 
 	it('makes a body and a lens, and both stand on the plate, the lens before the body', async () => {
+		await person.press(/Feel$/, 'header nav');
+		await person.arrives(/^\/feel$/);
+		await person.press('build a payload');
+		await person.arrives(/^\/payload$/);
 		await person.reads(/No payload yet/);
 		await person.press('New payload');
 		await person.arrives(/^\/payload\/[0-9a-f-]{36}$/);
@@ -124,6 +128,23 @@ describe.each(ways)('a newcomer with %s', (way: Way) => {
 		await person.reads(/as logged|slide moves|slides move/);
 		await person.press(/Balance it now/);
 		await person.arrives(/^\/balance\//);
+	});
+
+	it('goes on to Feel, is told what to set with assumed scales, sets it so and logs it', async () => {
+		await person.press(/Feel$/, 'header nav');
+		await person.arrives(/^\/feel\/[0-9a-f-]{36}\/[0-9a-f-]{36}$/);
+		await person.reads(/Walk behind · upright · one person/, '.slip');
+		await person.reads(/No wish stands in the way|what binds|comes nearest/, '.slip');
+		await person.reads(/Reckoned with assumed scales/, '.slip');
+		await person.press('It is set so');
+		await person.reads(/It is set as walk behind asks/, '.slip');
+		await person.press('Log this feel');
+		await person.reads(/Logged: Walk behind/, '.slip');
+		await person.press('See the recipes');
+		await person.arrives(/\/recipes$/);
+		await person.reads(/Walk behind Pan follows.*New payload on/);
+		await person.press(/Balance$/, 'header nav');
+		await person.arrives(/^\/balance\/gimbal\//);
 	});
 
 	it('makes a sled, a crane and a slider too, and goes from one to the other and back to the gimbal', async () => {

@@ -92,9 +92,16 @@ export class Person {
 	async types(label: string | RegExp, text: string): Promise<void> {
 		const field = await this.find(label, 'body', 'input:not([type="file"]), textarea');
 		await this.act(field, 'focus');
-		await this.page.keyboard.down('Control');
-		await this.page.keyboard.press('KeyA');
-		await this.page.keyboard.up('Control');
+		// A tap's focus comes a moment after it, and would put the caret where the finger was.
+		await this.page.waitForFunction((element: Element) => document.activeElement === element, {}, field);
+		await this.settled();
+		// A thumb has no Control key: it holds the field down and takes "all".
+		if (this.way === 'thumb') await field.evaluate((each) => (each as HTMLInputElement).select());
+		else {
+			await this.page.keyboard.down('Control');
+			await this.page.keyboard.press('KeyA');
+			await this.page.keyboard.up('Control');
+		}
 		await this.page.keyboard.type(text);
 		await this.page.keyboard.press('Tab');
 		await this.settled();

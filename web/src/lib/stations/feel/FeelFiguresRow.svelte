@@ -51,7 +51,7 @@
 					? 'no wish'
 					: read.got === null
 						? `not within ${shows[read.id](read.wanted)}`
-						: `shot: ${shows[read.id](read.got)} of ${shows[read.id](read.wanted)}`}</small
+						: `${id === 'lagRad' ? 'its pan' : 'shot'}: ${shows[read.id](read.got)} of ${shows[read.id](read.wanted)}`}</small
 			>
 		</div>
 	{/each}

@@ -25,14 +25,26 @@
 	let { recipes, find }: Props = $props();
 	const bench = sharedFeel();
 	let chosenId = $state<string | null>(null);
-	const chosen = $derived(recipes.find(({ id }) => id === chosenId) ?? recipes.find(({ struck }) => !struck) ?? null);
+	/** The one that was chosen, else the nearest: of this payload and gimbal, of this gimbal, any. */
+	const chosen = $derived.by(() => {
+		const counted = recipes.filter(({ struck }) => !struck);
+		const { support, payload } = bench.data;
+		const here = counted.filter(({ supportId }) => supportId === support.id);
+		return (
+			recipes.find(({ id }) => id === chosenId) ??
+			here.find(({ payloadId }) => payloadId === payload.id) ??
+			here[0] ??
+			counted[0] ??
+			null
+		);
+	});
 	const detail = $derived(chosen?.detail ?? null);
-	const found = $derived(detail === null || bench.recipe === null ? [] : differences(detail, bench.recipe));
 	let trouble = $state('');
 	// svelte-ignore state_referenced_locally
 	let looked = $state(find);
 	const path = $derived(feelPath(bench.data.support.id, bench.data.payload.id, 'recipes'));
 	const sameGimbal = $derived(chosen?.supportId === bench.data.support.id);
+	const found = $derived(detail === null || bench.recipe === null ? [] : differences(detail, bench.recipe, sameGimbal));
 
 	async function strike(recipe: Recipe) {
 		const outcome = await ask('PATCH', `/api/recipes/${recipe.id}`, { struck: !recipe.struck });

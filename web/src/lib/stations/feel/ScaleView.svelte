@@ -17,7 +17,7 @@
 	import { type OwnScaleSheet, type SettingName, settingNames, type TimedRun } from './model';
 	import { fittedFollow, scaleProblem, scalesFrom, settingWords, valueOf } from './scales';
 	import { nextSetting, padWords, pressed, ready, type Timing } from './turnTimer';
-	import { degrees, ownFigure, seconds } from './words';
+	import { degrees, ownFigure } from './words';
 
 	interface Props {
 		person: Person;
@@ -268,7 +268,8 @@
 					<div>
 						<dt>Seen</dt>
 						<dd>
-							{counted.length} turns, off the curve by {seconds(fit.residualS[fit.scale.law])} (a thumb is good for 0.05 s)
+							{counted.length} turns, off the curve by {fit.residualS[fit.scale.law].toFixed(2)} s (a thumb is good for 0.05
+							s)
 						</dd>
 					</div>
 					<div>

@@ -11,14 +11,16 @@ import {
 } from '@poise/core';
 import type { StationState } from '$lib/shell/stations';
 import type { Turning, Turnings, TurningAxis } from '$lib/model/turning';
-import { handleOf } from './gestures';
+import { doneS, handleOf } from './gestures';
 import { reckonedDelayS, reckonedResidualNm } from './looks';
 import type { FeelFigures, FeelState, GestureKey, ModeSheet, OwnSettings, Shot, Wishes } from './model';
 import { loopOf, valueOf } from './scales';
 import { gestureWords, isWalk, walkOf, wantedWith } from './shots';
 
-/** What bearings and cables drag the camera along with the handle, as a share of the loop's own damping. */
+/** What bearings and cables drag the camera along with the handle, as a share of the loop's damping in the middle of its scale. */
 const dragShare = 0.01;
+const middleRate = (scale: ModeSheet['scales']['stiffness'], turning: Turning) =>
+	loopOf(scale, (scale.least + scale.most) / 2, turning).naturalRadPerS;
 /** Rates and accelerations that no timed turn tells; the usual ones of the trade. */
 const usualMostRadPerS = radFromDeg(180);
 const usualMostRadPerS2 = radFromDeg(900);
@@ -58,7 +60,7 @@ export function axisModel(
 			inertiaKgM2,
 			naturalRadPerS,
 			damping,
-			couplingNmS: dragShare * 2 * damping * naturalRadPerS * inertiaKgM2,
+			couplingNmS: dragShare * 2 * damping * middleRate(scales.stiffness, turning) * inertiaKgM2,
 			torqueNm: 0,
 			delayS
 		},
@@ -186,10 +188,18 @@ export function wishesRead(
 	lens: { readonly focalM: number; readonly sensorWidthM: number }
 ): WishRead[] {
 	const lag = steadyLag({ settings: { ...model.settings, maxRateRadPerS: 1e6 }, rateRadPerS: shot.panRadPerS }).lagRad;
-	const turned = respond(model, lens, isWalk(shot.gesture) ? 'quarterTurn' : shot.gesture, 'pan').figures;
+	const wanted = wantedWith(shot, lens);
+	// Looked at for longer than it may take, so that what is late is late and not merely unseen.
+	const gesture = isWalk(shot.gesture) ? 'quarterTurn' : shot.gesture;
+	const turned = followResponse({
+		settings: model.settings,
+		handle: handleOf(gesture),
+		...(model.phaseMarginRad <= 0 ? {} : { plant: model.plant }),
+		endS: doneS(gesture) + 1.5 * (wanted.settleS ?? 2) + 1.5,
+		atS: []
+	});
 	const walked = respond(model, lens, shot.walk, 'pan').figures;
 	const holds = model.settings.followPerS === 0;
-	const wanted = wantedWith(shot, lens);
 	const of = (id: keyof Wishes, got: number | null, way: 1 | -1): WishRead[] => {
 		const limit = wanted[id];
 		if (limit === null) return [];

@@ -13,8 +13,11 @@ export interface Difference {
 const whole = (value: number) => String(Math.round(value * 10) / 10).replace('-', '−');
 const focal = (metres: number) => `${whole(mmFromM(metres))} mm`;
 
-/** What differs between a recipe and how things stand today, the settings first. */
-export function differences(then: RecipeDetail, today: RecipeDetail): Difference[] {
+/**
+ * What differs between a recipe and how things stand today, the settings first; on another gimbal they mean something else and are
+ * left out.
+ */
+export function differences(then: RecipeDetail, today: RecipeDetail, sameGimbal = true): Difference[] {
 	const lens =
 		Math.abs(today.focalM / then.focalM - 1) > 0.02
 			? today.focalM > then.focalM
@@ -29,7 +32,7 @@ export function differences(then: RecipeDetail, today: RecipeDetail): Difference
 			: null;
 	const shot = then.shotId === today.shotId ? null : 'the shot is another';
 	const why = (name: SettingName) => (name === 'stiffness' ? (load ?? shot ?? lens) : (shot ?? lens ?? load));
-	const found: Difference[] = settingNames.flatMap((name) => {
+	const found: Difference[] = (sameGimbal ? settingNames : []).flatMap((name) => {
 		const [a, b] = [then.settings[then.axis][name], today.settings[then.axis][name]];
 		return a === b ? [] : [{ what: today.names[name], then: whole(a), today: whole(b), why: why(name) }];
 	});

@@ -57,14 +57,20 @@ export const coreScale = ({ law, least, most, atLeast, atMost }: OwnScaleSheet):
 	greatest: { setting: most, value: atMost }
 });
 
-/** In real units, what one setting of the gimbal is. */
+/** In real units, what one setting of the gimbal is; one from before the scale was made shorter counts as its end. */
 export const valueOf = (scale: OwnScaleSheet, setting: number): number =>
-	valueAt({ scale: coreScale(scale), setting }).value;
+	valueAt({ scale: coreScale(scale), setting: keptOn(scale, setting) }).value;
 
-/** The whole figure on the gimbal's own scale that comes nearest to a real value. */
-export function ownFor(scale: OwnScaleSheet, value: number): { readonly setting: number; readonly within: boolean } {
+/** The whole figure on the gimbal's own scale that comes nearest to a real value, or the next on one side of it. */
+export function ownFor(
+	scale: OwnScaleSheet,
+	value: number,
+	round: (setting: number) => number = Math.round
+): { readonly setting: number; readonly within: boolean } {
 	const { setting, within } = settingFor({ scale: coreScale(scale), value });
-	return { setting: keptOn(scale, Math.round(setting)), within };
+	// What is whole but for rounding is that figure, whichever way is rounded.
+	const near = Math.round(setting);
+	return { setting: keptOn(scale, Math.abs(setting - near) < 1e-6 ? near : round(setting)), within };
 }
 export const keptOn = ({ least, most }: Pick<OwnScaleSheet, 'least' | 'most'>, setting: number): number =>
 	Math.min(Math.max(least, most), Math.max(Math.min(least, most), setting));

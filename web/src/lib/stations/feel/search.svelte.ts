@@ -27,9 +27,11 @@ export function searchFor(get: () => FeelBench): void {
 	const key = $derived(JSON.stringify(asked));
 
 	$effect(() => {
+		// What is asked may be made anew and be the same: only another question is one.
 		void key;
 		const bench = get();
-		if (asked === null) return;
+		const questions = untrack(() => asked);
+		if (questions === null) return;
 		const mine = (number += 1);
 		bench.solved = new Map();
 		bench.solving = true;
@@ -47,7 +49,7 @@ export function searchFor(get: () => FeelBench): void {
 		};
 		// Moving the slider asks for nothing new.
 		const order = inOrder(untrack(() => bench.state.calm));
-		const ask: SolveAsk = { number: mine, asked: order.map((calm) => asked.find((each) => each.calm === calm)!) };
+		const ask: SolveAsk = { number: mine, asked: order.map((calm) => questions.find((each) => each.calm === calm)!) };
 		worker.postMessage(ask);
 	});
 	$effect(() => () => worker?.terminate());

@@ -79,15 +79,18 @@ function easedBy(input: SolveFeelInput, limit: FeelLimit): SolveFeelInput | null
 	return wanted === undefined ? null : { ...input, wanted: { ...input.wanted, [limit]: wanted * givenUp } };
 }
 
-/** A solution on the gimbal's own scales, whole figures a menu takes. */
+/**
+ * A solution on the gimbal's own scales, whole figures a menu takes: rounded to the side that keeps its wishes, so follow up,
+ * dead band and stiffness down, smoothing to the nearest.
+ */
 export function ownOf(sheet: ModeSheet, turning: Turning, feel: Feel): OwnSettings {
 	const { follow, deadband, smooth, stiffness } = sheet.scales;
 	const { fullNmPerRad } = loopOf(stiffness, stiffness.most, turning);
 	return {
-		follow: ownFor(follow, feel.followPerS).setting,
-		deadband: ownFor(deadband, feel.deadbandRad).setting,
+		follow: ownFor(follow, feel.followPerS, Math.ceil).setting,
+		deadband: ownFor(deadband, feel.deadbandRad, Math.floor).setting,
 		smooth: ownFor(smooth, feel.smoothS).setting,
-		stiffness: ownFor(stiffness, (feel.naturalRadPerS ** 2 * turning.inertiaKgM2) / fullNmPerRad).setting
+		stiffness: ownFor(stiffness, (feel.naturalRadPerS ** 2 * turning.inertiaKgM2) / fullNmPerRad, Math.floor).setting
 	};
 }
 
