@@ -101,11 +101,6 @@ const smallSingleHanded = {
 			}
 		],
 		openingM: [0.21, 0.23, 0.142],
-		modes: [
-			{ name: 'Pan follows', presses: 'one press' },
-			{ name: 'Pan and tilt follow', presses: 'two presses' },
-			{ name: 'Everything holds', presses: 'hold the trigger' }
-		],
 		alternatives: [
 			{
 				id: 'turned',
@@ -277,11 +272,6 @@ const largeTwoHanded = {
 			}
 		],
 		openingM: [0.28, 0.32, 0.28],
-		modes: [
-			{ name: 'Pan follows', presses: 'rocker left' },
-			{ name: 'Everything follows', presses: 'rocker right' },
-			{ name: 'Everything holds', presses: 'rocker in' }
-		],
 		alternatives: [
 			{
 				id: 'rearHoles',

@@ -14,6 +14,7 @@ import {
 import { foretellErrors } from './foretell';
 import { scenario } from '@poise/demo';
 import { benchCranes } from './cranes';
+import { benchFeel } from './feel';
 import { sledFigures } from './sleds';
 
 /** Times the core's calls on the demo scenario and prints one JSON line a figure. Run by `./poise bench`. */
@@ -93,3 +94,4 @@ console.log(
 
 sledFigures(time);
 benchCranes();
+benchFeel();

@@ -15,6 +15,7 @@ const share = (/** @type {number[]} */ values, /** @type {number} */ part) =>
 	Number(sorted(values)[Math.min(values.length - 1, Math.floor(values.length * part))].toPrecision(3));
 const spread = (/** @type {number[]} */ values) => ({
 	p50: share(values, 0.5),
+	p95: share(values, 0.95),
 	p99: share(values, 0.99),
 	max: share(values, 1),
 	count: values.length
@@ -65,9 +66,9 @@ export async function savesBesideInserts(/** @type {string} */ origin, /** @type
  *
  * @param {string} figure
  * @param {string} address
- * @param {{ watched: string, handle: string, way: (step: number) => readonly [number, number] }} dragged
+ * @param {{ watched: string, handle: string, way: (step: number) => readonly [number, number], slower?: number }} dragged
  */
-async function drag(figure, address, { watched, handle, way }) {
+async function drag(figure, address, { watched, handle, way, slower = 1 }) {
 	const { browser, stop } = await startBrowser();
 	try {
 		const page = await browser.newPage();
@@ -75,6 +76,10 @@ async function drag(figure, address, { watched, handle, way }) {
 		await page.goto(address);
 		await page.waitForSelector('main[data-hydrated="true"]');
 		await page.waitForSelector(watched);
+		if (slower > 1) {
+			await page.emulateCPUThrottling(slower);
+			await new Promise((resolve) => setTimeout(resolve, 3000));
+		}
 		await page.evaluate((selector) => {
 			const times = /** @type {{ script: number[], frame: number[] }} */ ({ script: [], frame: [] });
 			Object.assign(window, { times });
@@ -108,7 +113,11 @@ async function drag(figure, address, { watched, handle, way }) {
 			() => /** @type {{ times: { script: number[], frame: number[] } }} */ (/** @type {unknown} */ (window)).times
 		);
 		if (script.length < 60) throw new Error(`${figure}: the drag moved nothing that was watched.`);
-		print(`${figure}: pointer move to updated figures`, { unit: 'ms', budget: 16, ...spread(script.slice(10)) });
+		print(`${figure}: pointer move to updated figures`, {
+			unit: 'ms',
+			budget: slower > 1 ? 33 : 16,
+			...spread(script.slice(10))
+		});
 		print(`${figure}: pointer move to painted frame, waiting for the frame included`, {
 			unit: 'ms',
 			...spread(frame.slice(10))
@@ -134,6 +143,22 @@ export async function dragLatency(/** @type {string} */ origin) {
 		handle: '[data-testid="nose"]',
 		way: (step) => [0, -60 * Math.sin(step / 9)]
 	});
+}
+
+/** A setting of Feel: from the pointer's move to hand, camera, picture and curve, at full speed and at a quarter of it. */
+export async function dragOfSetting(/** @type {string} */ origin) {
+	const get = async (/** @type {string} */ path) => (await fetch(origin + path)).json();
+	const [payloads, gimbals] = [await get('/api/payloads'), await get('/api/supports/gimbal')];
+	const on = (/** @type {{ name: string }[]} */ list, /** @type {string} */ word) =>
+		/** @type {{ id: string }} */ (/** @type {unknown} */ (list.find(({ name }) => name.includes(word)))).id;
+	const address = `${origin}/feel/${on(gimbals, 'Large')}/${on(payloads, '25–120')}`;
+	for (const slower of [1, 4])
+		await drag(`drag of a setting of Feel${slower > 1 ? ' at a quarter of the speed' : ''}`, address, {
+			watched: '[data-testid="hands"]',
+			handle: '[data-testid="setting-follow"]',
+			way: (step) => [60 * Math.sin(step / 9), 0],
+			slower
+		});
 }
 
 /**

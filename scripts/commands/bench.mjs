@@ -1,5 +1,5 @@
 import { startApplication } from '../application.mjs';
-import { dragLatency, dragOnSlowMachine, firstLoads, savesBesideInserts } from '../bench/served.mjs';
+import { dragLatency, dragOfSetting, dragOnSlowMachine, firstLoads, savesBesideInserts } from '../bench/served.mjs';
 import { root } from '../places.mjs';
 import { freePort, startThrowAwayCluster } from '../postgres.mjs';
 import { needBuild, needModules, needPackage } from '../prerequisites.mjs';
@@ -22,6 +22,7 @@ export default async function bench() {
 		try {
 			await savesBesideInserts(application.origin, cluster.address);
 			await dragLatency(application.origin);
+			await dragOfSetting(application.origin);
 			await dragOnSlowMachine(application.origin);
 			await firstLoads(application.origin);
 		} finally {

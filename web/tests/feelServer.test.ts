@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { FeelState, ModeSheet, NewRecipe, Recipe, ShotList } from '../src/lib/stations/feel/model';
+import { gimbalFromPattern, patterns } from '../src/lib/supports/gimbal/patterns';
 import { send, serve, type Served } from './application';
 
 /** The doors of Feel: what is kept, what is refused, and two people at once. */
@@ -119,29 +120,8 @@ describe('what is refused', () => {
 		expect((await bad(sheetPath(), scaled('smooth', { atMost: 1e9 }) as never))[0]).toBe(422);
 	});
 	it('a spin on a gimbal with two motors, in words at its mode', async () => {
-		const gimbals =
-			await get<{ id: string; name: string; geometry: { axes: { id: string }[] } }[]>('/api/supports/gimbal');
-		const {
-			id: _id,
-			kind: _kind,
-			version: _version,
-			...draft
-		} = gimbals[0] as never as Record<string, unknown> & {
-			geometry: { axes: { id: string }[]; parts: { hangsOn: string | null }[]; slides: { balances: string; moves: string[] }[] };
-		};
-		const withoutPan = {
-			...draft,
-			name: 'Two motors',
-			geometry: {
-				...draft.geometry,
-				axes: draft.geometry.axes.filter(({ id }) => id !== 'pan'),
-				parts: draft.geometry.parts.map((part) => (part.hangsOn === 'pan' ? { ...part, hangsOn: null } : part)),
-				slides: draft.geometry.slides
-					.filter(({ balances }) => balances !== 'pan')
-					.map((slide) => ({ ...slide, moves: slide.moves.filter((each) => each !== 'pan') }))
-			}
-		};
-		const made = await ask('POST', '/api/supports/gimbal', withoutPan);
+		const twoAxis = patterns.find(({ id }) => id === 'twoAxis')!;
+		const made = await ask('POST', '/api/supports/gimbal', gimbalFromPattern(twoAxis, 'Two motors'));
 		expect(made.status, JSON.stringify(made.body)).toBe(200);
 		const { value } = await get<Held<ModeSheet>>(sheetPath());
 		const spin = { ...value.modes[0]!, id: 'spin', kind: 'rollSpinsUpright' };

@@ -19,7 +19,9 @@ describe.each(ways)('feel with %s', (way: Way) => {
 	});
 	const saved = async () => {
 		const state = '[data-testid="feel-save"]';
-		const done = await person.page.waitForSelector(`${state}[data-state="saved"]`, { timeout: 15_000 }).catch(() => null);
+		const done = await person.page
+			.waitForSelector(`${state}[data-state="saved"]`, { timeout: 15_000 })
+			.catch(() => null);
 		if (done === null) throw new Error(`Not saved: ${await person.words(state)}\n${await person.words()}`);
 	};
 	/** The search in its worker has found what it was asked. */

@@ -21,7 +21,7 @@
 	const { support, payload } = $derived(bench.data);
 
 	async function log() {
-		const detail = bench.recipe;
+		const detail = bench.recipe();
 		if (detail === null) return;
 		busy = true;
 		await bench.save();
@@ -45,7 +45,7 @@
 		aria-label="Note for the recipe"
 		data-testid="recipe-note"
 	/>
-	<Button class="second" onclick={log} disabled={busy || bench.recipe === null} data-testid="log-recipe"
+	<Button class="second" onclick={log} disabled={busy || bench.axis === null} data-testid="log-recipe"
 		>Log this feel</Button
 	>
 </div>

@@ -44,7 +44,8 @@
 	let looked = $state(find);
 	const path = $derived(feelPath(bench.data.support.id, bench.data.payload.id, 'recipes'));
 	const sameGimbal = $derived(chosen?.supportId === bench.data.support.id);
-	const found = $derived(detail === null || bench.recipe === null ? [] : differences(detail, bench.recipe, sameGimbal));
+	const today = $derived(bench.recipe());
+	const found = $derived(detail === null || today === null ? [] : differences(detail, today, sameGimbal));
 
 	async function strike(recipe: Recipe) {
 		const outcome = await ask('PATCH', `/api/recipes/${recipe.id}`, { struck: !recipe.struck });

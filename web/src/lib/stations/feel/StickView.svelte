@@ -127,7 +127,7 @@
 	<section class="work" aria-label="The stick’s curve, and a stick to try it with">
 		<div class="two">
 			<figure>
-				<figcaption>Deflection to speed, with {focalWords(lens.focalM)}</figcaption>
+				<figcaption>Deflection to speed, with <span data-printed>{focalWords(lens.focalM)}</span></figcaption>
 				<svg viewBox="0 0 {w} {h}" role="img" aria-label="The stick’s curve: from nothing to {perS(top)}">
 					<line class="axis" x1={pad} y1={py(0)} x2={w - 10} y2={py(0)} />
 					<line class="axis" x1={pad} y1={py(0)} x2={pad} y2={py(most_)} />
@@ -189,7 +189,7 @@
 		</div>
 	</section>
 	<section class="answer-column" aria-label="The answer">
-		<Slip heading="Stick · {focalWords(lens.focalM)}">
+		<Slip heading="The stick">
 			{#snippet answer()}
 				Full stick turns <strong>{perS(top)}</strong>{top < stick.maxRateRadPerS ? ', held back by the lens' : ''}.
 			{/snippet}

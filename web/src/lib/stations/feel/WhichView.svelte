@@ -173,7 +173,8 @@
 			>
 		{/if}
 		<p class="quiet">
-			Angles are meant with a 35 mm lens on a 36 mm sensor; a longer lens allows less, for the same picture.
+			Angles are meant with <span data-printed>a 35 mm lens on a 36 mm sensor</span>; a longer lens allows less, for the
+			same picture.
 		</p>
 		<DayShots {bench} />
 	</section>

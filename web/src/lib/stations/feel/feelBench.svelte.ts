@@ -189,16 +189,21 @@ export class FeelBench {
 	readonly aimModel = $derived.by((): AxisModel | null =>
 		this.aim === null ? null : this.model(this.aim, this.aimMode.mode)
 	);
+	// Of the state only what a response hangs on: a setting that is dragged makes nothing else anew.
+	readonly #focalM = $derived.by(() => this.state.focalM);
+	readonly #sensorWidthM = $derived.by(() => this.state.sensorWidthM);
+	readonly #gesture = $derived.by(() => this.state.gesture);
+	readonly lens = $derived.by(() => ({ focalM: this.#focalM, sensorWidthM: this.#sensorWidthM }));
 	readonly nowResponse = $derived.by((): Response | null => this.#respond(this.nowModel));
 	readonly aimResponse = $derived.by((): Response | null => this.#respond(this.aimModel));
 	#respond(model: AxisModel | null): Response | null {
-		return model === null || this.axis === null ? null : respond(model, this.state, this.state.gesture, this.axis);
+		return model === null || this.axis === null ? null : respond(model, this.lens, this.#gesture, this.axis);
 	}
 	readonly nowWishes = $derived.by((): readonly WishRead[] =>
-		this.nowModel === null ? [] : wishesRead(this.nowModel, this.shot, this.state)
+		this.nowModel === null ? [] : wishesRead(this.nowModel, this.shot, this.lens, this.nowResponse)
 	);
 	readonly aimWishes = $derived.by((): readonly WishRead[] =>
-		this.aimModel === null ? [] : wishesRead(this.aimModel, this.shot, this.state)
+		this.aimModel === null ? [] : wishesRead(this.aimModel, this.shot, this.lens, this.aimResponse)
 	);
 	readonly station = $derived.by(() =>
 		this.nowModel === null ? null : feelStation(this.nowWishes, this.shot, this.nowModel.phaseMarginRad <= 0)
@@ -248,7 +253,9 @@ export class FeelBench {
 	}
 
 	/** What would be logged now. Null while nothing turns. */
-	readonly recipe = $derived.by((): RecipeDetail | null => recipeFor(this.sheet, this.state, this.shot, this.data));
+	recipe(): RecipeDetail | null {
+		return recipeFor(this.sheet, this.state, this.shot, this.data);
+	}
 
 	/** Minutes that so many watts more take off one set of batteries; null where no power sheet says. */
 	minutesLess(watts: number): number | null {

@@ -70,6 +70,11 @@ export function axisModel(
 	};
 }
 
+interface Lens {
+	readonly focalM: number;
+	readonly sensorWidthM: number;
+}
+
 /** How the drawing is stepped through in time. */
 const framesPerS = 60;
 
@@ -90,12 +95,7 @@ export interface Response {
 }
 
 /** The axis that shows what the steps do: of the bounce. */
-export function respond(
-	model: AxisModel,
-	lens: { readonly focalM: number; readonly sensorWidthM: number },
-	gesture: GestureKey,
-	axis: TurningAxis
-): Response {
+export function respond(model: AxisModel, lens: Lens, gesture: GestureKey, axis: TurningAxis): Response {
 	const endS = gestureWords[gesture].lastsS;
 	const atS = Array.from({ length: Math.round(endS * framesPerS) + 1 }, (_, k) => k / framesPerS);
 	const buzzes = model.phaseMarginRad <= 0;
@@ -138,6 +138,30 @@ export function respond(
 	};
 }
 
+/** Settle and overshoot of a turn, looked at for longer than it may take, so that what is late is late and not merely unseen. */
+const turnedFor = (model: AxisModel, gesture: GestureKey, { settleS }: Wishes) =>
+	followResponse({
+		settings: model.settings,
+		handle: handleOf(gesture),
+		...(model.phaseMarginRad <= 0 ? {} : { plant: model.plant }),
+		endS: doneS(gesture) + 1.5 * (settleS ?? 2) + 1.5,
+		atS: []
+	});
+
+/** What steps shake the picture by: the turning that is followed, stepped for so long that it has settled, and the bounce. */
+function walkedShare(model: AxisModel, lens: Lens, walk: GestureKey): number {
+	const { cameraRad } = followResponse({
+		settings: model.settings,
+		handle: handleOf(walk),
+		...(model.phaseMarginRad <= 0 ? {} : { plant: model.plant }),
+		endS: walkedForS,
+		atS: walkedAtS
+	});
+	return (Math.hypot(rms(cameraRad, walkedAtS), shakenBy(model, walkOf[walk], lens)) * lens.focalM) / lens.sensorWidthM;
+}
+const walkedForS = 4;
+const walkedAtS = Array.from({ length: 81 }, (_, k) => k * 0.05);
+
 /** RMS about the mean, after the first step has come in. */
 function rms(values: readonly number[], atS: readonly number[]): number {
 	const from = atS.findIndex((t) => t >= 1);
@@ -165,7 +189,7 @@ function bounced(
 function shakenBy(
 	{ plant, firstMomentKgM }: AxisModel,
 	walk: readonly { amplitudeM: number; frequencyHz: number }[],
-	{ focalM, sensorWidthM }: { focalM: number; sensorWidthM: number }
+	{ focalM, sensorWidthM }: Lens
 ): number {
 	return shakeOnScreen({ ...plant, firstMomentKgM, walk, focalM, sensorWidthM }).rmsRad;
 }
@@ -181,24 +205,13 @@ export interface WishRead {
 	readonly way: 1 | -1;
 }
 
-/** What a shot's wishes come to with a model of the pan axis: lag at a steady pan, settle and overshoot of a turn, shake in its steps. */
-export function wishesRead(
-	model: AxisModel,
-	shot: Shot,
-	lens: { readonly focalM: number; readonly sensorWidthM: number }
-): WishRead[] {
+/** What a shot's wishes come to with a model of an axis, and with the turn of its own that is drawn already, if it is: lag at a steady pan, settle and overshoot of a turn, shake in its steps. */
+export function wishesRead(model: AxisModel, shot: Shot, lens: Lens, drawn: Response | null = null): WishRead[] {
 	const lag = steadyLag({ settings: { ...model.settings, maxRateRadPerS: 1e6 }, rateRadPerS: shot.panRadPerS }).lagRad;
 	const wanted = wantedWith(shot, lens);
-	// Looked at for longer than it may take, so that what is late is late and not merely unseen.
 	const gesture = isWalk(shot.gesture) ? 'quarterTurn' : shot.gesture;
-	const turned = followResponse({
-		settings: model.settings,
-		handle: handleOf(gesture),
-		...(model.phaseMarginRad <= 0 ? {} : { plant: model.plant }),
-		endS: doneS(gesture) + 1.5 * (wanted.settleS ?? 2) + 1.5,
-		atS: []
-	});
-	const walked = respond(model, lens, shot.walk, 'pan').figures;
+	const turned =
+		drawn?.gesture === gesture && drawn.figures.settleS !== null ? drawn.figures : turnedFor(model, gesture, wanted);
 	const holds = model.settings.followPerS === 0;
 	const of = (id: keyof Wishes, got: number | null, way: 1 | -1): WishRead[] => {
 		const limit = wanted[id];
@@ -209,7 +222,7 @@ export function wishesRead(
 		...(holds ? [] : of('lagRad', lag === null ? null : Math.abs(lag), 1)),
 		...(holds ? [] : of('settleS', turned.settleS, 1)),
 		...of('overshootRad', turned.overshootRad, -1),
-		...of('shakeShare', walked.shakeShare, -1)
+		...(wanted.shakeShare === null ? [] : of('shakeShare', walkedShare(model, lens, shot.walk), -1))
 	];
 }
 

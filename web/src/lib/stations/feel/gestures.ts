@@ -12,7 +12,10 @@ const turn = (degrees: number, takesS: number, fromS = 0.3): HandleMotion => ({
 const everyS = 0.01;
 
 /** What the hand does, as the core steps it; counter-clockwise and up are positive. */
-export function handleOf(key: GestureKey): HandleMotion {
+export const handleOf = (key: GestureKey): HandleMotion => (made[key] ??= motionOf(key));
+const made: Partial<Record<GestureKey, HandleMotion>> = {};
+
+function motionOf(key: GestureKey): HandleMotion {
 	switch (key) {
 		case 'quarterTurn':
 			return turn(-90, 0.8);

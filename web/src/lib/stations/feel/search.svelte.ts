@@ -15,9 +15,8 @@ export function searchFor(get: () => FeelBench): void {
 	let number = 0;
 	const asked = $derived.by(() => {
 		const bench = get();
-		const { turning, nowModel, sheet, shot, axis, state } = bench;
+		const { turning, nowModel, sheet, shot, axis, lens } = bench;
 		if (turning === null || nowModel === null || axis === null) return null;
-		const lens = { focalM: state.focalM, sensorWidthM: state.sensorWidthM };
 		try {
 			return calmStops.map((calm) => ({ calm, input: solveInput(sheet, nowModel, turning, shot, lens, calm) }));
 		} catch {

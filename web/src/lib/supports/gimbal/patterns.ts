@@ -185,12 +185,7 @@ export function armGeometry({
 	const upDown: [string, string] = ['up', 'down'];
 	const common = {
 		mountM: [0, 0, -B] as Vec3,
-		openingM: [r4(2 * W), r4(2.2 * W), r4(0.86 * L)] as Vec3,
-		modes: [
-			{ name: 'Pan follows', presses: 'one press' },
-			{ name: 'Pan and tilt follow', presses: 'two presses' },
-			{ name: 'Everything holds', presses: 'hold the trigger' }
-		]
+		openingM: [r4(2 * W), r4(2.2 * W), r4(0.86 * L)] as Vec3
 	};
 	const places = (hangsOn: string, movesWith: string[]) => [
 		{
