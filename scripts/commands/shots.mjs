@@ -37,7 +37,7 @@ export default async function shots() {
 		const [sleds, cranes] = [await get('/api/supports/sled'), await get('/api/supports/crane')];
 		const [small, large] = [idOf(rigs, 'Small'), idOf(rigs, 'Large')];
 		const [wide, cine] = [idOf(payloads, 'wide'), idOf(payloads, 'Cine')];
-		const [prime, screenOut] = [idOf(payloads, 'monitor'), idOf(payloads, 'screen')];
+		const screenOut = idOf(payloads, 'screen');
 		const [heavy, light] = [idOf(sleds, 'Heavy'), idOf(sleds, 'Light')];
 		const hall = `/balance/crane/${idOf(cranes, 'Hall')}/${cine}`;
 		const onSled = `/balance/sled/${heavy}/${cine}`;
@@ -85,9 +85,6 @@ export default async function shots() {
 		});
 		await take('balance-day', `/balance/gimbal/${small}/${wide}`);
 		await take('balance-house', `/balance/gimbal/${large}/${cine}`, { theme: 'house', before: accept(2) });
-		await take('balance-search', `/balance/gimbal/${small}/${prime}`, {
-			before: click('[data-testid="accept"]', '[data-testid="falls-minus"]')
-		});
 		await take('guide-phone', `/balance/gimbal/${small}/${screenOut}/guide`, {
 			phone: true,
 			before: click('[data-testid="motors-off"]')
@@ -114,10 +111,12 @@ export default async function shots() {
 				await page.waitForSelector('[data-testid="set-limits"]:not([disabled])');
 			}
 		});
+		const found = () => page.waitForSelector('.slip [data-testid="binding"]');
+		await take('feel-day', `/feel/${large}/${cine}`, { before: found });
+		await take('feel-stiffness', `/feel/${large}/${cine}/stiffness`, { theme: 'house' });
+		await take('feel-phone', `/feel/${small}/${wide}`, { phone: true, before: found });
 		await take('measure', `/payload/${wide}/measure`, { before: click('[data-testid="way-scales"]') });
-		await take('swap', `/payload/${wide}/swap?rig=${small}`);
 		await take('gimbal', `/gimbals/${large}`);
-		await take('learn', '/learn');
 		await take('logbook', '/logbook');
 		await take('logbook-compare', `/logbook/${oldest}?with=${wide}`);
 		console.log(`Pictures are in docs/screenshots.`);

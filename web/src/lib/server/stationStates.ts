@@ -1,5 +1,6 @@
 import { combineBodies, PhysicsInputError } from '@poise/core';
-import { motorsOf, stationOf } from '$lib/stations/feel/figures';
+import { motorsOf } from '$lib/stations/feel/figures';
+import { stationOf } from '$lib/stations/feel/wishes';
 import { freshSheet } from '$lib/stations/feel/fresh';
 import { noShots, shotOf } from '$lib/stations/feel/shots';
 import type { StationState, StationStates } from '$lib/shell/stations';

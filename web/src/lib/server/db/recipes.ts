@@ -51,7 +51,7 @@ export async function listRecipes(crewId: string, search = ''): Promise<Recipe[]
 	return rows.map(recipeOf);
 }
 
-export async function findRecipe(crewId: string, id: string): Promise<Recipe> {
+async function findRecipe(crewId: string, id: string): Promise<Recipe> {
 	const [row] = await database()
 		.select(columns)
 		.from(recipes)

@@ -1,10 +1,10 @@
 import { type CameraPose, frameOf, type Vec3 } from '@poise/core';
 
 /** What a stroke of a scene is: it decides the ink, nothing else. */
-export type Ink = 'horizon' | 'far' | 'upright' | 'wall' | 'subject';
+type Ink = 'horizon' | 'far' | 'upright' | 'wall' | 'subject';
 
 /** A line or a filled shape standing in a room; metres, z up from the floor. */
-export interface Stroke {
+interface Stroke {
 	readonly as: Ink;
 	readonly pointsM: readonly Vec3[];
 	readonly closed?: boolean;

@@ -1,7 +1,8 @@
 <script lang="ts">
 	import Vial from '$lib/sheet/vial/Vial.svelte';
 	import type { UnitSystem } from '$lib/model/person';
-	import type { Response, WishRead } from './figures';
+	import type { Response } from './figures';
+	import type { WishRead } from './wishes';
 	import { isWalk } from './shots';
 	import { degrees, percent, seconds } from './words';
 

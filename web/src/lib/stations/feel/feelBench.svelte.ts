@@ -5,18 +5,8 @@ import { type Held, KeptDocument } from '$lib/keeping/keptDocument.svelte';
 import type { PowerPaper } from '$lib/model/paper';
 import type { Turning, TurningAxis, Turnings } from '$lib/model/turning';
 import { getContext, setContext } from 'svelte';
-import {
-	type AxisModel,
-	axisModel,
-	feelStation,
-	follows,
-	motorsOf,
-	respond,
-	type Response,
-	speakingAxis,
-	type WishRead,
-	wishesRead
-} from './figures';
+import { type AxisModel, axisModel, follows, motorsOf, respond, type Response, speakingAxis } from './figures';
+import { feelStation, type WishRead, wishesRead } from './wishes';
 import type { FeelState, Mode, ModeSheet, OwnSettings, RecipeDetail, SettingName, Shot, ShotList } from './model';
 import { settingNames } from './model';
 import { recipeFor } from './recipe';

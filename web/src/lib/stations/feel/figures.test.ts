@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { lightTurning, lightTurnings, testFeel, testSheet } from '$lib/testing/feel';
-import { axisModel, feelStation, follows, motorsOf, respond, stationOf, wishesRead } from './figures';
+import { axisModel, follows, motorsOf, respond } from './figures';
+import { feelStation, stationOf, wishesRead } from './wishes';
 import { doneS, handleOf } from './gestures';
 import { gestureKeys, type OwnSettings } from './model';
 import { gestureWords, isWalk, shotOf, usualShots, wantedWith } from './shots';

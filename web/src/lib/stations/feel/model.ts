@@ -19,7 +19,7 @@ export interface OwnScaleSheet {
 	/** When it was measured and by whom; null: an assumption. */
 	readonly measured: Stamp | null;
 }
-export interface Stamp {
+interface Stamp {
 	readonly at: string;
 	readonly by: string;
 }

@@ -1,5 +1,6 @@
 import type { Turnings } from '$lib/model/turning';
-import { axisModel, follows, motorsOf, respond, speakingAxis, wishesRead } from './figures';
+import { axisModel, follows, motorsOf, respond, speakingAxis } from './figures';
+import { wishesRead } from './wishes';
 import type { FeelState, ModeSheet, RecipeDetail, Shot } from './model';
 import { settingNames } from './model';
 import { reachWords } from './modes';

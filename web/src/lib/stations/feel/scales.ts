@@ -51,7 +51,7 @@ export const assumedScales: Readonly<Record<SettingName, OwnScaleSheet>> = {
 	}
 };
 
-export const coreScale = ({ law, least, most, atLeast, atMost }: OwnScaleSheet): OwnScale => ({
+const coreScale = ({ law, least, most, atLeast, atMost }: OwnScaleSheet): OwnScale => ({
 	law,
 	least: { setting: least, value: atLeast },
 	greatest: { setting: most, value: atMost }

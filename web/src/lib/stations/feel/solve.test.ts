@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { lightTurning, testSheet } from '$lib/testing/feel';
-import { axisModel, wishesRead } from './figures';
+import { axisModel } from './figures';
+import { wishesRead } from './wishes';
 import { ownOf, solveInput, solveWithWins } from './solve';
 import { shotOf, usualShots } from './shots';
 import { middleSettings } from './scales';
