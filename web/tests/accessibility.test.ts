@@ -61,6 +61,13 @@ beforeAll(async () => {
 		'empty search': '/logbook?search=nothing-like-this',
 		'logged balance': `/logbook/${logged!.id}`,
 		'logged sled balance': `/logbook/${loggedSled!.id}`,
+		'choosing what follows': '/feel?choose',
+		...Object.fromEntries(
+			['', '/which', '/modes', '/scale', '/stiffness', '/stick', '/recipes'].map((sheet) => [
+				`feel${sheet}`,
+				`/feel/${rigs[0]!.id}/${payloads[0]!.id}${sheet}`
+			])
+		),
 		sliders: '/sliders',
 		slider: `/sliders/${slider!.id}`,
 		'slider bench': `/balance/slider/${slider!.id}/${payloads[0]!.id}`,

@@ -40,20 +40,22 @@
 		{@const read = readOf(id)}
 		<div data-figure={id}>
 			<dt>{name}</dt>
-			<dd class="figure">{shown}</dd>
-			<Vial
-				offset={read === null ? null : read.share * read.way}
-				label={read === null
-					? `${name}: the shot does not mind`
-					: `${name}: ${Math.round(read.share * 100)} % of what the shot allows`}
-			/>
-			<small
-				>{read === null
-					? 'no wish'
-					: read.got === null
-						? `not within ${shows[read.id](read.wanted)}`
-						: `${id === 'lagRad' ? 'its pan' : 'shot'}: ${shows[read.id](read.got)} of ${shows[read.id](read.wanted)}`}</small
-			>
+			<dd>
+				<span class="figure">{shown}</span>
+				<Vial
+					offset={read === null ? null : read.share * read.way}
+					label={read === null
+						? `${name}: the shot does not mind`
+						: `${name}: ${Math.round(read.share * 100)} % of what the shot allows`}
+				/>
+				<small
+					>{read === null
+						? 'no wish'
+						: read.got === null
+							? `not within ${shows[read.id](read.wanted)}`
+							: `${id === 'lagRad' ? 'its pan' : 'shot'}: ${shows[read.id](read.got)} of ${shows[read.id](read.wanted)}`}</small
+				>
+			</dd>
 		</div>
 	{/each}
 </dl>
@@ -74,7 +76,8 @@
 		font-size: 13px;
 		color: var(--quiet);
 	}
-	dd {
+	dd .figure {
+		display: block;
 		font-size: 20px;
 		font-weight: 700;
 		line-height: 1.2;

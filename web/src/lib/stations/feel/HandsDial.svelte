@@ -31,7 +31,12 @@
 	const arc = $derived(
 		`M${Array.from({ length: 13 }, (_, k) => point(cameraRad + (behind * k) / 12, r * 0.62)).join(' L')}`
 	);
-	const label = $derived(at(cameraRad + behind / 2, r * 0.62 + 24));
+	/** Between the hands, or beside them where they are too near to each other. */
+	const label = $derived(
+		degrees >= 24
+			? at(cameraRad + behind / 2, r * 0.62 + 24)
+			: at(cameraRad + behind / 2 + (axis === 'tilt' ? -0.55 : -0.7), r * 0.72)
+	);
 	const words = $derived(`${degrees < 9.75 ? degrees.toFixed(1) : degrees.toFixed(0)}° behind`);
 	const named = (angle: number) => at(angle, r + 17);
 </script>

@@ -2,6 +2,7 @@
 	import { degFromRad } from '@poise/core';
 	import { Pull } from '$lib/sheet/drawing/pull.svelte';
 	import type { Response } from './figures';
+	import { isWalk } from './shots';
 
 	/** Hand, camera as it is set and camera as tried, over time; the plumb line marks the moment that is looked at. */
 	interface Props {
@@ -17,7 +18,7 @@
 	const endS = $derived(aim.atS[aim.atS.length - 1] ?? 1);
 	/** Turned so that the way the hand goes is up the page. */
 	const sense = $derived(Math.sign(aim.handleRad[aim.handleRad.length - 1] ?? 1) || 1);
-	const shown = $derived(aim.gesture === 'tiltDown' ? 1 : sense);
+	const shown = $derived(aim.gesture === 'tiltDown' || isWalk(aim.gesture) ? 1 : sense);
 	const all = $derived(
 		[...aim.handleRad, ...aim.cameraRad, ...(now?.cameraRad ?? [])].map((each) => degFromRad(each) * shown)
 	);
@@ -38,6 +39,9 @@
 	const rules = $derived(
 		Array.from({ length: 13 }, (_, k) => (Math.ceil(range[0] / step) + k) * step).filter((each) => each <= range[1])
 	);
+	/** A turn is counted from where it began, whichever way it goes; steps and a tilt have their sides. */
+	const shownDegrees = (degrees: number) =>
+		String(isWalk(aim.gesture) || aim.gesture === 'tiltDown' ? degrees : Math.abs(degrees)).replace('-', '−');
 	const seconds = $derived(Array.from({ length: Math.floor(endS) + 1 }, (_, k) => k));
 
 	const pull = new Pull<'time'>({
@@ -58,9 +62,7 @@
 		<rect class="ground" x="0" y="0" width={widthPx} height={heightPx} />
 		{#each rules as degrees (degrees)}
 			<line class="rule" x1={left} x2={widthPx - right} y1={y(degrees)} y2={y(degrees)} />
-			<text x={left - 8} y={y(degrees) + 4} text-anchor="end"
-				>{String(aim.gesture === 'tiltDown' ? degrees : Math.abs(degrees)).replace('-', '−')}°</text
-			>
+			<text x={left - 8} y={y(degrees) + 4} text-anchor="end">{shownDegrees(degrees)}°</text>
 		{/each}
 		{#each seconds as t (t)}
 			<text x={x(t)} y={heightPx - 6} text-anchor="middle">{t} s</text>

@@ -520,9 +520,6 @@
 			padding: 12px 14px;
 		}
 		/* The thumb's part first: nothing on the slip is needed to time a turn. */
-		.scale {
-			flex-direction: column-reverse;
-		}
 		.scale > .answer-column {
 			order: 1;
 		}
