@@ -235,3 +235,19 @@ export type { FeelLimit, SolveFeelInput, WalkSine } from './follow/feelAt';
 
 // What the lens sees
 export { type CameraPose, type FrameInput, frameOf, type InFrame } from './optics/frameOf';
+export { aim, depthOfField } from './optics/depthOfField';
+
+// Where a head's camera is, and how its axes move in time
+export type { Attitude } from './motion/attitude';
+export { aimAxes, cameraPose, type Mount, type MountAxes, reachAxes } from './motion/pose';
+export {
+	type AxisLimit,
+	type AxisPeaks,
+	fitDurations,
+	type KeyedMove,
+	keyframePath,
+	type MoveKey
+} from './motion/keyframePath';
+export { profile, type ProfileKind } from './motion/profile';
+export { stopMotion, timelapse } from './motion/frames';
+export { panLinkage } from './motion/panLinkage';

@@ -1,5 +1,6 @@
 import { checksFor } from '../input';
 import { dot, subtract, type Vec3 } from '../mass/body';
+import { turnOfBase } from '../motion/attitude';
 
 /** Where a camera is and which way it looks: heading counter-clockwise about z, elevation up, roll clockwise from behind. */
 export interface CameraPose {
@@ -43,6 +44,8 @@ export function frameOf(input: FrameInput): InFrame {
 	const { pose } = input;
 	if (typeof pose !== 'object' || pose === null) check.fail('pose', 'must be a pose', pose);
 	const positionM = check.vector('pose.positionM', pose.positionM);
+	const { centreM } = pose as { readonly centreM?: Vec3 };
+	if (centreM !== undefined) check.vector('pose.centreM', centreM);
 	const heading = check.number('pose.headingRad', pose.headingRad);
 	const elevation = check.number('pose.elevationRad', pose.elevationRad);
 	const roll = check.number('pose.rollRad', pose.rollRad);
@@ -51,15 +54,7 @@ export function frameOf(input: FrameInput): InFrame {
 	const width = check.positive('sensorWidthM', input.sensorWidthM);
 	const height = check.positive('sensorHeightM', input.sensorHeightM);
 
-	const [ch, sh] = [Math.cos(heading), Math.sin(heading)];
-	const [ce, se] = [Math.cos(elevation), Math.sin(elevation)];
-	const [cr, sr] = [Math.cos(roll), Math.sin(roll)];
-	const forward: Vec3 = [ch * ce, sh * ce, se];
-	const level: Vec3 = [-sh, ch, 0];
-	const upright: Vec3 = [-ch * se, -sh * se, ce];
-	const left: Vec3 = [0, 1, 2].map((k) => cr * level[k]! + sr * upright[k]!) as unknown as Vec3;
-	const up: Vec3 = [0, 1, 2].map((k) => cr * upright[k]! - sr * level[k]!) as unknown as Vec3;
-
+	const [forward, left, up] = turnOfBase({ headingRad: heading, tiltRad: elevation, rollRad: roll });
 	const to = subtract(pointM, positionM);
 	const depthM = dot(to, forward);
 	if (!(depthM > 0)) return { xWidths: null, yHeights: null, depthM, inFrame: false };

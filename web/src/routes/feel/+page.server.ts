@@ -1,9 +1,11 @@
 import { redirect } from '@sveltejs/kit';
+import { feelPath } from '$lib/stations/feel/address';
 import { kindOf } from '$lib/supports/registry';
 import type { PageServerLoad } from './$types';
 
 /** Goes on with what the person has in hand, where it follows a hand; else every payload beside every gimbal. */
 export const load: PageServerLoad = ({ locals: { person }, url }) => {
+	const sheet = url.searchParams.has('recipes') ? 'recipes' : '';
 	const { payloadId, supportId, supportKind } = person;
 	if (
 		!url.searchParams.has('choose') &&
@@ -11,5 +13,6 @@ export const load: PageServerLoad = ({ locals: { person }, url }) => {
 		supportId !== null &&
 		kindOf(supportKind ?? '')?.follows === true
 	)
-		redirect(307, `/feel/${supportId}/${payloadId}`);
+		redirect(307, feelPath(supportId, payloadId, sheet));
+	return { sheet };
 };

@@ -34,7 +34,7 @@
 						<td class="wide">
 							<span class="row">
 								{#each supports as support (support.id)}
-									<a class="second" href={feelPath(support.id, id)}>{support.name}</a>
+									<a class="second" href={feelPath(support.id, id, data.sheet)}>{support.name}</a>
 								{/each}
 							</span>
 						</td>

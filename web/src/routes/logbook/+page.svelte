@@ -32,6 +32,7 @@
 		<span class="also">
 			<a href="/logbook/compare">Lay two side by side</a>
 			<a href="/learn">What they teach about the gear</a>
+			<a href="/feel?recipes">How gimbals were set to feel</a>
 		</span>
 		<label class="sr-only" for="log-search">Search the logbook</label>
 		<TextInput

@@ -69,12 +69,14 @@
 		{/each}
 		<path class="hand" d={line(aim.atS, aim.handleRad)} />
 		{#if now !== null}<path class="now" d={line(now.atS, now.cameraRad)} />{/if}
+		<path class="reference" d={line(aim.atS, aim.referenceRad)} />
 		<path class="aim" d={line(aim.atS, aim.cameraRad)} />
 		<line class="plumb" x1={x(atS)} x2={x(atS)} y1={top} y2={heightPx - bottom} />
 	</svg>
 </div>
 <p class="key">
-	<span><i class="hand"></i> hand</span><span><i class="aim"></i> camera{now === null ? '' : ', tried'}</span
+	<span><i class="hand"></i> hand</span><span><i class="reference"></i> where the motor wants it</span><span
+		><i class="aim"></i> camera{now === null ? '' : ', tried'}</span
 	>{#if now !== null}<span><i class="now"></i> camera, as it is set</span>{/if}
 </p>
 
@@ -109,6 +111,11 @@
 		stroke-width: 1.8;
 		stroke-dasharray: 6 4;
 	}
+	path.reference {
+		stroke: var(--clay);
+		stroke-width: 1.4;
+		stroke-dasharray: 2 3;
+	}
 	path.now {
 		stroke: var(--quiet);
 		stroke-width: 1.8;
@@ -140,6 +147,9 @@
 	}
 	.key i.hand {
 		border-top: 1.8px dashed var(--ink);
+	}
+	.key i.reference {
+		border-top: 1.4px dotted var(--clay);
 	}
 	.key i.now {
 		border-top: 1.8px solid var(--quiet);

@@ -1,0 +1,259 @@
+import { checksFor } from '../input';
+import type { CameraPose } from '../optics/frameOf';
+import { add, length, scale, subtract, type Vec3 } from '../mass/body';
+import {
+	type Attitude,
+	type Axes3,
+	checkAttitude,
+	into,
+	noTurn,
+	outOf,
+	turnedBy,
+	turnOfBase,
+	wrapped
+} from './attitude';
+
+/** What a head stands on. */
+export type Mount =
+	/** A tripod, a plate on a ceiling or a wall. */
+	| { readonly kind: 'fixed'; readonly centreM: Vec3; readonly base: Attitude }
+	/** A rail: the base does not turn on the way and is in the world. */
+	| {
+			readonly kind: 'track';
+			readonly startM: Vec3;
+			readonly headingRad: number;
+			readonly inclineRad: number;
+			readonly base: Attitude;
+	  }
+	/** An arm on a pivot; the head hangs or stands at its nose. */
+	| {
+			readonly kind: 'crane';
+			readonly pivotM: Vec3;
+			readonly headingRad: number;
+			readonly armM: number;
+			readonly noseToCentreM: readonly [forward: number, up: number];
+			readonly keptLevel: boolean;
+			readonly headBase?: Attitude;
+	  };
+
+/** Where every axis stands; one that is not named stands at 0. */
+export interface MountAxes {
+	readonly trackM?: number;
+	readonly swingRad?: number;
+	readonly boomRad?: number;
+	readonly extensionM?: number;
+	readonly panRad: number;
+	readonly tiltRad: number;
+	readonly rollRad?: number;
+	readonly focusM?: number;
+	readonly focalM?: number;
+}
+
+const axisNames = [
+	'trackM',
+	'swingRad',
+	'boomRad',
+	'extensionM',
+	'panRad',
+	'tiltRad',
+	'rollRad',
+	'focusM',
+	'focalM'
+] as const satisfies readonly (keyof MountAxes)[];
+
+/** Straighter up or down than this a lens has no heading of its own. */
+const straightUp = 1e-9;
+/** Nearer than this a subject has no direction. */
+const nearest = 1e-9;
+
+type Check = ReturnType<typeof checksFor>;
+
+/** Where pan and tilt axes cross, and how the head's base is turned. */
+function headOf(
+	check: Check,
+	mount: Mount,
+	axes: Partial<MountAxes>
+): { readonly centreM: Vec3; readonly base: Axes3 } {
+	if (typeof axes !== 'object' || axes === null) check.fail('axes', 'must be the places of the axes', axes);
+	// Also of axes that play no part here: a figure that is none is nowhere let in.
+	for (const name of axisNames) if (axes[name] !== undefined) check.number(`axes.${name}`, axes[name]);
+	const at = (name: 'trackM' | 'swingRad' | 'boomRad' | 'extensionM') => check.number(`axes.${name}`, axes[name] ?? 0);
+	switch ((mount as Mount | null | undefined)?.kind) {
+		case 'fixed': {
+			const { centreM, base } = mount as Extract<Mount, { kind: 'fixed' }>;
+			return {
+				centreM: check.vector('mount.centreM', centreM),
+				base: turnOfBase(checkAttitude(check, 'mount.base', base))
+			};
+		}
+		case 'track': {
+			const { startM, base, ...rail } = mount as Extract<Mount, { kind: 'track' }>;
+			const along = alongRail(check, rail);
+			return {
+				centreM: add(check.vector('mount.startM', startM), scale(along, at('trackM'))),
+				base: turnOfBase(checkAttitude(check, 'mount.base', base))
+			};
+		}
+		case 'crane': {
+			const { pivotM, armM, forward, up, headingRad, keptLevel, headBase } = readCrane(check, mount);
+			const heading = headingRad + at('swingRad');
+			const boom = at('boomRad');
+			const reach = armM + at('extensionM');
+			const along: Vec3 = [Math.cos(heading), Math.sin(heading), 0];
+			const [cb, sb] = [Math.cos(boom), Math.sin(boom)];
+			const [out, rise] = keptLevel
+				? [reach * cb + forward, reach * sb + up]
+				: [(reach + forward) * cb - up * sb, (reach + forward) * sb + up * cb];
+			const base = turnOfBase({ headingRad: heading, tiltRad: keptLevel ? 0 : boom, rollRad: 0 });
+			return {
+				centreM: add(pivotM, [along[0] * out, along[1] * out, rise]),
+				base: turnedBy(base, turnOfBase(headBase))
+			};
+		}
+		default:
+			return check.fail('mount.kind', 'must be fixed, track or crane', (mount as Mount | undefined)?.kind);
+	}
+}
+function alongRail(check: Check, rail: { readonly headingRad: number; readonly inclineRad: number }): Vec3 {
+	const heading = check.number('mount.headingRad', rail.headingRad);
+	const incline = check.number('mount.inclineRad', rail.inclineRad);
+	return [Math.cos(incline) * Math.cos(heading), Math.cos(incline) * Math.sin(heading), Math.sin(incline)];
+}
+function readCrane(check: Check, mount: Mount) {
+	const crane = mount as Extract<Mount, { kind: 'crane' }>;
+	if (!Array.isArray(crane.noseToCentreM))
+		check.fail('mount.noseToCentreM', 'must be forward and up', crane.noseToCentreM);
+	return {
+		pivotM: check.vector('mount.pivotM', crane.pivotM),
+		headingRad: check.number('mount.headingRad', crane.headingRad),
+		armM: check.positive('mount.armM', crane.armM),
+		forward: check.number('mount.noseToCentreM[0]', crane.noseToCentreM[0]),
+		up: check.number('mount.noseToCentreM[1]', crane.noseToCentreM[1]),
+		keptLevel: crane.keptLevel === true,
+		headBase: crane.headBase === undefined ? noTurn : checkAttitude(check, 'mount.headBase', crane.headBase)
+	};
+}
+
+/**
+ * Where the camera of a head is and looks, in the room.
+ *
+ * Its orientation is `R(base)·Rz(pan)·Ry(−tilt)·Rx(roll)`; the lens lies `lensM` from where pan and tilt cross, in the camera's
+ * own frame. Angles in (−π, π]; roll is against the horizon, and a lens that looks straight up or down has the heading of its
+ * left side's normal and no roll. Throws `PhysicsInputError` for figures that are not finite, an arm not above 0, or an unknown mount.
+ *
+ * @example
+ * cameraPose({ mount: { kind: 'track', startM: [0, 0, 1], headingRad: 0, inclineRad: 0, base: { headingRad: 0, tiltRad: 0, rollRad: 0 } }, axes: { trackM: 0.5, panRad: 0.2, tiltRad: 0.1 } }).positionM[0]; // 0.5
+ */
+export function cameraPose(input: {
+	readonly mount: Mount;
+	readonly axes: MountAxes;
+	readonly lensM?: Vec3;
+}): CameraPose & {
+	readonly centreM: Vec3;
+} {
+	const check = checksFor('cameraPose');
+	const { centreM, base } = headOf(check, input.mount, input.axes);
+	const { panRad, tiltRad, rollRad = 0 } = input.axes;
+	const turned = turnedBy(
+		base,
+		turnOfBase({
+			headingRad: check.number('axes.panRad', panRad),
+			tiltRad: check.number('axes.tiltRad', tiltRad),
+			rollRad: check.number('axes.rollRad', rollRad)
+		})
+	);
+	const lensM = input.lensM === undefined ? ([0, 0, 0] as const) : check.vector('lensM', input.lensM);
+	return { centreM, positionM: add(centreM, outOf(turned, lensM)), ...anglesOf(turned) };
+}
+
+/** Heading, elevation and roll of a camera's axes in the room. */
+function anglesOf([forward, left]: Axes3): Pick<CameraPose, 'headingRad' | 'elevationRad' | 'rollRad'> {
+	const level = Math.hypot(forward[0], forward[1]);
+	const elevationRad = Math.atan2(forward[2], level);
+	if (level < straightUp) return { headingRad: wrapped(Math.atan2(-left[0], left[1])), elevationRad, rollRad: 0 };
+	const headingRad = wrapped(Math.atan2(forward[1], forward[0]));
+	const [ch, sh] = [forward[0] / level, forward[1] / level];
+	const [ce, se] = [level, forward[2]];
+	const alongLevel = -sh * left[0] + ch * left[1];
+	const alongUp = -ch * se * left[0] - sh * se * left[1] + ce * left[2];
+	return { headingRad, elevationRad, rollRad: wrapped(Math.atan2(alongUp, alongLevel)) };
+}
+
+/**
+ * Pan, tilt and focus that point a head at a subject, whichever way its base stands, hangs or leans.
+ *
+ * Tilt in ±π/2; pan within half a turn of `near.panRad`. `feasible` is false only with the subject where the axes cross: then
+ * pan and tilt are those of `near` and focus is 0. On the pan axis pan is that of `near`. `axes` say where the carriage or the arm stands.
+ * Roll plays no part. Throws as {@link cameraPose} does.
+ *
+ * @example
+ * aimAxes({ mount: { kind: 'fixed', centreM: [0, 0, 0], base: { headingRad: 0, tiltRad: 0, rollRad: 0 } }, axes: {}, subjectM: [3, 0, 4] }).focusM; // 5
+ */
+export function aimAxes(input: {
+	readonly mount: Mount;
+	readonly axes: Partial<MountAxes>;
+	readonly subjectM: Vec3;
+	readonly near?: { readonly panRad?: number; readonly tiltRad?: number };
+}): { readonly panRad: number; readonly tiltRad: number; readonly focusM: number; readonly feasible: boolean } {
+	const check = checksFor('aimAxes');
+	const { centreM, base } = headOf(check, input.mount, input.axes);
+	const near = {
+		panRad: check.number('near.panRad', input.near?.panRad ?? 0),
+		tiltRad: check.number('near.tiltRad', input.near?.tiltRad ?? 0)
+	};
+	const to = into(base, subtract(check.vector('subjectM', input.subjectM), centreM));
+	const focusM = length(to);
+	if (!(focusM > nearest)) return { ...near, focusM: 0, feasible: false };
+	const level = Math.hypot(to[0], to[1]);
+	const tiltRad = Math.atan2(to[2], level);
+	const onAxis = level <= straightUp * focusM;
+	const panRad = onAxis ? near.panRad : near.panRad + wrapped(Math.atan2(to[1], to[0]) - near.panRad);
+	return { panRad, tiltRad, focusM, feasible: true };
+}
+
+/**
+ * Where a crane's arm or a carriage stands so that the head's centre comes to a point. Ranges are the caller's to check.
+ *
+ * A crane: swing, boom and extension; `feasible` false where the nose cannot reach in at all. A rail: the nearest point of its unbounded
+ * line, and how far off that is. Throws `PhysicsInputError` for figures that are not finite or another mount.
+ *
+ * @example
+ * reachAxes({ mount: { kind: 'track', startM: [0, 0, 1], headingRad: 0, inclineRad: 0, base: { headingRad: 0, tiltRad: 0, rollRad: 0 } }, centreM: [0.4, 0.3, 1] }).missM; // 0.3
+ */
+export function reachAxes(input: { readonly mount: Exclude<Mount, { kind: 'fixed' }>; readonly centreM: Vec3 }): {
+	readonly feasible: boolean;
+	readonly swingRad?: number;
+	readonly boomRad?: number;
+	readonly extensionM?: number;
+	readonly trackM?: number;
+	readonly missM?: number;
+} {
+	const check = checksFor('reachAxes');
+	const centreM = check.vector('centreM', input.centreM);
+	const { mount } = input;
+	if (mount?.kind === 'track') {
+		checkAttitude(check, 'mount.base', mount.base);
+		const along = alongRail(check, mount);
+		const to = subtract(centreM, check.vector('mount.startM', mount.startM));
+		const trackM = to[0] * along[0] + to[1] * along[1] + to[2] * along[2];
+		return { trackM, missM: length(subtract(to, scale(along, trackM))), feasible: true };
+	}
+	if (mount?.kind !== 'crane') return check.fail('mount.kind', 'must be track or crane', mount);
+	const { pivotM, headingRad, armM, forward, up, keptLevel } = readCrane(check, mount);
+	const [dx, dy, dz] = subtract(centreM, pivotM);
+	const out = Math.hypot(dx, dy);
+	const swingRad = out === 0 ? 0 : wrapped(Math.atan2(dy, dx) - headingRad);
+	if (keptLevel) {
+		const [reach, rise] = [out - forward, dz - up];
+		return { swingRad, boomRad: Math.atan2(rise, reach), extensionM: Math.hypot(reach, rise) - armM, feasible: true };
+	}
+	const square = out * out + dz * dz - up * up;
+	if (square < 0) return { feasible: false };
+	const reach = Math.sqrt(square);
+	return {
+		swingRad,
+		boomRad: Math.atan2(dz, out) - Math.atan2(up, reach),
+		extensionM: reach - forward - armM,
+		feasible: true
+	};
+}
