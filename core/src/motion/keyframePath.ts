@@ -109,7 +109,7 @@ export function along(
 }
 
 /** The true peaks of one axis: speed where acceleration is 0 or at the ends of a piece, acceleration at the ends of a piece. */
-export function peaksOf(pieces: readonly CubicPiece[]): AxisPeaks {
+function peaksOf(pieces: readonly CubicPiece[]): AxisPeaks {
 	let [rate, rateAtS, accel, accelAtS] = [0, pieces[0]?.x0 ?? 0, 0, pieces[0]?.x0 ?? 0];
 	for (const { x0, h, b, c, d } of pieces) {
 		const turning = d === 0 ? -1 : -c / (3 * d);

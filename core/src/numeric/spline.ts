@@ -5,7 +5,7 @@ export type SplineEnd = 'natural' | 'still';
  * The slopes at the points of the cubic spline through them that is twice differentiable throughout. `xs` increasing, two or
  * more, as many `ys`; the caller sees to that. The slopes solve a tridiagonal system, by elimination from the first to the last.
  */
-export function splineSlopes(
+function splineSlopes(
 	xs: readonly number[],
 	ys: readonly number[],
 	[start, end]: readonly [SplineEnd, SplineEnd]
