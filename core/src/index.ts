@@ -253,3 +253,5 @@ export {
 export { profile, type ProfileKind } from './motion/profile';
 export { stopMotion, timelapse } from './motion/frames';
 export { panLinkage } from './motion/panLinkage';
+export { type BodyAt, clearance, type Clearance } from './motion/clearance';
+export type { Obstacle } from './motion/shapes';
