@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import { limit } from '$lib/model/limits';
 import { turningAxes } from '$lib/model/turning';
 import { feelLimits, most } from '$lib/stations/feel/limits';
 import {
@@ -50,13 +51,11 @@ const scale = (name: SettingName) =>
 		least: within(feelLimits.ownFigure, 'the least figure'),
 		most: within(feelLimits.ownFigure, 'the greatest figure').greater(Joi.ref('least')),
 		law: one(['linear', 'log'] as const, 'the law'),
+		// Even steps may begin at nothing.
 		atLeast: Joi.when('law', {
 			is: 'log',
 			then: within(feelLimits[realValue[name]], 'the value at the least').greater(0),
-			otherwise: within(
-				{ ...feelLimits[realValue[name]], least: 0, above: undefined as never },
-				'the value at the least'
-			)
+			otherwise: within(limit(0, feelLimits[realValue[name]].most, 'From nothing on.'), 'the value at the least')
 		}),
 		atMost: within(feelLimits[realValue[name]], 'the value at the greatest').greater(Joi.ref('atLeast')),
 		measured: stamp.allow(null).required()
@@ -93,12 +92,12 @@ const look = Joi.object({
 	kind: one(['buzzes', 'sags'] as const, 'what was seen'),
 	axis: one(turningAxes, 'the axis'),
 	stiffness: own('the stiffness'),
-	leanRad: within({ ...feelLimits.lean, above: undefined as never }, 'the lean'),
+	leanRad: within(limit(0, feelLimits.lean.most, 'A buzz leans nothing.'), 'the lean'),
 	payloadId: id(),
 	payloadName: words('the payload’s name'),
-	naturalRadPerS: within({ least: 0, most: 1e5, above: true, why: '' }, 'the loop’s rate'),
-	stiffnessNmPerRad: within({ least: 0, most: 1e6, above: true, why: '' }, 'the motor’s stiffness'),
-	residualNm: within({ least: 0, most: 1e5, why: '' }, 'what the balance came to'),
+	naturalRadPerS: within(feelLimits.loopRate, 'the loop’s rate'),
+	stiffnessNmPerRad: within(feelLimits.loopStiffness, 'the motor’s stiffness'),
+	residualNm: within(feelLimits.residual, 'what the balance came to'),
 	struck: flag('struck out')
 });
 

@@ -67,7 +67,9 @@
 		};
 		bench.changeSheet({ runs: [...sheet.runs, run].slice(-most.runs) });
 		timing = ready;
-		typed = { ...typed, follow: undefined as never, restShortRad: undefined as never };
+		// The next turn is at another setting; what it stands short by is seen anew.
+		const { follow: _, restShortRad: __, ...same } = typed;
+		typed = same;
 	}
 	const read = $derived.by((): { fit: FollowFit | null; problem: string | null } => {
 		try {

@@ -76,7 +76,7 @@ export class FeelBench {
 		KeptDocument<unknown>,
 		'restore' | 'stop' | 'save' | 'saving' | 'message' | 'takeTheirs' | 'keepMine'
 	>[] {
-		return [this.sheetDocument, this.settingDocument, this.shotsDocument] as never;
+		return [this.sheetDocument, this.settingDocument, this.shotsDocument];
 	}
 	get sheet(): ModeSheet {
 		return this.sheetDocument.value;
@@ -89,15 +89,15 @@ export class FeelBench {
 	}
 
 	changeSheet(next: Partial<ModeSheet>, about: string | null = null): void {
-		this.#last = this.sheetDocument as never;
+		this.#last = this.sheetDocument;
 		this.sheetDocument.set({ ...this.sheet, ...next }, about);
 	}
 	change(next: Partial<FeelState>, about: string | null = null): void {
-		this.#last = this.settingDocument as never;
+		this.#last = this.settingDocument;
 		this.settingDocument.set({ ...this.state, ...next }, about);
 	}
 	changeShots(next: Partial<ShotList>, about: string | null = null): void {
-		this.#last = this.shotsDocument as never;
+		this.#last = this.shotsDocument;
 		this.shotsDocument.set({ ...this.shots, ...next }, about);
 	}
 	readonly settle = (): void => {

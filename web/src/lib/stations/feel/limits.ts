@@ -40,6 +40,10 @@ export const feelLimits = {
 	panRate: above(0, 12.6, 'Nobody pans two turns a second.'),
 	calm: limit(-1, 1, 'From quick to calm.'),
 	presses: limit(0, 5, 'Six presses in a row nobody counts.'),
+	/** What a loop was when it buzzed or sagged: rad/s, N·m/rad, N·m. */
+	loopRate: above(0, 1e5, 'Nothing that carries a camera rings so high.'),
+	loopStiffness: above(0, 1e6, 'A motor as stiff as a bridge.'),
+	residual: limit(0, 1e5, 'A tonne at ten metres.'),
 	/** What figures of a recipe come to. */
 	anyAngle: limit(-1000, 1000, 'A hundred and fifty turns.'),
 	anyTime: limit(0, 600, 'A response is looked at for ten minutes at most.'),
