@@ -1,9 +1,9 @@
 /* eslint-disable max-lines -- one method, with its derivation beside it. */
 import { checksFor } from '../input';
-import type { Vec3 } from '../mass/body';
+import { subtract, type Vec3 } from '../mass/body';
 import { clampedSpline } from '../numeric/clampedSpline';
 import { type ArmReach, cranePose } from './cranePose';
-import { headRate } from './headRate';
+import { into, turnOfBase, wrapped } from '../motion/attitude';
 
 /** A pose on the way, at a share of the pass's time. */
 export interface PassKey {
@@ -62,6 +62,8 @@ export interface HeadPass {
 }
 
 const steps = 400;
+/** Nearer to the pan axis than this, m, a subject has no direction about it. */
+const overhead = 1e-9;
 
 /** Zero speed and acceleration at both ends; value, and its first and second derivative by share of the way. */
 const gentle = (share: number): readonly [number, number, number] => [
@@ -73,7 +75,8 @@ const gentle = (share: number): readonly [number, number, number] => [
 /**
  * Whether a head can hold a still subject while the arm carries it past, and what it would take.
  *
- * The head's pan and tilt to keep the subject in the middle all along `pass` (minimum-jerk between the two poses, or a
+ * Pan and tilt of the head's own axes, whose base swings with the arm and leans with it unless it is kept level, to keep the
+ * subject in the middle all along `pass` (minimum-jerk between the two poses, or a
  * smooth spline at rest at both ends through those on the way), against its `limits`; `focalM` over `sensorWidthM` turns angles into frame widths. Acceleration from rates by central differences.
  * "Done anyway" follows the wanted aim as fast as the limits let it, from rest on the subject, without foresight. Throws
  * `PhysicsInputError` for a time, limit or lens that is not positive, a lens that passes through the subject, or poses
@@ -111,27 +114,31 @@ export function headPass(input: {
 	});
 	const dt = durationS / steps;
 	const armAt = armOver(pass);
-	const poseAt = (share: number) => cranePose({ reach, pivotM: input.pivotM, ...armAt(share) }).lensM;
+	/** Where the head has to be turned in its own axes: its base swings with the arm, and leans with it unless it is kept level. */
+	const aimAt = (share: number) => {
+		const arm = armAt(share);
+		const { lensM } = cranePose({ reach, pivotM: input.pivotM, ...arm });
+		const base = turnOfBase({ headingRad: arm.swingRad, tiltRad: reach.keptLevel ? 0 : arm.boomRad, rollRad: 0 });
+		const [x, y, z] = into(base, subtract(subject, lensM));
+		const level = Math.hypot(x, y);
+		const distanceM = Math.hypot(level, z);
+		if (!(distanceM > 0)) check.fail('subjectM', 'must not be where the lens passes', input.subjectM);
+		return { ...arm, lensM, level, raw: Math.atan2(y, x), tiltRad: Math.atan2(z, level), distanceM };
+	};
 	const small = 1e-5;
 	const along = Array.from({ length: steps + 1 }, (_, index) => {
 		const share = index / steps;
-		const lensM = poseAt(share);
-		const [after, before] = [poseAt(Math.min(1, share + small)), poseAt(Math.max(0, share - small))];
-		const span = (Math.min(1, share + small) - Math.max(0, share - small)) * durationS;
-		const velocityMPerS: Vec3 = [
-			(after[0] - before[0]) / span,
-			(after[1] - before[1]) / span,
-			(after[2] - before[2]) / span
-		];
-		const rate = headRate({ cameraM: lensM, velocityMPerS, subjectM: subject });
-		const [x, y, z] = [subject[0] - lensM[0], subject[1] - lensM[1], subject[2] - lensM[2]];
+		const here = aimAt(share);
+		const [late, early] = [Math.min(1, share + small), Math.max(0, share - small)];
+		const [after, before] = [aimAt(late), aimAt(early)];
+		const span = (late - early) * durationS;
 		return {
-			...armAt(share),
-			lensM,
-			rate,
-			raw: Math.atan2(y, x),
-			tiltRad: Math.atan2(z, Math.hypot(x, y)),
-			distanceM: Math.hypot(x, y, z)
+			...here,
+			rate: {
+				// Straight over or under the subject pan has no meaning, and is left where it is.
+				panRadPerS: here.level < overhead ? 0 : wrapped(after.raw - before.raw) / span,
+				tiltRadPerS: (after.tiltRad - before.tiltRad) / span
+			}
 		};
 	});
 	let panRad = along[0]!.raw;
