@@ -34,7 +34,11 @@ export async function stationStates(crewId: string, person: Person): Promise<Sta
 		]);
 		if (state === null) return states;
 		const standing = { support, payload, bodies, state };
-		const feel = await feelState(crewId, standing);
+		const feel = await feelState(crewId, standing).catch((thrown: unknown) => {
+			// Figures that cannot be worked out leave this tube empty, not all of them.
+			if (thrown instanceof PhysicsInputError) return null;
+			throw thrown;
+		});
 		return { ...states, ...serverKind(support.kind).stations(standing, logged), ...(feel === null ? {} : { feel }) };
 	} catch (thrown) {
 		const { code } = asRefusal(thrown);
