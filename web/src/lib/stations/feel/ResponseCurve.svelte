@@ -69,8 +69,8 @@
 		{/each}
 		<path class="hand" d={line(aim.atS, aim.handleRad)} />
 		{#if now !== null}<path class="now" d={line(now.atS, now.cameraRad)} />{/if}
-		<path class="reference" d={line(aim.atS, aim.referenceRad)} />
 		<path class="aim" d={line(aim.atS, aim.cameraRad)} />
+		<path class="reference" d={line(aim.atS, aim.referenceRad)} />
 		<line class="plumb" x1={x(atS)} x2={x(atS)} y1={top} y2={heightPx - bottom} />
 	</svg>
 </div>
