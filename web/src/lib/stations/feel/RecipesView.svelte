@@ -154,6 +154,10 @@
 				{/if}
 				<dl>
 					<div>
+						<dt>Of</dt>
+						<dd>{chosen.payloadName} on {chosen.supportName}</dd>
+					</div>
+					<div>
 						<dt>Mode</dt>
 						<dd>{detail.modeName}{detail.modeReach === '' ? '' : `: ${detail.modeReach.toLowerCase()}`}</dd>
 					</div>

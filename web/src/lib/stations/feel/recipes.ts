@@ -51,7 +51,7 @@ export function differences(then: RecipeDetail, today: RecipeDetail, sameGimbal 
 
 /** The differences of settings as one sentence: "follow 35 → 42, because the lens is longer". */
 export function differenceWords(found: readonly Difference[]): string {
-	if (found.length === 0) return 'Nothing differs from today.';
+	if (found.length === 0) return 'Nothing differs from today';
 	return found
 		.slice(0, 4)
 		.map(
