@@ -1,6 +1,6 @@
 <script lang="ts">
 	/* eslint-disable max-lines -- one sheet: the curve, the stick that is tried and its figures are read together. */
-	import { degFromRad } from '@poise/core';
+	import { degFromRad, radFromDeg } from '@poise/core';
 	import Button from '$lib/sheet/fields/Button.svelte';
 	import QuantityField from '$lib/sheet/fields/QuantityField.svelte';
 	import TextInput from '$lib/sheet/fields/TextInput.svelte';
@@ -224,7 +224,7 @@
 					value={degFromRad(stick.maxRateRadPerS)}
 					check={(value) =>
 						value > 0 && value <= degFromRad(feelLimits.rate.most) ? null : 'More than 0, up to 720° a second.'}
-					onvalue={(value) => change({ maxRateRadPerS: (value * Math.PI) / 180 }, 'rate')}
+					onvalue={(value) => change({ maxRateRadPerS: radFromDeg(value) }, 'rate')}
 					oncommit={bench.settle}
 					testId="stick-top"
 				/>

@@ -1,4 +1,4 @@
-import { fitFollow, type FollowFit, type OwnScale, settingFor, valueAt } from '@poise/core';
+import { fitFollow, followAt, type FollowFit, type OwnScale, settingFor, valueAt } from '@poise/core';
 import { type Turning, turningAxes } from '$lib/model/turning';
 import {
 	type AllSettings,
@@ -133,7 +133,7 @@ export function fittedFollow({ runs }: Pick<ModeSheet, 'runs'>): FollowFit | nul
 export function scalesFrom(sheet: ModeSheet, fit: FollowFit, stamp: OwnScaleSheet['measured']): ModeSheet['scales'] {
 	const { follow, deadband, smooth, stiffness } = sheet.scales;
 	const counted = sheet.runs.filter(({ struck }) => !struck);
-	const at = (setting: number) => valueAt({ scale: asOwn(fit), setting }).value;
+	const at = (setting: number) => followAt({ scale: fit.scale, setting }).followPerS;
 	const bounded = (value: number, low: number, high: number) => Math.min(high, Math.max(low, value));
 
 	// Through nothing at its least end: a dead band of 0 is none.
@@ -172,8 +172,3 @@ export function scalesFrom(sheet: ModeSheet, fit: FollowFit, stamp: OwnScaleShee
 		stiffness
 	};
 }
-const asOwn = ({ scale: { law, least, greatest } }: FollowFit): OwnScale => ({
-	law,
-	least: { setting: least.setting, value: least.followPerS },
-	greatest: { setting: greatest.setting, value: greatest.followPerS }
-});
