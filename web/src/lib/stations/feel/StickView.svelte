@@ -472,6 +472,10 @@
 		font-size: 13px;
 	}
 	@media (max-width: 900px) {
+		/* The thumb's part first. */
+		.stick > .answer-column {
+			order: 1;
+		}
 		.work {
 			padding: 12px 14px;
 		}
