@@ -254,4 +254,5 @@ export { profile, type ProfileKind } from './motion/profile';
 export { stopMotion, timelapse } from './motion/frames';
 export { panLinkage } from './motion/panLinkage';
 export { type BodyAt, clearance, type Clearance } from './motion/clearance';
+export { moveClearance, type MoveNear, type MovingBody } from './motion/moveClearance';
 export type { Obstacle } from './motion/shapes';

@@ -1,5 +1,6 @@
-import { checksFor } from '../input';
+import { type Checks, checksFor } from '../input';
 import type { Vec3 } from '../mass/body';
+import { nearest } from './nearest';
 import { checkObstacles, distanceTo, type Obstacle } from './shapes';
 
 /** Where a moving body's middle line is at one time; between times its ends go straight and evenly. */
@@ -18,20 +19,7 @@ export interface Clearance {
 	readonly shapeId: string | null;
 }
 
-/** A stated distance lies no further under the true one than this. */
-const withinM = 5e-4;
 const [mostTimes, mostShapes] = [20_000, 2000];
-/** Looked at so often at most; past that what is left is stated by what is known of it, which is less. */
-const mostLooks = 2_000_000;
-
-interface Stretch {
-	readonly leg: number;
-	readonly shape: number;
-	readonly from: number;
-	readonly to: number;
-	readonly atFrom: number;
-	readonly atTo: number;
-}
 
 /**
  * How near a moving capsule comes to what stands there, between its times too.
@@ -59,57 +47,36 @@ export function clearance(input: {
 	});
 	if (path.length > mostTimes) check.fail('path', `must be at most ${mostTimes}`, path.length);
 	const radius = check.atLeastZero('radiusM', input.radiusM);
-	if (!Array.isArray(input.shapes)) check.fail('shapes', 'must be a list', input.shapes);
-	if (input.shapes.length > mostShapes) check.fail('shapes', `must be at most ${mostShapes}`, input.shapes.length);
-	checkObstacles(check, 'clearance', input.shapes);
-	const distances = input.shapes.map(distanceTo);
+	checkAll(check, 'clearance', input.shapes);
 
 	/** The faster end's way over a whole leg. */
 	const ways = path.slice(1).map(({ a, b }, k) => Math.max(apart(a, path[k]!.a), apart(b, path[k]!.b)));
-	let [best, bestAtS, bestShape, looks] = [Infinity, path[0]!.tS, -1, 0];
-	const look = (leg: number, share: number, shape: number): number => {
-		const [one, two] = [path[leg]!, path[Math.min(path.length - 1, leg + 1)]!];
-		looks += 1;
-		const distance = distances[shape]!(between(one.a, two.a, share), between(one.b, two.b, share));
-		if (distance < best) [best, bestAtS, bestShape] = [distance, one.tS + share * (two.tS - one.tS), shape];
-		return distance;
-	};
-	const waiting: Stretch[] = [];
-	for (let shape = 0; shape < distances.length; shape += 1) {
-		let atFrom = look(0, 0, shape);
-		for (let leg = 0; leg < ways.length; leg += 1) {
-			const atTo = look(leg, 1, shape);
-			waiting.push({ leg, shape, from: 0, to: 1, atFrom, atTo });
-			atFrom = atTo;
-		}
-	}
-	/** Within the stretch it is no nearer than this. */
-	const boundOf = ({ leg, from, to, atFrom, atTo }: Stretch) => (atFrom + atTo - ways[leg]! * (to - from)) / 2;
-	// The likeliest first: what they find spares looking at the rest.
-	waiting.sort((one, two) => boundOf(two) - boundOf(one));
-	let certified = Infinity;
-	for (let stretch = waiting.pop(); stretch !== undefined; stretch = waiting.pop()) {
-		const bound = boundOf(stretch);
-		if (bound >= best - withinM || looks >= mostLooks) {
-			certified = Math.min(certified, bound);
-			continue;
-		}
-		const { leg, shape, from, to, atFrom, atTo } = stretch;
-		const middle = (from + to) / 2;
-		const atMiddle = look(leg, middle, shape);
-		const halves: Stretch[] = [
-			{ leg, shape, from, to: middle, atFrom, atTo: atMiddle },
-			{ leg, shape, from: middle, to, atFrom: atMiddle, atTo }
-		];
-		if (boundOf(halves[0]!) < boundOf(halves[1]!)) halves.reverse();
-		waiting.push(...halves);
-	}
-	if (bestShape < 0) return { clearanceM: Infinity, atS: null, shapeId: null };
+	const all = nearest({
+		legsS: path.length === 1 ? [[path[0]!.tS, path[0]!.tS]] : path.slice(1).map(({ tS }, k) => [path[k]!.tS, tS]),
+		lineAt: (leg, tS) => {
+			const [one, two] = [path[leg]!, path[Math.min(path.length - 1, leg + 1)]!];
+			const share = two === one ? 0 : (tS - one.tS) / (two.tS - one.tS);
+			return [between(one.a, two.a, share), between(one.b, two.b, share)];
+		},
+		wayOver: (leg, share) => (ways[leg] ?? 0) * share,
+		distances: input.shapes.map(distanceTo)
+	});
+	const found = all.reduce<(typeof all)[number] | undefined>(
+		(least, each) => (least === undefined || each.foundM < least.foundM ? each : least),
+		undefined
+	);
+	if (found === undefined) return { clearanceM: Infinity, atS: null, shapeId: null };
 	return {
-		clearanceM: Math.max(0, Math.min(best, certified)) - radius,
-		atS: bestAtS,
-		shapeId: input.shapes[bestShape]!.id
+		clearanceM: Math.min(...all.map(({ leastM }) => leastM)) - radius,
+		atS: found.atS,
+		shapeId: input.shapes[found.shape]!.id
 	};
+}
+
+export function checkAll(check: Checks, call: string, shapes: readonly Obstacle[]): void {
+	if (!Array.isArray(shapes)) check.fail('shapes', 'must be a list', shapes);
+	if (shapes.length > mostShapes) check.fail('shapes', `must be at most ${mostShapes}`, shapes.length);
+	checkObstacles(check, call, shapes);
 }
 
 const apart = (a: Vec3, b: Vec3) => Math.hypot(a[0] - b[0], a[1] - b[1], a[2] - b[2]);

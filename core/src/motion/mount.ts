@@ -23,6 +23,8 @@ export type Mount =
 			readonly noseToCentreM: readonly [forward: number, up: number];
 			readonly keptLevel: boolean;
 			readonly headBase?: Attitude;
+			/** The pivot goes along a track by `trackM`, from `pivotM`; absent: it stands. */
+			readonly track?: { readonly headingRad: number; readonly inclineRad: number };
 	  };
 
 /** Where every axis stands; one that is not named stands at 0. */
@@ -50,12 +52,19 @@ const axisNames = [
 	'focalM'
 ] as const satisfies readonly (keyof MountAxes)[];
 
-/** Where pan and tilt axes cross, and how the head's base is turned. */
+/** An arm in the room: its pivot, its far end, and the way from one to the other, of length 1. */
+export interface ArmInRoom {
+	readonly pivotM: Vec3;
+	readonly noseM: Vec3;
+	readonly along: Vec3;
+}
+
+/** Where pan and tilt axes cross, how the head's base is turned, and the arm it is on; null: on none. */
 export function headOf(
 	check: Checks,
 	mount: Mount,
 	axes: Partial<MountAxes>
-): { readonly centreM: Vec3; readonly base: Axes3 } {
+): { readonly centreM: Vec3; readonly base: Axes3; readonly arm: ArmInRoom | null } {
 	if (typeof axes !== 'object' || axes === null) check.fail('axes', 'must be the places of the axes', axes);
 	// Also of axes that play no part here: a figure that is none is nowhere let in.
 	for (const name of axisNames) if (axes[name] !== undefined) check.number(`axes.${name}`, axes[name]);
@@ -65,7 +74,8 @@ export function headOf(
 			const { centreM, base } = mount as Extract<Mount, { kind: 'fixed' }>;
 			return {
 				centreM: check.vector('mount.centreM', centreM),
-				base: turnOfBase(checkAttitude(check, 'mount.base', base))
+				base: turnOfBase(checkAttitude(check, 'mount.base', base)),
+				arm: null
 			};
 		}
 		case 'track': {
@@ -73,11 +83,12 @@ export function headOf(
 			const along = alongRail(check, rail);
 			return {
 				centreM: add(check.vector('mount.startM', startM), scale(along, at('trackM'))),
-				base: turnOfBase(checkAttitude(check, 'mount.base', base))
+				base: turnOfBase(checkAttitude(check, 'mount.base', base)),
+				arm: null
 			};
 		}
 		case 'crane': {
-			const { pivotM, armM, forward, up, headingRad, keptLevel, headBase } = readCrane(check, mount);
+			const { pivotM, armM, forward, up, headingRad, keptLevel, headBase, track } = readCrane(check, mount);
 			const heading = headingRad + at('swingRad');
 			const boom = at('boomRad');
 			const reach = armM + at('extensionM');
@@ -87,9 +98,12 @@ export function headOf(
 				? [reach * cb + forward, reach * sb + up]
 				: [(reach + forward) * cb - up * sb, (reach + forward) * sb + up * cb];
 			const base = turnOfBase({ headingRad: heading, tiltRad: keptLevel ? 0 : boom, rollRad: 0 });
+			const pivot = track === null ? pivotM : add(pivotM, scale(track, at('trackM')));
+			const armAlong: Vec3 = [along[0] * cb, along[1] * cb, sb];
 			return {
-				centreM: add(pivotM, [along[0] * out, along[1] * out, rise]),
-				base: turnedBy(base, turnOfBase(headBase))
+				centreM: add(pivot, [along[0] * out, along[1] * out, rise]),
+				base: turnedBy(base, turnOfBase(headBase)),
+				arm: { pivotM: pivot, noseM: add(pivot, scale(armAlong, reach)), along: armAlong }
 			};
 		}
 		default:
@@ -112,6 +126,7 @@ export function readCrane(check: Checks, mount: Mount) {
 		forward: check.number('mount.noseToCentreM[0]', crane.noseToCentreM[0]),
 		up: check.number('mount.noseToCentreM[1]', crane.noseToCentreM[1]),
 		keptLevel: crane.keptLevel === true,
+		track: crane.track === undefined ? null : alongRail(check, crane.track),
 		headBase: crane.headBase === undefined ? noTurn : checkAttitude(check, 'mount.headBase', crane.headBase)
 	};
 }

@@ -7,6 +7,8 @@ import type { Vec3 } from '../mass/body';
 export interface Prism {
 	readonly id: string;
 	readonly outlineM: readonly Point[];
+	/** Areas within the outline that are open, such as a court; only of an area, and none crosses another. */
+	readonly holesM?: readonly (readonly Point[])[];
 	/** An area, whatever its outline's sense; false: only the upright sheet along the line, as of a wall or a wire. */
 	readonly closed: boolean;
 	readonly bottomM: number;
@@ -16,14 +18,18 @@ export interface Prism {
 /** Checks prisms at the door of `call`: two points or more (three round an area), the top not under the bottom. */
 export function checkPrisms(call: string, prisms: readonly Prism[]): void {
 	const check = checksFor(call);
-	prisms.forEach(({ outlineM, closed, bottomM, topM }, index) => {
+	prisms.forEach(({ outlineM, holesM = [], closed, bottomM, topM }, index) => {
 		const at = `shapes[${index}]`;
-		const least = closed ? 3 : 2;
-		if (outlineM.length < least) check.fail(`${at}.outlineM`, `must have at least ${least} points`, outlineM.length);
-		outlineM.forEach(([x, y], corner) => {
-			check.number(`${at}.outlineM[${corner}][0]`, x);
-			check.number(`${at}.outlineM[${corner}][1]`, y);
-		});
+		const ring = (path: string, points: readonly Point[], least: number) => {
+			if (points.length < least) check.fail(path, `must have at least ${least} points`, points.length);
+			points.forEach(([x, y], corner) => {
+				check.number(`${path}[${corner}][0]`, x);
+				check.number(`${path}[${corner}][1]`, y);
+			});
+		};
+		ring(`${at}.outlineM`, outlineM, closed ? 3 : 2);
+		if (!closed && holesM.length > 0) check.fail(`${at}.holesM`, 'must be absent where nothing is enclosed', holesM.length);
+		holesM.forEach((hole, k) => ring(`${at}.holesM[${k}]`, hole, 3));
 		check.number(`${at}.bottomM`, bottomM);
 		check.number(`${at}.topM`, topM);
 		if (!(topM >= bottomM)) check.fail(`${at}.topM`, 'must be at least bottomM', topM);
@@ -49,16 +55,23 @@ export function prismDistance(input: { readonly aM: Vec3; readonly bM: Vec3; rea
 }
 
 /** As {@link prismDistance}, without checks; stops looking where nothing can come under `enough`. */
-export function pieceToPrism(a: Vec3, b: Vec3, { outlineM, closed, bottomM, topM }: Prism, enough: number): number {
-	let least = closed ? overInside(a, b, outlineM, bottomM, topM) : Infinity;
+export function pieceToPrism(
+	a: Vec3,
+	b: Vec3,
+	{ outlineM, holesM = [], closed, bottomM, topM }: Prism,
+	enough: number
+): number {
+	let least = closed ? overInside(a, b, [outlineM, ...holesM], bottomM, topM) : Infinity;
 	const middle: Vec3 = [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2, (a[2] + b[2]) / 2];
 	const half = Math.hypot(b[0] - a[0], b[1] - a[1], b[2] - a[2]) / 2;
-	const last = closed ? outlineM.length : outlineM.length - 1;
-	for (let index = 0; index < last && least > 0; index += 1) {
-		const [from, to] = [outlineM[index]!, outlineM[(index + 1) % outlineM.length]!];
-		const nearest = pointToSide(middle, from, to, bottomM, topM) - half;
-		if (nearest >= Math.min(least, enough)) continue;
-		least = Math.min(least, pieceToSide(a, b, from, to, bottomM, topM));
+	for (const ring of [outlineM, ...holesM]) {
+		const last = closed ? ring.length : ring.length - 1;
+		for (let index = 0; index < last && least > 0; index += 1) {
+			const [from, to] = [ring[index]!, ring[(index + 1) % ring.length]!];
+			const nearest = pointToSide(middle, from, to, bottomM, topM) - half;
+			if (nearest >= Math.min(least, enough)) continue;
+			least = Math.min(least, pieceToSide(a, b, from, to, bottomM, topM));
+		}
 	}
 	return least;
 }
@@ -99,24 +112,26 @@ function pieceToSide(a: Vec3, b: Vec3, from: Point, to: Point, bottom: number, t
 }
 
 /** Where a piece passes over, under or through the inside of an area: the least difference in height, else infinity. */
-function overInside(a: Vec3, b: Vec3, outline: readonly Point[], bottom: number, top: number): number {
+function overInside(a: Vec3, b: Vec3, rings: readonly (readonly Point[])[], bottom: number, top: number): number {
 	const [dx, dy] = [b[0] - a[0], b[1] - a[1]];
 	const cuts = [0, 1];
-	outline.forEach((from, index) => {
-		const to = outline[(index + 1) % outline.length]!;
-		const [ex, ey] = [to[0] - from[0], to[1] - from[1]];
-		const cross = dx * ey - dy * ex;
-		if (cross === 0) return;
-		const [fx, fy] = [from[0] - a[0], from[1] - a[1]];
-		const [t, s] = [(fx * ey - fy * ex) / cross, (fx * dy - fy * dx) / cross];
-		if (t > 0 && t < 1 && s >= 0 && s <= 1) cuts.push(t);
-	});
+	for (const ring of rings)
+		ring.forEach((from, index) => {
+			const to = ring[(index + 1) % ring.length]!;
+			const [ex, ey] = [to[0] - from[0], to[1] - from[1]];
+			const cross = dx * ey - dy * ex;
+			if (cross === 0) return;
+			const [fx, fy] = [from[0] - a[0], from[1] - a[1]];
+			const [t, s] = [(fx * ey - fy * ex) / cross, (fx * dy - fy * dx) / cross];
+			if (t > 0 && t < 1 && s >= 0 && s <= 1) cuts.push(t);
+		});
 	cuts.sort((one, two) => one - two);
 	let least = Infinity;
 	for (let index = 1; index < cuts.length; index += 1) {
 		const [t0, t1] = [cuts[index - 1]!, cuts[index]!];
 		const middle = (t0 + t1) / 2;
-		if (!liesInside([a[0] + middle * dx, a[1] + middle * dy], outline)) continue;
+		const at: Point = [a[0] + middle * dx, a[1] + middle * dy];
+		if (!liesInside(at, rings[0]!) || rings.slice(1).some((hole) => liesInside(at, hole))) continue;
 		const [z0, z1] = [a[2] + t0 * (b[2] - a[2]), a[2] + t1 * (b[2] - a[2])];
 		least = Math.min(least, Math.max(0, bottom - Math.max(z0, z1), Math.min(z0, z1) - top));
 	}
