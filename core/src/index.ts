@@ -248,7 +248,8 @@ export {
 	fitDurations,
 	type KeyedMove,
 	keyframePath,
-	type MoveKey
+	type MoveKey,
+	readPath
 } from './motion/keyframePath';
 export { profile, type ProfileKind } from './motion/profile';
 export { stopMotion, timelapse } from './motion/frames';

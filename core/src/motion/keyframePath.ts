@@ -142,18 +142,48 @@ export function keyframePath(input: KeyedMove & { readonly atS: readonly number[
 	readonly rates: Readonly<Record<string, number[]>>;
 	readonly peaks: Readonly<Record<string, AxisPeaks>>;
 } {
-	const check = checksFor('keyframePath');
 	const path = readMove('keyframePath', input);
-	if (!Array.isArray(input.atS)) check.fail('atS', 'must be a list of times', input.atS);
-	if (input.atS.length > mostTimes) check.fail('atS', `must be at most ${mostTimes}`, input.atS.length);
-	input.atS.forEach((time, k) => check.number(`atS[${k}]`, time));
-	const read = Object.fromEntries(path.axes.map((axis) => [axis, input.atS.map((time) => along(path, axis, time))]));
-	const each = <T>(of: (axis: string) => T) => Object.fromEntries(path.axes.map((axis) => [axis, of(axis)]));
+	return { durationS: path.durationS, ...readAt('keyframePath', path, input.atS), peaks: peaksAll(path) };
+}
+
+function readAt(call: string, path: PathPieces, atS: readonly number[]) {
+	const check = checksFor(call);
+	if (!Array.isArray(atS)) check.fail('atS', 'must be a list of times', atS);
+	if (atS.length > mostTimes) check.fail('atS', `must be at most ${mostTimes}`, atS.length);
+	atS.forEach((time, k) => check.number(`atS[${k}]`, time));
+	const [values, rates]: [Record<string, number[]>, Record<string, number[]>] = [{}, {}];
+	for (const axis of path.axes) {
+		const read = atS.map((time) => along(path, axis, time));
+		values[axis] = read.map(([value]) => value);
+		rates[axis] = read.map(([, rate]) => rate);
+	}
+	return { values, rates };
+}
+const peaksAll = (path: PathPieces): Record<string, AxisPeaks> =>
+	Object.fromEntries(path.axes.map((axis) => [axis, peaksOf(path.pieces[axis]!)]));
+
+/**
+ * A move through keys read once, for whoever asks it many things: values and rates at times, true peaks, and how much longer it has to
+ * last. Each answer is that of {@link keyframePath} and {@link fitDurations}; throws as they do.
+ *
+ * @example
+ * readPath({ keys: [{ tS: 0, values: { trackM: 0 } }, { tS: 4, values: { trackM: 1 } }], ends: 'natural' }).at([1]).values.trackM[0]; // 0.25
+ */
+export function readPath(move: KeyedMove): {
+	readonly durationS: number;
+	readonly peaks: Readonly<Record<string, AxisPeaks>>;
+	readonly at: (atS: readonly number[]) => {
+		readonly values: Readonly<Record<string, number[]>>;
+		readonly rates: Readonly<Record<string, number[]>>;
+	};
+	readonly fit: (limits: Readonly<Record<string, AxisLimit>>) => ReturnType<typeof fitDurations>;
+} {
+	const path = readMove('readPath', move);
 	return {
 		durationS: path.durationS,
-		values: each((axis) => read[axis]!.map(([value]) => value)),
-		rates: each((axis) => read[axis]!.map(([, rate]) => rate)),
-		peaks: each((axis) => peaksOf(path.pieces[axis]!))
+		peaks: peaksAll(path),
+		at: (atS) => readAt('readPath', path, atS),
+		fit: (limits) => fitOf('readPath', path, limits)
 	};
 }
 
@@ -178,13 +208,19 @@ export function fitDurations(input: KeyedMove & { readonly limits: Readonly<Reco
 	/** Where it binds, in the times as given. */
 	readonly bindingAtS: number | null;
 } {
-	const check = checksFor('fitDurations');
-	const path = readMove('fitDurations', input);
-	if (typeof input.limits !== 'object' || input.limits === null)
-		check.fail('limits', 'must be limits by axis', input.limits);
+	return fitOf('fitDurations', readMove('fitDurations', input), input.limits);
+}
+
+function fitOf(
+	call: string,
+	path: PathPieces,
+	limits: Readonly<Record<string, AxisLimit>>
+): ReturnType<typeof fitDurations> {
+	const check = checksFor(call);
+	if (typeof limits !== 'object' || limits === null) check.fail('limits', 'must be limits by axis', limits);
 	let found: ReturnType<typeof fitDurations> = { scale: 0, bindingAxis: null, bindingLimit: null, bindingAtS: null };
 	for (const axis of path.axes) {
-		const limit = input.limits[axis];
+		const limit = limits[axis];
 		if (limit === undefined) continue;
 		const maxRate = check.positive(`limits.${axis}.maxRate`, limit.maxRate);
 		const maxAccel = check.positive(`limits.${axis}.maxAccel`, limit.maxAccel);

@@ -12,8 +12,8 @@ export interface Sweep {
 	readonly lineAt: (leg: number, tS: number) => readonly [a: Vec3, b: Vec3];
 	/** No point of the line goes further than this over a share of a leg, which lies between two times. */
 	readonly wayOver: (leg: number, share: number, fromS: number, toS: number) => number;
-	/** From the line to each shape; 0 where they touch. */
-	readonly distances: readonly ((a: Vec3, b: Vec3) => number)[];
+	/** From the line to each shape; 0 where they touch; `enough` for anything that far or further. */
+	readonly distances: readonly ((a: Vec3, b: Vec3, enough: number) => number)[];
 	/** Every shape is measured by itself as far as this; absent: only the nearest of all is. */
 	readonly eachWithinM?: number;
 	/** What lies further than this anyway, of all of them; default: nothing is known. */
@@ -56,9 +56,13 @@ export function nearest(sweep: Sweep): Found[] {
 	/** Beyond this nobody asks: of all of them, or of each. */
 	const asked = (shape: number) =>
 		eachWithinM === undefined ? least - withinM : Math.min(best[shape]! - withinM, eachWithinM);
-	const look = (shape: number, a: Vec3, b: Vec3, tS: number): number => {
+	/** No further than a stretch of so long a way could bring it to what is asked. */
+	const look = (shape: number, a: Vec3, b: Vec3, tS: number, way: number): number => {
 		looks += 1;
-		const distance = distances[shape]!(a, b);
+		const enough = asked(shape) + way + withinM;
+		const distance = distances[shape]!(a, b, enough);
+		// Only a bound: nothing was seen that near.
+		if (distance >= enough) return enough;
 		if (distance < best[shape]!) [best[shape], bestAtS[shape]] = [distance, tS];
 		if (distance < least) least = distance;
 		return distance;
@@ -78,8 +82,9 @@ export function nearest(sweep: Sweep): Found[] {
 	legsS.forEach((leg, k) => {
 		const [fromS, toS] = leg;
 		const [start, end] = [lineAt(k, fromS), lineAt(k, toS)];
+		const way = wayOver(k, 1, fromS, toS);
 		for (let shape = 0; shape < distances.length; shape += 1)
-			waiting.push(stretch(k, shape, leg, 1, look(shape, ...start, fromS), look(shape, ...end, toS)));
+			waiting.push(stretch(k, shape, leg, 1, look(shape, ...start, fromS, way), look(shape, ...end, toS, way)));
 	});
 	// The likeliest first: what they find spares looking at the rest.
 	waiting.sort((one, two) => two.bound - one.bound);
@@ -92,7 +97,7 @@ export function nearest(sweep: Sweep): Found[] {
 			continue;
 		}
 		const [a, b] = lineAt(leg, middleS);
-		const atMiddle = look(shape, a, b, middleS);
+		const atMiddle = look(shape, a, b, middleS, wayOver(leg, share / 2, fromS, middleS));
 		const halves = [
 			stretch(leg, shape, [fromS, middleS], share / 2, atFrom, atMiddle),
 			stretch(leg, shape, [middleS, toS], share / 2, atMiddle, atTo)

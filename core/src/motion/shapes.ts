@@ -81,18 +81,57 @@ function pointTo(shape: Exclude<Obstacle, { kind: 'prism' }>): (x: number, y: nu
 	}
 }
 
+/** A ball that holds all of it: what is far from the ball is far from the thing. */
+function ballAround(shape: Obstacle): { x: number; y: number; z: number; radius: number } {
+	switch (shape.kind) {
+		case 'sphere': {
+			const [x, y, z] = shape.centreM;
+			return { x, y, z, radius: shape.radiusM };
+		}
+		case 'box': {
+			const [x, y, z] = shape.centreM;
+			return { x, y, z, radius: Math.hypot(...shape.sizeM) / 2 };
+		}
+		case 'cylinder': {
+			const [x, y, z] = shape.baseM;
+			return { x, y, z: z + shape.heightM / 2, radius: Math.hypot(shape.radiusM, shape.heightM / 2) };
+		}
+		case 'prism': {
+			const xs = shape.outlineM.map(([x]) => x);
+			const ys = shape.outlineM.map(([, y]) => y);
+			const middle = (all: readonly number[]) => (Math.min(...all) + Math.max(...all)) / 2;
+			const half = (all: readonly number[]) => (Math.max(...all) - Math.min(...all)) / 2;
+			const tall = (shape.topM - shape.bottomM) / 2;
+			return { x: middle(xs), y: middle(ys), z: shape.bottomM + tall, radius: Math.hypot(half(xs), half(ys), tall) };
+		}
+	}
+}
+
 const golden = (Math.sqrt(5) - 1) / 2;
 /** Along the piece; across it is far less, since about its least the distance is flat. */
 const alongM = 1e-5;
 
-/** Least distance from a straight piece to the obstacle; 0 where they touch. To a convex solid it is convex along the piece. */
-export function distanceTo(shape: Obstacle): (a: Vec3, b: Vec3) => number {
-	if (shape.kind === 'prism') return (a, b) => pieceToPrism(a, b, shape, Infinity);
+/**
+ * Least distance from a straight piece to the obstacle; 0 where they touch. Where it is `enough` or more, only that is
+ * said. To a convex solid it is convex along the piece.
+ */
+export function distanceTo(shape: Obstacle): (a: Vec3, b: Vec3, enough: number) => number {
+	const around = ballAround(shape);
+	const near = ({ length: long }: { readonly length: number }, a: Vec3, b: Vec3) => {
+		const [x, y, z] = [(a[0] + b[0]) / 2 - around.x, (a[1] + b[1]) / 2 - around.y, (a[2] + b[2]) / 2 - around.z];
+		return Math.sqrt(x * x + y * y + z * z) - around.radius - long / 2;
+	};
+	const lengthOf = (a: Vec3, b: Vec3) =>
+		Math.sqrt((b[0] - a[0]) ** 2 + (b[1] - a[1]) ** 2 + (b[2] - a[2]) ** 2);
+	if (shape.kind === 'prism')
+		return (a, b, enough) =>
+			near({ length: lengthOf(a, b) }, a, b) >= enough ? enough : Math.min(enough, pieceToPrism(a, b, shape, enough));
 	const to = pointTo(shape);
-	return (a, b) => {
+	return (a, b, enough) => {
+		const length = lengthOf(a, b);
+		if (near({ length }, a, b) >= enough) return enough;
 		const [dx, dy, dz] = [b[0] - a[0], b[1] - a[1], b[2] - a[2]];
 		const at = (t: number) => to(a[0] + t * dx, a[1] + t * dy, a[2] + t * dz);
-		const length = Math.hypot(dx, dy, dz);
 		let least = Math.min(at(0), at(1));
 		if (length <= alongM) return least;
 		let [low, high] = [0, 1];
@@ -109,7 +148,6 @@ export function distanceTo(shape: Obstacle): (a: Vec3, b: Vec3) => number {
 				atTwo = at(two);
 			}
 		}
-		least = Math.min(least, atOne, atTwo);
-		return least;
+		return Math.min(least, atOne, atTwo);
 	};
 }

@@ -3,6 +3,8 @@ import type { PaperKind } from '$lib/model/paper';
 import { idOf } from './api';
 import { listEdits } from './db/edits';
 import { feelPaper } from './db/feel';
+import { headAs } from './db/heads';
+import { moveAs } from './db/moves';
 import { paperAs } from './db/papers';
 import { findSupport } from './db/supports';
 import { planAs } from './db/venues';
@@ -20,6 +22,10 @@ async function reader(crewId: string, document: string): Promise<(content: Json)
 			return ({ shape: _shape, ...draft }) => draft;
 		case 'venue':
 			return ({ plan, ...rest }) => ({ ...rest, plan: fromStore(planAs, plan) });
+		case 'head':
+			return ({ head, ...rest }) => ({ ...rest, head: fromStore(headAs, head) });
+		case 'move':
+			return (content) => fromStore(moveAs, content);
 		case 'support': {
 			const { geometry: as } = serverKind((await findSupport(crewId, idOf(id))).kind);
 			return ({ geometry, ...rest }) => ({ ...rest, geometry: fromStore(as, geometry) as unknown });

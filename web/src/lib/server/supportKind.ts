@@ -1,5 +1,6 @@
 import type Joi from 'joi';
 import type { RecordDetail } from '$lib/model/balance';
+import type { Carrying } from '$lib/model/carrying';
 import type { GearDraft } from '$lib/model/gear';
 import type { Part } from '$lib/model/part';
 import type { Payload, MountedBody } from '$lib/model/payload';
@@ -99,6 +100,8 @@ export interface ServerKind<
 	) => { readonly balance: StationState; readonly logbook: StationState };
 	/** What its motors turn, as it is balanced; absent: nothing of it follows a hand. */
 	readonly turning?: (standing: Standing<Geometry, State>) => Turnings;
+	/** What it says of itself to whoever plans a move with it, as its bench stands; absent: no move stands on it. */
+	readonly carrying?: (support: SupportRow<Geometry>, state: State) => Carrying;
 	/** Worked out anew from what the server holds. Throws `invalid` with fields under `state` for what does not fit this support. */
 	readonly record: (standing: Standing<Geometry, State>) => Recorded<Detail>;
 	/** A record whose readings were written down wrong, worked out anew; absent: the kind has no readings to correct. */

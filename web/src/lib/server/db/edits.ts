@@ -11,6 +11,8 @@ export const documentName = {
 	venue: (id: string) => `venue/${id}`,
 	bench: (supportId: string, payloadId: string) => `bench/${supportId}/${payloadId}`,
 	paper: (payloadId: string, kind: string) => `paper/${payloadId}/${kind}`,
+	head: (id: string) => `head/${id}`,
+	move: (id: string) => `move/${id}`,
 	feel: (about: readonly string[]) => ['feel', ...about].join('/')
 } as const;
 

@@ -471,6 +471,79 @@ export const recipes = pgTable(
 	]
 );
 
+/** Heads on the shelf: what their axes can do. */
+export const heads = pgTable(
+	'heads',
+	{
+		id: id(),
+		crewId: crewId(),
+		name: text('name').notNull(),
+		head: jsonb('head').notNull(),
+		version: integer('version').notNull().default(1)
+	},
+	(table) => [
+		unique('heads_name_in_crew').on(table.crewId, table.name),
+		unique('heads_id_in_crew').on(table.crewId, table.id),
+		namedSensibly('heads', table.name),
+		check('heads_version_counts', sql`${table.version} >= 1`)
+	]
+);
+
+/** Moves as they were left. A move keeps its own copy of what it stands on; the venue only while that exists. */
+export const moves = pgTable(
+	'moves',
+	{
+		id: id(),
+		crewId: crewId(),
+		name: text('name').notNull(),
+		venueId: uuid('venue_id'),
+		content: jsonb('content').notNull(),
+		version: integer('version').notNull().default(1),
+		updatedAt: moment('updated_at'),
+		updatedBy: uuid('updated_by')
+	},
+	(table) => [
+		unique('moves_id_in_crew').on(table.crewId, table.id),
+		index('moves_newest').on(table.crewId, table.updatedAt),
+		namedSensibly('moves', table.name),
+		check('moves_version_counts', sql`${table.version} >= 1`),
+		foreignKey({
+			name: 'moves_venue_of_crew',
+			columns: [table.crewId, table.venueId],
+			foreignColumns: [venues.crewId, venues.id]
+		}).onDelete('set null'),
+		writerOfCrew('moves', table)
+	]
+);
+
+/** What ran: a copy of the move as it was then, and what was seen. */
+export const moveRuns = pgTable(
+	'move_runs',
+	{
+		id: id(),
+		crewId: crewId(),
+		personId: uuid('person_id').notNull(),
+		moveId: uuid('move_id'),
+		moveName: text('move_name').notNull(),
+		venueName: text('venue_name').notNull().default(''),
+		note: text('note').notNull().default(''),
+		/** What a search looks through. */
+		words: text('words').notNull(),
+		struck: boolean('struck').notNull().default(false),
+		detail: jsonb('detail').notNull(),
+		at: moment('at')
+	},
+	(table) => [
+		index('move_runs_newest').on(table.crewId, table.at),
+		foreignKey({
+			name: 'move_runs_move_of_crew',
+			columns: [table.crewId, table.moveId],
+			foreignColumns: [moves.crewId, moves.id]
+		}).onDelete('set null'),
+		personOfCrew('move_runs', table)
+	]
+);
+
 /** Measured centres of gravity, of a part or of a whole payload. */
 export const measurements = pgTable(
 	'measurements',

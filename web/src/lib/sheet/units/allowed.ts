@@ -10,6 +10,8 @@ function told(value: number, quantity: Quantity): readonly [figure: string, unit
 	const size = Math.abs(value);
 	if (quantity === 'length') return size < 1 ? [plain(mmFromM(value)), 'mm'] : [plain(value), 'm'];
 	if (quantity === 'mass') return size < 0.1 ? [plain(gFromKg(value)), 'g'] : [plain(value), 'kg'];
+	if (quantity === 'slow') return size < 1 ? [plain(mmFromM(value)), 'mm/s'] : [plain(value), 'm/s'];
+	if (quantity === 'turnRate') return [plain(Math.round(degFromRad(value))), '°/s'];
 	if (quantity === 'angle') return [plain(Math.round(degFromRad(value))), '°'];
 	if (quantity === 'share') return [plain(value * 100), '%'];
 	return [plain(value), fieldUnit(quantity, 'metric')];

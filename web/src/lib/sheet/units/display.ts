@@ -175,6 +175,16 @@ export const showSpeed = (metresPerSecond: number, units: UnitSystem): Shown =>
 	units === 'imperial'
 		? { figure: plain(mphFromMPerS(metresPerSecond), 1), unit: 'mph' }
 		: { figure: plain(metresPerSecond, 1), unit: 'm/s' };
+/** How fast a carriage goes. */
+export const showSlow = (metresPerSecond: number, units: UnitSystem): Shown =>
+	units === 'imperial'
+		? { figure: plain(inFromM(metresPerSecond), 1), unit: 'in/s' }
+		: { figure: plain(mmFromM(metresPerSecond), 0), unit: 'mm/s' };
+/** How fast an axis turns. */
+export const showTurnRate = (radPerS: number): Shown => ({
+	figure: plain(degFromRad(radPerS), Math.abs(radPerS) < 0.17 ? 1 : 0),
+	unit: '°/s'
+});
 export const showArea = (squareMetres: number, units: UnitSystem): Shown =>
 	units === 'imperial'
 		? { figure: sqFtFromM2(squareMetres).toFixed(1), unit: 'ft²' }
@@ -214,6 +224,10 @@ export type Quantity =
 	| 'torque'
 	| 'temperature'
 	| 'speed'
+	/** Of a carriage: millimetres or inches a second. */
+	| 'slow'
+	/** Of an axis: degrees a second. */
+	| 'turnRate'
 	| 'area'
 	| 'force'
 	| 'energy'
@@ -244,6 +258,8 @@ const perUnit: Record<Quantity, Readonly<Record<string, (value: number) => numbe
 		'ozf·in': nmFromOzfIn,
 		ozfin: nmFromOzfIn
 	},
+	slow: { 'mm/s': mFromMm, 'cm/s': mFromCm, 'm/s': same, 'in/s': mFromIn },
+	turnRate: { '°/s': radFromDeg, 'deg/s': radFromDeg, 'rad/s': same },
 	speed: { 'm/s': same, ms: same, 'km/h': (kmh) => kmh / 3.6, mph: mPerSFromMph },
 	area: { 'm²': same, m2: same, 'ft²': m2FromSqFt, ft2: m2FromSqFt },
 	force: { n: same, lbf: nFromLbf },
@@ -261,6 +277,7 @@ const fixedUnits: Partial<
 	Record<Quantity, { readonly unit: string; readonly decimals: number; readonly shown: (value: number) => number }>
 > = {
 	angle: { unit: '°', decimals: 1, shown: degFromRad },
+	turnRate: { unit: '°/s', decimals: 1, shown: degFromRad },
 	time: { unit: 's', decimals: 2, shown: same },
 	energy: { unit: 'Wh', decimals: 1, shown: same },
 	voltage: { unit: 'V', decimals: 2, shown: same },
@@ -279,6 +296,7 @@ const ownUnits = {
 	mass: { metric: 'g', imperial: 'lb' },
 	temperature: { metric: '°C', imperial: '°F' },
 	speed: { metric: 'm/s', imperial: 'mph' },
+	slow: { metric: 'mm/s', imperial: 'in/s' },
 	area: { metric: 'm²', imperial: 'ft²' },
 	force: { metric: 'N', imperial: 'lbf' },
 	torque: { metric: 'N·m', imperial: 'ozf·in' }
@@ -292,6 +310,8 @@ const examples: Partial<Record<Quantity, string>> = {
 	time: '1.4 s',
 	temperature: '18 °C or 64 °F',
 	speed: '5 m/s or 11 mph',
+	slow: '250 mm/s or 10 in/s',
+	turnRate: '40 °/s',
 	area: '1.5 m² or 16 ft²',
 	force: '80 N or 18 lbf',
 	share: '85 %'
@@ -323,6 +343,7 @@ export function fieldText(value: number, quantity: Quantity, units: UnitSystem):
 	if (quantity === 'length') return units === 'metric' ? plain(mmFromM(value), 1) : plain(inFromM(value), 3);
 	if (quantity === 'torque') return units === 'metric' ? plain(value, 3) : plain(ozfInFromNm(value), 2);
 	if (quantity === 'temperature') return plain(units === 'metric' ? value : fahrenheitFromCelsius(value), 1);
+	if (quantity === 'slow') return units === 'metric' ? plain(mmFromM(value), 0) : plain(inFromM(value), 1);
 	if (quantity === 'speed') return plain(units === 'metric' ? value : mphFromMPerS(value), 1);
 	if (quantity === 'area') return plain(units === 'metric' ? value : sqFtFromM2(value), 2);
 	if (quantity === 'force') return plain(units === 'metric' ? value : lbfFromN(value), units === 'metric' ? 0 : 1);

@@ -4,7 +4,7 @@ import { craneDemo } from './demo.server';
 import { countedLooks, craneFigures } from './figures';
 import type { CraneBenchState, CraneGeometry, CraneRecordDetail } from './model';
 import { craneBenchState, craneDraft, craneGeometry, craneRecordDetail } from './schemas.server';
-import { settledOn } from './standing';
+import { headSign, noseU, settledOn } from './standing';
 import { freshCraneState } from './state';
 import { craneLogStation, craneStation } from './station';
 import { craneSwap } from './swapSheet.server';
@@ -49,6 +49,31 @@ export const server: ServerKind<CraneGeometry, CraneBenchState, CraneRecordDetai
 				},
 				slips
 			}
+		};
+	},
+	carrying({ geometry }, state) {
+		const setting = settledOn(geometry, state.setting);
+		const { nose, head, rear, tubeAcrossM, boomRangeRad } = geometry;
+		const { panRadPerS, panRadPerS2, tiltRadPerS, tiltRadPerS2 } = head.limits;
+		const standing = state.standing ?? null;
+		return {
+			kind: 'arm',
+			armM: noseU(geometry, setting),
+			tailM: rear.lengthM,
+			tubeM: tubeAcrossM,
+			// The hinge's own height is counted as if the arm were level.
+			noseToCentreM: [0, nose.vM + headSign(geometry) * head.plateM],
+			keptLevel: nose.kept === 'level',
+			hung: nose.head === 'hung',
+			pivotHeightM: setting.pivotHeightM,
+			boomRange: standing?.boomsRad ?? boomRangeRad,
+			swingStops: standing?.stopsRad ?? null,
+			standing:
+				standing === null
+					? null
+					: { venueId: standing.venueId, atM: standing.atM, headingRad: standing.headingRad },
+			headPan: { maxRate: panRadPerS, maxAccel: panRadPerS2 },
+			headTilt: { maxRate: tiltRadPerS, maxAccel: tiltRadPerS2 }
 		};
 	},
 	sheetData: {

@@ -114,6 +114,7 @@
 			onvalue: (to) => carriage({ travelM: [geometry.carriage.travelM[0], to] }, 'travel to')
 		}
 	]);
+	const drive = $derived(geometry.carriage.drive ?? null);
 	const said = $derived([
 		{
 			id: 'holds',
@@ -229,6 +230,36 @@
 				/>
 			{/if}
 		{/each}
+		<label class="line"
+			><Tick
+				checked={drive !== null}
+				onchange={(event) =>
+					carriage({ drive: event.currentTarget.checked ? { maxRate: 0.25, maxAccel: 0.4 } : null }, 'drive')}
+				data-testid="says-drive"
+			/> A motor drives it</label
+		>
+		{#if drive !== null}
+			<QuantityField
+				label="at most"
+				value={drive.maxRate}
+				quantity="slow"
+				{units}
+				check={allowed(sliderLimits.driveSpeed, 'slow')}
+				onvalue={(maxRate) => carriage({ drive: { ...drive, maxRate } }, 'drive speed')}
+				oncommit={() => kept.settle()}
+				testId="drive-speed"
+			/>
+			<QuantityField
+				label="and gains a second"
+				value={drive.maxAccel}
+				quantity="slow"
+				{units}
+				check={allowed(sliderLimits.driveAccel, 'slow')}
+				onvalue={(maxAccel) => carriage({ drive: { ...drive, maxAccel } }, 'drive acceleration')}
+				oncommit={() => kept.settle()}
+				testId="drive-accel"
+			/>
+		{/if}
 		<label class="line"
 			><Tick
 				checked={geometry.clampsDown}

@@ -22,6 +22,27 @@ export const server: ServerKind<SliderGeometry, SliderBenchState, SliderRecordDe
 		const { setting, figures } = today(standing);
 		return { balance: sliderStation(figures), logbook: sliderLogStation(figures, setting, logged) };
 	},
+	carrying({ geometry }, { setting }) {
+		const { rail, carriage } = geometry;
+		const now = settledOn(geometry, setting);
+		return {
+			kind: 'rail',
+			lengthM: rail.lengthM,
+			travelM: carriage.travelM,
+			railKg: rail.massKg,
+			carriageKg: carriage.massKg,
+			plateM: carriage.plateM,
+			drive: carriage.drive ?? null,
+			inclineRad: now.inclineRad,
+			hung: now.hung,
+			reachM: now.reachM,
+			supportsM: now.supportsM,
+			supportBearsN: geometry.supportBearsN,
+			clampHoldsNm: geometry.clampHoldsNm,
+			holdsN: carriage.holdsN,
+			clampsDown: geometry.clampsDown
+		};
+	},
 	record(standing) {
 		const { setting, figures } = today(standing);
 		const { carriedKg, spansN, momentNm, now } = figures;

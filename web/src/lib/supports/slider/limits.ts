@@ -7,6 +7,8 @@ export const sliderLimits = {
 	alongRail: limit(0, 8, 'Supports and carriage are on the rail.'),
 	plate: limit(0, 1, 'A plate stands a hand above its rail.'),
 	driveHolds: above(0, 5000, 'A drive that holds half a tonne is no slider’s.'),
+	driveSpeed: above(0, 5, 'No carriage among people goes faster.'),
+	driveAccel: above(0, 20, 'No belt pulls harder.'),
 	supportBears: above(0, 50_000, 'A stand that bears five tonnes is no stand.'),
 	clampHolds: above(0, 5000, 'No clamp holds half a tonne at a metre.'),
 	incline: limit(-Math.PI / 2, Math.PI / 2, 'Upright is as steep as it gets.'),

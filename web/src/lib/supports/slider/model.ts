@@ -13,6 +13,8 @@ export interface SliderGeometry {
 		readonly travelM: readonly [least: number, greatest: number];
 		/** What its drive or brake holds along the rail, as its maker says; null: nobody has said. */
 		readonly holdsN: number | null;
+		/** What its motor drives it with, m/s and m/s²; null or absent: it is pushed by hand. */
+		readonly drive?: { readonly maxRate: number; readonly maxAccel: number } | null;
 	};
 	/** What one support bears square to the rail, as its maker says; null: nobody has said. */
 	readonly supportBearsN: number | null;

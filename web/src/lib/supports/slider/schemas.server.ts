@@ -11,7 +11,11 @@ export const sliderGeometry = Joi.object<SliderGeometry>({
 		massKg: massKg(),
 		plateM: within(sliderLimits.plate, 'the plate above the rail in metres'),
 		travelM: ends(sliderLimits.alongRail, 'the travel in metres'),
-		holdsN: within(sliderLimits.driveHolds, 'what the drive holds, in newtons,').allow(null)
+		holdsN: within(sliderLimits.driveHolds, 'what the drive holds, in newtons,').allow(null),
+		drive: Joi.object({
+			maxRate: within(sliderLimits.driveSpeed, 'the drive’s top speed in m/s'),
+			maxAccel: within(sliderLimits.driveAccel, 'the drive’s acceleration in m/s²')
+		}).allow(null)
 	}).required(),
 	supportBearsN: within(sliderLimits.supportBears, 'what a support bears, in newtons,').allow(null),
 	clampHoldsNm: within(sliderLimits.clampHolds, 'what a clamp holds, in newton metres,').allow(null),

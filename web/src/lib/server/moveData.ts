@@ -1,0 +1,74 @@
+import { combineBodies, PhysicsInputError } from '@poise/core';
+import type { Carrying } from '$lib/model/carrying';
+import { mountedBodies, standingParts } from '$lib/model/payload';
+import type { Person } from '$lib/model/person';
+import { supportKinds } from '$lib/supports/registry';
+import { idOf } from './api';
+import { findBench } from './db/benches';
+import { listHeads } from './db/heads';
+import { findMove } from './db/moves';
+import { listMoveRuns } from './db/moveRuns';
+import { listParts } from './db/parts';
+import { listPayloads } from './db/payloads';
+import { listSupports } from './db/supports';
+import { findVenue, listVenues } from './db/venues';
+import { serverKind } from './kinds';
+import { Refusal } from './refusal';
+
+/** What of the shelf can carry a camera through a move, as its bench stands; and what can be carried. */
+async function gearForMoves(crewId: string, person: Person) {
+	const kinds = supportKinds.filter(({ key }) => serverKind(key).carrying !== undefined);
+	const [lists, heads, parts, payloads] = await Promise.all([
+		Promise.all(kinds.map(({ key }) => listSupports(crewId, key))),
+		listHeads(crewId),
+		listParts(crewId),
+		listPayloads(crewId)
+	]);
+	const carriers = await Promise.all(
+		lists.flat().map(async (support) => {
+			const kind = serverKind(support.kind);
+			const state = person.payloadId === null ? null : await findBench(crewId, support.id, person.payloadId);
+			const carrying = kind.carrying!(support, state ?? kind.fresh(support)) as Carrying;
+			return { id: support.id, kind: support.kind, name: support.name, carrying };
+		})
+	);
+	const byId = new Map(parts.map((part) => [part.id, part]));
+	const cameras = payloads.flatMap((payload) => {
+		try {
+			const bodies = mountedBodies(standingParts(payload, byId));
+			if (bodies.length === 0) return [];
+			const { massKg } = combineBodies({ bodies: bodies.map(({ body }) => body) });
+			return [{ id: payload.id, name: payload.name, massKg }];
+		} catch (thrown) {
+			// A build that cannot be worked out is none to choose.
+			if (thrown instanceof PhysicsInputError) return [];
+			throw thrown;
+		}
+	});
+	return { carriers, heads: heads.map(({ id, name, head }) => ({ id, name, head })), cameras };
+}
+
+/** Everything that the sheets of one move show. */
+export async function moveData(crewId: string, person: Person, params: { readonly id: string }) {
+	const saved = await findMove(crewId, idOf(params.id));
+	const [gear, venues, runs] = await Promise.all([
+		gearForMoves(crewId, person),
+		listVenues(crewId),
+		listMoveRuns(crewId, '', saved.id)
+	]);
+	const { venueId } = saved.move;
+	const venue =
+		venueId === null
+			? null
+			: await findVenue(crewId, venueId).catch((thrown: unknown) => {
+					if (thrown instanceof Refusal && thrown.code === 'notFound') return null;
+					throw thrown;
+				});
+	return {
+		...saved,
+		gear,
+		venue,
+		venues: venues.map(({ id, name }) => ({ id, name })),
+		ran: runs.slice(0, 5).map(({ id, at, personName, seen, note, struck }) => ({ id, at, personName, seen, note, struck }))
+	};
+}

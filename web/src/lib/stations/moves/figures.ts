@@ -1,0 +1,302 @@
+import { type AxisLimit, type AxisPeaks, frameOf, readPath, type Vec3 } from '@poise/core';
+import type { AxisFigures } from '$lib/model/head';
+import { axisWords } from './axes';
+import { stretched } from './knots';
+import { insideLens, ringAt, sharpAt, zoomRingAt } from './lens';
+import { most } from './limits';
+import type { Axis, Knot, Move, Values } from './model';
+import { evenly, type NoRun, type PoseAt, poseOf, type Run, runOf, runs, sample, type Sampled, valuesAt } from './path';
+import { behaves } from './supports';
+
+/** So many moments of a move are looked at for drawing and for what has no peak of its own. */
+const moments = 81;
+/** A full width of the frame in not less than this: what an eye follows at 24 frames a second with a half-open shutter. */
+export const calmWidthsPerS = 1 / 7;
+
+/** What an axis is asked for, beside what it can do. */
+export interface Band {
+	readonly axis: Axis;
+	readonly words: string;
+	/** Of its limit; null: nobody has said what it can do. */
+	readonly share: number | null;
+	readonly by: 'speed' | 'acceleration';
+	readonly atS: number;
+	readonly peaks: AxisPeaks;
+	/** The share at every moment looked at. */
+	readonly curve: readonly number[];
+	readonly limit: AxisLimit | null;
+	/** Turns of the lens motor, where that is what is limited. */
+	readonly turns: boolean;
+}
+
+export interface Beyond {
+	readonly axis: Axis;
+	readonly value: number;
+	readonly range: readonly [number, number];
+	readonly atS: number;
+}
+
+export interface FocusAt {
+	readonly subjectM: number;
+	readonly focusM: number;
+	readonly nearM: number;
+	readonly farM: number | null;
+	readonly sharp: boolean;
+}
+
+export interface Figures {
+	readonly run: Run;
+	readonly sampled: Sampled;
+	readonly poses: readonly PoseAt[];
+	readonly bands: readonly Band[];
+	/** So many times longer it has to last; below 1 it could be quicker. */
+	readonly scale: number;
+	readonly binding: Band | null;
+	readonly bindingAtS: number | null;
+	readonly lastsS: number;
+	/** Rests as they are; null: nothing that moves has a limit. */
+	readonly shortestS: number | null;
+	readonly beyond: readonly Beyond[];
+	/** The far background over the picture, and what is in focus. */
+	readonly pictureWidthsPerS: readonly number[];
+	readonly peakPicture: { readonly widthsPerS: number; readonly atS: number };
+	readonly focus: readonly FocusAt[];
+	/** The focus pull, m/s at its fastest. */
+	readonly pullMPerS: number;
+	/** When the subject is out of the picture first; null: never. */
+	readonly lostAtS: number | null;
+	readonly insideLensAtS: number | null;
+	readonly tooCloseAtS: number | null;
+}
+
+/** What every axis of a move can do. */
+export function limitsOf(move: Move): Partial<Record<Axis, AxisFigures>> {
+	const { head } = move;
+	const motors = head.kind === 'motors' || head.kind === 'gimbal';
+	const { pan, tilt, roll } = head.figures;
+	return {
+		...behaves(move.support).axes(move.support),
+		...(motors ? { panRad: pan, tiltRad: tilt, ...(roll === null ? {} : { rollRad: roll }) } : {})
+	};
+}
+
+const limitOf = ({ maxRate, maxAccel }: AxisFigures): AxisLimit => ({ maxRate, maxAccel });
+/** A lens motor comes to its speed in a tenth of a second. */
+const ringLimit = (maxTurnsPerS: number): AxisLimit => ({ maxRate: maxTurnsPerS, maxAccel: maxTurnsPerS / 0.1 });
+
+/** What the lens motors turn, as a path of its own: rings are not even in metres. */
+interface Rings {
+	readonly path: ReturnType<typeof readPath>;
+	readonly limits: Readonly<Record<string, AxisLimit>>;
+}
+function ringsOf(move: Move, run: Run): Rings | null {
+	const { focus, zoom } = move.head.figures;
+	if ((focus === null && zoom === null) || run.endS - run.startS < 0.01) return null;
+	const atS = evenly(run, 96);
+	const { values } = sample(run, atS);
+	const zooms = zoom === null ? null : values.focalM!.map((focalM) => zoomRingAt(move.camera, zoom.turns, focalM));
+	const ofZoom = zooms !== null && zooms.every((each) => each !== null) ? (zooms as number[]) : null;
+	return {
+		path: readPath({
+			keys: atS.map((tS, k) => ({
+				tS,
+				values: {
+					...(focus === null ? {} : { focusM: ringAt(move.camera, focus.turns, values.focusM![k]!) }),
+					...(ofZoom === null ? { held: 0 } : { focalM: ofZoom[k]! })
+				}
+			})),
+			ends: 'natural'
+		}),
+		limits: {
+			...(focus === null ? {} : { focusM: ringLimit(focus.maxTurnsPerS) }),
+			...(zoom === null || ofZoom === null ? {} : { focalM: ringLimit(zoom.maxTurnsPerS) })
+		}
+	};
+}
+
+/** How long a move has to be at least, and what binds. */
+function fitOf(move: Move, run: Run, rings: Rings | null): { readonly scale: number; readonly axis: Axis | null; readonly atS: number | null } {
+	const limits = Object.fromEntries(Object.entries(limitsOf(move)).map(([axis, each]) => [axis, limitOf(each)]));
+	const fits = [
+		...run.paths.map((path) => path.fit(limits)),
+		...(rings === null ? [] : [rings.path.fit(rings.limits)])
+	];
+	const hardest = fits.reduce((worst, each) => (each.scale > worst.scale ? each : worst));
+	return { scale: hardest.scale, axis: hardest.bindingAxis as Axis | null, atS: hardest.bindingAtS };
+}
+
+/** Everything that is said of a move beside its picture. */
+export function figuresOf(move: Move, run: Run): Figures {
+	const atS = evenly(run, moments);
+	const sampled = sample(run, atS);
+	const each = atS.map((_, k) => valuesAt(sampled, k));
+	const poses = each.map((values) => poseOf(move, values));
+	const rings = ringsOf(move, run);
+	const bands = bandsOf(move, run, sampled, rings);
+	const fit = fitOf(move, run, rings);
+	const rests = move.knots.reduce((sum, { dwellS }) => sum + dwellS, 0);
+	const lastsS = run.endS - run.startS;
+	const picture = pictureSpeeds(move, run, each, poses);
+	const focus = each.map((values, k) => focusAt(move, values, poses[k]!));
+	const first = (is: (k: number) => boolean) => {
+		const k = atS.findIndex((_, index) => is(index));
+		return k < 0 ? null : atS[k]!;
+	};
+	const peakAt = picture.reduce((best, speed, k) => (speed > picture[best]! ? k : best), 0);
+	return {
+		run,
+		sampled,
+		poses,
+		bands,
+		scale: fit.scale,
+		binding: bands.find(({ axis }) => axis === fit.axis) ?? null,
+		bindingAtS: fit.atS,
+		lastsS,
+		shortestS: fit.scale === 0 ? null : (lastsS - rests) * fit.scale + rests,
+		beyond: beyondOf(move, sampled),
+		pictureWidthsPerS: picture,
+		peakPicture: { widthsPerS: picture[peakAt] ?? 0, atS: atS[peakAt] ?? 0 },
+		focus,
+		pullMPerS: run.peaks.focusM?.rate ?? 0,
+		lostAtS: first((k) => !seesSubject(move, each[k]!, poses[k]!)),
+		insideLensAtS: first((k) => insideLens(move, focus[k]!.subjectM)),
+		tooCloseAtS: first((k) => focus[k]!.focusM < move.camera.closestM - 1e-6)
+	};
+}
+
+function bandsOf(move: Move, run: Run, { atS, rates }: Sampled, rings: Rings | null): Band[] {
+	const limits = limitsOf(move);
+	const ringRates = rings?.path.at(atS).rates;
+	return (Object.keys(run.peaks) as Axis[]).flatMap((axis): Band[] => {
+		const turns = rings !== null && rings.limits[axis] !== undefined;
+		const limit = turns ? rings.limits[axis]! : limits[axis] === undefined ? null : limitOf(limits[axis]);
+		const peaks = turns ? rings.path.peaks[axis]! : run.peaks[axis]!;
+		// Nothing that does not move has a band.
+		if (peaks.rate < 1e-7 && peaks.accel < 1e-7) return [];
+		const speeds = (turns ? ringRates![axis] : rates[axis])!;
+		if (limit === null) {
+			const top = Math.max(1e-9, peaks.rate);
+			const curve = speeds.map((rate) => (Math.abs(rate) / top) * 0.5);
+			return [
+				{ axis, words: axisWords[axis].short, share: null, by: 'speed', atS: peaks.rateAtS, peaks, curve, limit, turns }
+			];
+		}
+		const [bySpeed, byAccel] = [peaks.rate / limit.maxRate, peaks.accel / limit.maxAccel];
+		const step = (atS[1] ?? 1) - (atS[0] ?? 0);
+		const curve = speeds.map((rate, k) => {
+			const accel = step <= 0 ? 0 : Math.abs((speeds[k + 1] ?? rate) - (speeds[k - 1] ?? rate)) / (2 * step);
+			return Math.max(Math.abs(rate) / limit.maxRate, Math.min(accel, peaks.accel) / limit.maxAccel);
+		});
+		const speed = bySpeed >= byAccel;
+		return [
+			{
+				axis,
+				words: axisWords[axis].short,
+				share: Math.max(bySpeed, byAccel),
+				by: speed ? 'speed' : 'acceleration',
+				atS: speed ? peaks.rateAtS : peaks.accelAtS,
+				peaks,
+				curve,
+				limit,
+				turns
+			}
+		];
+	});
+}
+
+/** Where an axis goes past its own ends. */
+function beyondOf(move: Move, { atS, values }: Sampled): Beyond[] {
+	return Object.entries(limitsOf(move)).flatMap(([name, { range }]): Beyond[] => {
+		const axis = name as Axis;
+		const list = values[axis] ?? [];
+		const off = (value: number) => Math.max(range[0] - value, value - range[1]);
+		const worst = list.reduce((k, value, index) => (off(value) > off(list[k]!) ? index : k), 0);
+		return list.length === 0 || off(list[worst]!) <= 1e-6 ? [] : [{ axis, value: list[worst]!, range, atS: atS[worst]! }];
+	});
+}
+
+const lensOf = ({ camera }: Move, { focalM }: Values) => ({
+	focalM,
+	sensorWidthM: camera.sensorWidthM,
+	sensorHeightM: camera.sensorHeightM
+});
+const forwardOf = ({ headingRad, elevationRad }: PoseAt): Vec3 => [
+	Math.cos(elevationRad) * Math.cos(headingRad),
+	Math.cos(elevationRad) * Math.sin(headingRad),
+	Math.sin(elevationRad)
+];
+
+/** How fast the picture goes over the frame: the faster of the far background and of what stands at the distance in focus. */
+function pictureSpeeds(move: Move, run: Run, each: readonly Values[], poses: readonly PoseAt[]): number[] {
+	const dt = Math.min(0.01, (run.endS - run.startS) / 1000);
+	if (!(dt > 0)) return each.map(() => 0);
+	const later = sample(
+		run,
+		evenly(run, each.length).map((tS) => Math.min(run.endS, tS + dt))
+	);
+	return each.map((values, k) => {
+		const [pose, next] = [poses[k]!, poseOf(move, valuesAt(later, k))];
+		const ahead = forwardOf(pose);
+		const speedOf = (farM: number) => {
+			const pointM: Vec3 = [0, 1, 2].map((axis) => pose.positionM[axis]! + ahead[axis]! * farM) as unknown as Vec3;
+			const seen = frameOf({ pose: next, pointM, ...lensOf(move, values) });
+			const tall = move.camera.sensorHeightM / move.camera.sensorWidthM;
+			return seen.xWidths === null || seen.yHeights === null
+				? 0
+				: Math.hypot(seen.xWidths, seen.yHeights * tall) / dt;
+		};
+		return Math.max(speedOf(Math.max(0.05, values.focusM)), speedOf(2000));
+	});
+}
+
+function focusAt(move: Move, values: Values, pose: PoseAt): FocusAt {
+	const subjectM = Math.hypot(...pose.positionM.map((value, axis) => value - move.subject.atM[axis]!));
+	const { nearM, farM } = sharpAt(move.camera, values.focalM, values.focusM);
+	return {
+		subjectM,
+		focusM: values.focusM,
+		nearM,
+		farM,
+		sharp: subjectM >= nearM && (farM === null || subjectM <= farM)
+	};
+}
+
+const seesSubject = (move: Move, values: Values, pose: PoseAt): boolean =>
+	frameOf({ pose, pointM: move.subject.atM, ...lensOf(move, values) }).inFrame;
+
+/** Longer everywhere, so that every axis keeps its limits. */
+export function madePossible(move: Move, { scale }: Pick<Figures, 'scale'>): Move {
+	return scale <= 1 ? move : stretched(move, scale * (1 + 1e-6));
+}
+
+/** Only the legs that fail, each as much as it needs. Null: that does not do. */
+export function madePossibleByLegs(move: Move): Move | null {
+	let now = move;
+	for (let round = 0; round < 120; round += 1) {
+		const run = runOf(now);
+		if (!runs(run)) return null;
+		const { scale, atS } = fitOf(now, run, ringsOf(now, run));
+		if (scale <= 1 + 1e-9) return now;
+		if (atS === null || now.knots.length > most.knots) return null;
+		now = stretched(now, Math.min(1.4, Math.max(1.005, scale)), legAt(now.knots, atS));
+	}
+	return null;
+}
+
+/** The leg that goes at a time: the number of its first knot. */
+export function legAt(knots: readonly Knot[], tS: number): number {
+	const after = knots.findIndex((knot) => knot.tS + knot.dwellS > tS - 1e-9);
+	return Math.min(knots.length - 2, Math.max(0, after <= 0 ? 0 : after - 1));
+}
+/** Between which two knots, in words. */
+export function legWords({ knots }: Pick<Move, 'knots'>, tS: number): string {
+	if (knots.length < 2) return '';
+	const leg = legAt(knots, tS);
+	return `between ${knots[leg]!.name} and ${knots[leg + 1]!.name}`;
+}
+
+/** What a move comes to, or why it does not. */
+export function readMove(move: Move): { readonly figures: Figures | null; readonly problem: NoRun | null } {
+	const run = runOf(move);
+	return runs(run) ? { figures: figuresOf(move, run), problem: null } : { figures: null, problem: run };
+}

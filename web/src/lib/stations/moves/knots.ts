@@ -1,0 +1,212 @@
+import { aimAxes, type Vec3 } from '@poise/core';
+import { leastLegS, most, moveLimits } from './limits';
+import { type BaseAxis, headAxes, type Knot, type Move, type Values } from './model';
+import { axesOf, poseOf, type Run, sample, valuesAt } from './path';
+import { behaves } from './supports';
+import type { Reached } from './supports/contract';
+
+const noOff = { panRad: 0, tiltRad: 0, focusM: 0 } as const;
+export const freshId = (knots: readonly Knot[]): string => {
+	let number = knots.length + 1;
+	while (knots.some(({ id }) => id === `k${number}`)) number += 1;
+	return `k${number}`;
+};
+const inOrder = (knots: readonly Knot[]): Knot[] => [...knots].sort((one, two) => one.tS - two.tS);
+const with1 = (move: Move, id: string, next: (knot: Knot) => Knot): Move => ({
+	...move,
+	knots: move.knots.map((knot) => (knot.id === id ? next(knot) : knot))
+});
+const tenth = (seconds: number) => Math.round(seconds * 1000) / 1000;
+
+/** As a knot: only the axes that the support has, and the head's. */
+export function placed(move: Move, values: Partial<Values>): Values {
+	const full = move.knots[0]?.values;
+	return Object.fromEntries(
+		[...axesOf(move), ...headAxes].map((axis) => [axis, values[axis] ?? full?.[axis] ?? 0])
+	) as unknown as Values;
+}
+
+/** Where pan, tilt and focus stand to look at the subject from there. */
+export function lookingAt(move: Move, values: Values, subjectM: Vec3 = move.subject.atM): Values {
+	const mount = behaves(move.support).mount(move.support, values);
+	const { panRad, tiltRad, focusM, feasible } = aimAxes({ mount, axes: values, subjectM, near: values });
+	return feasible ? { ...values, panRad, tiltRad, focusM: Math.max(0.01, focusM) } : values;
+}
+
+/** One more knot at a time: there, as the path has it; beyond its ends, where it ended or began. */
+export function putAt(move: Move, run: Run | null, tS: number): { readonly move: Move; readonly id: string } | null {
+	if (move.knots.length >= most.knots) return null;
+	const at = tenth(Math.min(moveLimits.time.most, Math.max(0, tS)));
+	const tooNear = move.knots.some(
+		(knot) => at > knot.tS - leastLegS && at < knot.tS + knot.dwellS + leastLegS
+	);
+	if (tooNear) return null;
+	const id = freshId(move.knots);
+	const values = placed(move, run === null ? {} : valuesAt(sample(run, [at]), 0));
+	const before = inOrder(move.knots).filter((knot) => knot.tS < at).length;
+	const name = before === 0 ? 'start' : before === move.knots.length ? 'end' : 'via';
+	return { move: { ...move, knots: inOrder([...move.knots, { id, name, tS: at, dwellS: 0, values, off: noOff }]) }, id };
+}
+
+/** Half way between two knots, in time. */
+export function insertedAfter(move: Move, run: Run | null, id: string) {
+	const k = move.knots.findIndex((knot) => knot.id === id);
+	const [here, next] = [move.knots[k], move.knots[k + 1]];
+	if (here === undefined || next === undefined) return null;
+	return putAt(move, run, (here.tS + here.dwellS + next.tS) / 2);
+}
+
+/** A knot before the first (everything later by so much where there is no room) or after the last. */
+export function extended(move: Move, end: 'start' | 'end', byS: number): { readonly move: Move; readonly id: string } | null {
+	const [first, last] = [move.knots[0], move.knots[move.knots.length - 1]];
+	if (first === undefined || last === undefined || move.knots.length >= most.knots) return null;
+	const id = freshId(move.knots);
+	if (end === 'end') {
+		const tS = tenth(last.tS + last.dwellS + byS);
+		if (tS > moveLimits.time.most) return null;
+		return { move: { ...move, knots: [...move.knots, { ...last, id, name: 'end', tS, dwellS: 0 }] }, id };
+	}
+	const laterS = Math.max(0, byS - first.tS);
+	const knots = move.knots.map((knot) => ({ ...knot, tS: tenth(knot.tS + laterS) }));
+	if (knots[knots.length - 1]!.tS > moveLimits.time.most) return null;
+	return {
+		move: { ...move, knots: [{ ...knots[0]!, id, name: 'start', tS: tenth(knots[0]!.tS - byS), dwellS: 0 }, ...knots] },
+		id
+	};
+}
+
+export const without = (move: Move, id: string): Move =>
+	move.knots.length <= 1 ? move : { ...move, knots: move.knots.filter((knot) => knot.id !== id) };
+
+export const changedKnot = (move: Move, id: string, next: Partial<Knot>): Move =>
+	with1(move, id, (knot) => ({ ...knot, ...next }));
+
+/** One axis of one knot, the others as they are. A held subject's axis is corrected by how far it is off. */
+export function axisAt(move: Move, id: string, axis: keyof Values, value: number): Move {
+	return with1(move, id, (knot) => ({ ...knot, values: { ...knot.values, [axis]: value } }));
+}
+
+/** Between the neighbours, with room for them. */
+export function timeRoom({ knots }: Pick<Move, 'knots'>, id: string): readonly [number, number] {
+	const k = knots.findIndex((knot) => knot.id === id);
+	const [before, here, after] = [knots[k - 1], knots[k]!, knots[k + 1]];
+	return [
+		before === undefined ? 0 : tenth(before.tS + before.dwellS + leastLegS),
+		after === undefined ? moveLimits.time.most - here.dwellS : tenth(after.tS - here.dwellS - leastLegS)
+	];
+}
+export function movedInTime(move: Move, id: string, tS: number): Move {
+	const [from, to] = timeRoom(move, id);
+	return changedKnot(move, id, { tS: tenth(Math.min(Math.max(from, to), Math.max(from, tS))) });
+}
+/** This knot and all after it, so that the legs after it last as long as before. */
+export function movedWithRest(move: Move, id: string, tS: number): Move {
+	const k = move.knots.findIndex((knot) => knot.id === id);
+	const here = move.knots[k];
+	if (here === undefined) return move;
+	const [from] = timeRoom(move, id);
+	const by = Math.max(from, tS) - here.tS;
+	return { ...move, knots: move.knots.map((knot, index) => (index < k ? knot : { ...knot, tS: tenth(knot.tS + by) })) };
+}
+/** A rest of so long: what comes after comes later by the difference. */
+export function restedAt(move: Move, id: string, dwellS: number): Move {
+	const k = move.knots.findIndex((knot) => knot.id === id);
+	const here = move.knots[k];
+	if (here === undefined) return move;
+	const by = dwellS - here.dwellS;
+	return {
+		...move,
+		knots: move.knots.map((knot, index) =>
+			index === k ? { ...knot, dwellS } : index > k ? { ...knot, tS: tenth(knot.tS + by) } : knot
+		)
+	};
+}
+/** As long altogether, rests as they are. */
+export function lastingFor(move: Move, totalS: number): Move {
+	const first = move.knots[0];
+	if (first === undefined) return move;
+	const rests = move.knots.reduce((sum, { dwellS }) => sum + dwellS, 0);
+	const last = move.knots[move.knots.length - 1]!;
+	const now = last.tS + last.dwellS - first.tS - rests;
+	return now <= 0 ? move : stretched(move, Math.max(0, totalS - rests) / now);
+}
+/** Every leg so many times as long, rests as they are. */
+export function stretched(move: Move, factor: number, only: number | null = null): Move {
+	let tS = move.knots[0]?.tS ?? 0;
+	return {
+		...move,
+		knots: move.knots.map((knot, k) => {
+			const before = move.knots[k - 1];
+			if (before !== undefined) {
+				const leg = knot.tS - before.tS - before.dwellS;
+				tS += before.dwellS + Math.max(leastLegS, leg * (only === null || only === k - 1 ? factor : 1));
+			}
+			return { ...knot, tS };
+		})
+	};
+}
+
+/** The hand's way with the camera: what the support makes of it, and how far off it stays. */
+export function carriedTo(
+	move: Move,
+	id: string,
+	toM: Vec3,
+	by: 'arm' | 'base' | 'both' = 'both'
+): { readonly move: Move; readonly reached: Reached } {
+	const knot = move.knots.find((each) => each.id === id);
+	if (knot === undefined) return { move, reached: { values: {}, missM: 0, why: null } };
+	const how = behaves(move.support);
+	const byBase = by === 'base' ? (how.reachByBase?.(move.support, knot.values, toM) ?? null) : null;
+	let reached = byBase ?? how.reach(move.support, knot.values, toM);
+	if (by === 'arm' && knot.values.trackM !== undefined && move.support.kind === 'arm') {
+		const still = { ...move.support, track: null };
+		const alone = how.reach({ ...still, pivotM: pivotOf(move, knot.values) }, { ...knot.values, trackM: 0 }, toM);
+		reached = { ...alone, values: { ...alone.values, trackM: knot.values.trackM } };
+	}
+	if (move.support.kind === 'fixed')
+		return { move: { ...move, support: { ...move.support, atM: toM } }, reached: { values: {}, missM: 0, why: null } };
+	const values = { ...knot.values, ...(reached.values as Partial<Record<BaseAxis, number>>) };
+	return { move: with1(move, id, (each) => ({ ...each, values })), reached };
+}
+function pivotOf(move: Move, values: Values): Vec3 {
+	if (move.support.kind !== 'arm') return [0, 0, 0];
+	const { pivotM, track } = move.support;
+	const u = values.trackM ?? 0;
+	return track === null
+		? pivotM
+		: [pivotM[0] + u * Math.cos(track.headingRad), pivotM[1] + u * Math.sin(track.headingRad), pivotM[2]];
+}
+
+export const ways = ['orbit', 'push', 'truck', 'lift', 'turn'] as const;
+export type Way = (typeof ways)[number];
+
+/** Where a hand that goes so far across and up brings the camera, in metres of the room. */
+export function wayOf(move: Move, values: Values, way: Way, across: number, up: number): Vec3 {
+	const { centreM, headingRad } = poseOf(move, values);
+	const [x, y, z] = centreM;
+	const [sx, sy, sz] = move.subject.atM;
+	const [ch, sh] = [Math.cos(headingRad), Math.sin(headingRad)];
+	switch (way) {
+		case 'orbit': {
+			const [dx, dy] = [x - sx, y - sy];
+			const out = Math.hypot(dx, dy);
+			// To the right goes the camera, by an arc as long as the hand's way.
+			const turn = across / Math.max(0.2, out);
+			const [c, s] = [Math.cos(turn), Math.sin(turn)];
+			return [sx + dx * c - dy * s, sy + dx * s + dy * c, z + up];
+		}
+		case 'push': {
+			const [dx, dy, dz] = [sx - x, sy - y, sz - z];
+			const far = Math.hypot(dx, dy, dz);
+			// Not into the subject.
+			const go = Math.min(up, far - 0.2);
+			return far < 1e-6 ? centreM : [x + (dx / far) * go, y + (dy / far) * go, z + (dz / far) * go];
+		}
+		case 'truck':
+			return [x + sh * across + ch * up, y - ch * across + sh * up, z];
+		case 'lift':
+			return [x + sh * across, y - ch * across, z + up];
+		case 'turn':
+			return centreM;
+	}
+}

@@ -1,0 +1,211 @@
+import { fitDurations, frameOf } from '@poise/core';
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { figuresOf, madePossible, madePossibleByLegs, readMove } from './figures';
+import { carriedTo, extended, insertedAfter, lastingFor, movedInTime, putAt, restedAt, stretched, without, wayOf } from './knots';
+import type { Move } from './model';
+import { fromPattern, movePatterns } from './patterns';
+import { poseOf, type Run, runOf, runs, sample, valuesAt } from './path';
+
+const made = (id: string): Move =>
+	fromPattern(movePatterns.find((each) => each.id === id)!, 'A move', null, null);
+const run = (move: Move): Run => {
+	const found = runOf(move);
+	if (!runs(found)) throw new Error(found.words);
+	return found;
+};
+const lens = { sensorWidthM: 0.036, sensorHeightM: 0.02025 };
+
+describe('every pattern', () => {
+	it.each(movePatterns.map(({ id }) => id))('%s runs, and sees its subject or turns past it', (id) => {
+		const move = made(id);
+		const { figures, problem } = readMove(move);
+		expect(problem).toBeNull();
+		expect(figures!.beyond).toEqual([]);
+		expect(figures!.insideLensAtS).toBeNull();
+		// In the middle of the way the subject is in the picture.
+		const middle = valuesAt(sample(figures!.run, [(figures!.run.startS + figures!.run.endS) / 2]), 0);
+		const seen = frameOf({ pose: poseOf(move, middle), pointM: move.subject.atM, focalM: middle.focalM, ...lens });
+		expect(seen.inFrame).toBe(true);
+	});
+});
+
+describe('a head that holds the subject', () => {
+	it('has it in the middle of the picture all the way, whatever carries it', () => {
+		for (const id of ['slider', 'incline', 'upright', 'under', 'dolly', 'crane', 'telescopic', 'walk']) {
+			const move = made(id);
+			const way = run(move);
+			const atS = Array.from({ length: 101 }, (_, k) => way.startS + (k / 100) * (way.endS - way.startS));
+			const sampled = sample(way, atS);
+			atS.forEach((_, k) => {
+				const values = valuesAt(sampled, k);
+				const pose = poseOf(move, values);
+				const seen = frameOf({ pose, pointM: move.subject.atM, focalM: values.focalM, ...lens });
+				// The spline through the points it is told at leaves less than a five-hundredth of the frame.
+				expect(Math.hypot(seen.xWidths!, seen.yHeights!), `${id} ${k}`).toBeLessThan(0.002);
+				expect(Math.abs(values.focusM - Math.hypot(...pose.centreM.map((v, a) => v - move.subject.atM[a]!)))).toBeLessThan(0.005);
+			});
+		}
+	});
+
+	it('keeps it as far off the middle as a knot says', () => {
+		const move = made('slider');
+		const knots = move.knots.map((knot) => ({ ...knot, off: { ...knot.off, panRad: 0.1 } }));
+		const values = valuesAt(sample(run({ ...move, knots }), [4]), 0);
+		const seen = frameOf({ pose: poseOf(move, values), pointM: move.subject.atM, focalM: values.focalM, ...lens });
+		// Panned to the left of it: it stands to the right.
+		expect(seen.xWidths!).toBeCloseTo((Math.tan(0.1) * 0.05) / 0.036, 2);
+	});
+});
+
+describe('knots', () => {
+	it('one put between lies on the path that was there, and the path hardly changes', () => {
+		const move = made('crane');
+		const before = run(move);
+		const put = putAt(move, before, 3.3)!;
+		expect(put.move.knots.map(({ name }) => name)).toEqual(['low', 'via', 'high']);
+		const [old, now] = [before, run(put.move)].map((each) => valuesAt(sample(each, [3.3]), 0));
+		expect(now!.swingRad).toBeCloseTo(old!.swingRad!, 9);
+		expect(now!.boomRad).toBeCloseTo(old!.boomRad!, 9);
+	});
+	it('none is put onto another, and none comes before the one before it', () => {
+		const move = made('slider');
+		expect(putAt(move, run(move), 0.05)).toBeNull();
+		expect(putAt(move, run(move), 8)).toBeNull();
+		expect(movedInTime(move, 'k2', -5).knots[1]!.tS).toBeCloseTo(0.1, 9);
+		expect(insertedAfter(move, run(move), 'k2')).toBeNull();
+	});
+	it('a rest pushes what comes after it, and the path stands still through it', () => {
+		const three = insertedAfter(made('slider'), run(made('slider')), 'k1')!;
+		const rested = restedAt(three.move, three.id, 2);
+		expect(rested.knots.map(({ tS }) => tS)).toEqual([0, 4, 10]);
+		const { rates } = sample(run(rested), [4, 5, 6]);
+		for (const axis of ['trackM', 'panRad', 'tiltRad'] as const)
+			for (const rate of rates[axis]!) expect(Math.abs(rate), axis).toBeLessThan(1e-6);
+	});
+	it('extended at both ends keeps what was between them', () => {
+		const move = made('crane');
+		const longer = extended(extended(move, 'start', 3)!.move, 'end', 2)!.move;
+		expect(longer.knots.map(({ tS }) => tS)).toEqual([0, 3, 12, 14]);
+		expect(longer.knots.map(({ id }) => id)).toHaveLength(new Set(longer.knots.map(({ id }) => id)).size);
+		expect(without(without(longer, longer.knots[0]!.id), longer.knots[3]!.id).knots.map(({ name }) => name)).toEqual([
+			'low',
+			'high'
+		]);
+	});
+	it('lasts as long as asked, rests as they are', () => {
+		fc.assert(
+			fc.property(fc.double({ min: 4, max: 60, noNaN: true }), (wanted) => {
+				const three = insertedAfter(made('slider'), run(made('slider')), 'k1')!;
+				const move = lastingFor(restedAt(three.move, three.id, 2), wanted);
+				expect(move.knots[2]!.tS + move.knots[2]!.dwellS - move.knots[0]!.tS).toBeCloseTo(wanted, 6);
+				expect(move.knots[1]!.dwellS).toBe(2);
+			})
+		);
+	});
+});
+
+describe('limits', () => {
+	it('made possible it keeps them all, and not a hair longer than it must', () => {
+		for (const id of ['slider', 'crane', 'telescopic', 'dolly']) {
+			const quick = stretched(made(id), 0.1);
+			const before = figuresOf(quick, run(quick));
+			expect(before.scale, id).toBeGreaterThan(1);
+			for (const mended of [madePossible(quick, before), madePossibleByLegs(quick)!]) {
+				const { figures } = readMove(mended);
+				expect(figures!.scale, id).toBeLessThanOrEqual(1.000001);
+				expect(figures!.scale, id).toBeGreaterThan(0.9);
+				for (const { share } of figures!.bands) if (share !== null) expect(share).toBeLessThanOrEqual(1.0001);
+			}
+			// The rests apart it lasts so many times as long.
+			expect(readMove(madePossible(quick, before)).figures!.lastsS).toBeCloseTo(before.shortestS!, 3);
+		}
+	});
+	it('only the leg that fails is made longer', () => {
+		const three = putAt(made('slider'), run(made('slider')), 1)!.move;
+		const far = { ...three, knots: three.knots.map((knot, k) => (k === 1 ? { ...knot, values: { ...knot.values, trackM: 0.9 } } : knot)) };
+		const mended = madePossibleByLegs(far)!;
+		expect(mended.knots[1]!.tS).toBeGreaterThan(2);
+		expect(mended.knots[2]!.tS - mended.knots[1]!.tS).toBeCloseTo(7, 6);
+	});
+	it('a build has its top speed at its end, soft at its middle, ramps where they end', () => {
+		const of = (tempo: Move['tempo']) => run({ ...made('dolly'), tempo, ends: 'natural', rampInS: 2, rampOutS: 3 });
+		const rate = (tempo: Move['tempo'], tS: number) => sample(of(tempo), [tS]).rates.trackM![0]!;
+		// 4.8 m in 9 s: twice the even speed at a build's end, 1.875 times in the middle of a soft one.
+		expect(rate('even', 4)).toBeCloseTo(4.8 / 9, 6);
+		// The spline's own end is without curvature: two per cent less than the law says, at the very end alone.
+		expect(rate('build', 9) / ((2 * 4.8) / 9)).toBeGreaterThan(0.975);
+		expect(rate('build', 9) / ((2 * 4.8) / 9)).toBeLessThanOrEqual(1);
+		expect(rate('build', 6)).toBeCloseTo((2 * 4.8 * 6) / 81, 2);
+		expect(rate('soft', 4.5)).toBeCloseTo((1.875 * 4.8) / 9, 2);
+		expect(rate('soft', 0)).toBeCloseTo(0, 2);
+		expect(rate('ramps', 4)).toBeCloseTo(4.8 / (9 - 2.5), 2);
+		// Half way up the ramp; its corner is rounded by the spline.
+		expect(rate('ramps', 1) / (4.8 / (9 - 2.5) / 2)).toBeCloseTo(1, 1);
+	});
+	it('what binds is what is nearest its limit', () => {
+		const quick = stretched(made('slider'), 0.2);
+		const { binding, bands, run: way } = figuresOf(quick, run(quick));
+		expect(binding!.share).toBe(Math.max(...bands.map(({ share }) => share ?? 0)));
+		const { bindingAxis } = fitDurations({ ...way.moves[0]!, limits: { trackM: { maxRate: 0.25, maxAccel: 0.4 } } });
+		expect(bindingAxis).toBe('trackM');
+	});
+});
+
+describe('the hand on the camera', () => {
+	it('a crane goes where its arm reaches, and says why not', () => {
+		const move = made('crane');
+		const there = poseOf(move, { ...move.knots[0]!.values, swingRad: 0.3, boomRad: 0.2 }).centreM;
+		const { move: moved, reached } = carriedTo(move, 'k1', there);
+		expect(reached.missM).toBeLessThan(1e-6);
+		expect(moved.knots[0]!.values.swingRad).toBeCloseTo(0.3, 9);
+		expect(moved.knots[0]!.values.boomRad).toBeCloseTo(0.2, 9);
+		const far = carriedTo(move, 'k1', [there[0] * 3, there[1] * 3, 1]).reached;
+		expect(far.missM).toBeGreaterThan(1);
+		expect(far.why).toMatch(/short/);
+		expect(carriedTo(move, 'k1', [4, 1, 30]).reached.why).toMatch(/boom|short/);
+	});
+	it('a carriage stops at the rail’s end and says so', () => {
+		const move = made('slider');
+		const { move: moved, reached } = carriedTo(move, 'k2', [99, 3, 1.1]);
+		expect(moved.knots[1]!.values.trackM).toBe(1.12);
+		expect(reached.why).toMatch(/ends before/);
+		expect(carriedTo(move, 'k2', [4.5, 5, 1.1]).reached.why).toMatch(/off the rail/);
+	});
+	it('orbits to the right about the subject, pushes towards it and never into it, trucks to the right, lifts', () => {
+		const move = made('walk');
+		const values = move.knots[0]!.values;
+		const { centreM } = poseOf(move, values);
+		const far = (a: readonly number[]) => Math.hypot(...a.map((v, k) => v - move.subject.atM[k]!));
+		const orbited = wayOf(move, values, 'orbit', 0.5, 0);
+		expect(Math.hypot(orbited[0] - move.subject.atM[0], orbited[1] - move.subject.atM[1])).toBeCloseTo(
+			Math.hypot(centreM[0] - move.subject.atM[0], centreM[1] - move.subject.atM[1]),
+			9
+		);
+		const pose = poseOf(move, values);
+		/** To the right of the camera, as it looks. */
+		const rightOf = (to: readonly number[]) =>
+			(to[0]! - centreM[0]) * Math.sin(pose.headingRad) - (to[1]! - centreM[1]) * Math.cos(pose.headingRad);
+		expect(rightOf(orbited)).toBeGreaterThan(0.3);
+		expect(rightOf(wayOf(move, values, 'truck', 0.4, 0))).toBeCloseTo(0.4, 6);
+		expect(far(wayOf(move, values, 'push', 0, 0.5))).toBeCloseTo(far(centreM) - 0.5, 9);
+		expect(far(wayOf(move, values, 'push', 0, 500))).toBeCloseTo(0.2, 9);
+		expect(wayOf(move, values, 'lift', 0, 0.3)[2]).toBeCloseTo(centreM[2] + 0.3, 9);
+	});
+});
+
+describe('bad knots', () => {
+	it('two at one time are said, nothing is reckoned', () => {
+		const move = made('slider');
+		const same = { ...move, knots: move.knots.map((knot) => ({ ...knot, tS: 0 })) };
+		const { figures, problem } = readMove(same);
+		expect(figures).toBeNull();
+		expect(problem).toMatchObject({ knotId: 'k2' });
+	});
+	it('a subject inside the lens is said', () => {
+		const move = made('slider');
+		const at = poseOf(move, move.knots[0]!.values).centreM;
+		const { figures } = readMove({ ...move, subject: { ...move.subject, atM: [at[0], at[1] + 0.05, at[2]] } });
+		expect(figures!.insideLensAtS).toBe(0);
+	});
+});
