@@ -1,5 +1,6 @@
 import { cranes } from './cranes';
 import { feel } from './feel';
+import { heads, moveRuns, moves } from './moves';
 import { parts } from './parts';
 import { payloads } from './payloads';
 import { rigs } from './rigs';
@@ -9,7 +10,7 @@ import { venues } from './venues';
 
 /**
  * The scenario the application starts with: one invented crew, its shelf, its payloads, two gimbals, two sleds, two cranes, a slider,
- * two venues, and what was logged.
+ * three venues with a move in each, and what was logged.
  * Plain data; whoever loads it validates it like any other input.
  */
 export const scenario = {
@@ -23,6 +24,9 @@ export const scenario = {
 	sliders,
 	venues,
 	feel,
+	heads,
+	moves,
+	moveRuns,
 	/** Set `missedByM` away from the computed balance, as a hand does. */
 	balances: [
 		{

@@ -162,5 +162,80 @@ export const venues = [
 				}
 			]
 		}
+	},
+	{
+		name: 'Kettle & Loom',
+		plan: {
+			ceilingM: 3.1,
+			underlay: null,
+			shapes: [
+				{
+					id: 's1',
+					kind: 'wall',
+					label: 'Studio',
+					pointsM: [
+						[0, 0],
+						[6.4, 0],
+						[6.4, 4.8],
+						[0, 4.8],
+						[0, 0]
+					],
+					bottomM: 0,
+					topM: 3.1
+				},
+				{
+					id: 's2',
+					kind: 'obstacle',
+					label: 'Loom',
+					pointsM: [
+						[2.1, 2.9],
+						[4.1, 2.9],
+						[4.1, 4.1],
+						[2.1, 4.1]
+					],
+					bottomM: 0,
+					topM: 1.6
+				},
+				{
+					id: 's3',
+					kind: 'people',
+					label: 'Weaver',
+					pointsM: [
+						[2.6, 2.15],
+						[3.3, 2.15],
+						[3.3, 2.75],
+						[2.6, 2.75]
+					],
+					bottomM: 0,
+					topM: 1.3
+				},
+				{
+					id: 's4',
+					kind: 'obstacle',
+					label: 'Yarn shelf',
+					pointsM: [
+						[5.9, 0.4],
+						[6.35, 0.4],
+						[6.35, 3.4],
+						[5.9, 3.4]
+					],
+					bottomM: 0,
+					topM: 2.2
+				},
+				{
+					id: 's5',
+					kind: 'obstacle',
+					label: 'Lamp arm',
+					pointsM: [
+						[1.5, 2.3],
+						[2.5, 2.3],
+						[2.5, 2.4],
+						[1.5, 2.4]
+					],
+					bottomM: 1.9,
+					topM: 2
+				}
+			]
+		}
 	}
 ] as const;

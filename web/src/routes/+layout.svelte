@@ -31,7 +31,7 @@
 		notice = words;
 		noticeTimer = setTimeout(() => (notice = ''), 6000);
 	}
-	const notBuilt = (name: string) => say(`${name} is not built yet. Payload, Balance, Feel and Logbook are.`);
+	const notBuilt = (name: string) => say(`${name} is not built yet. Payload, Balance, Feel, Moves and Logbook are.`);
 
 	/** Taken at the press; the server's word follows, in the order of the presses. */
 	let taken = $state.raw<Partial<Pick<Person, 'units' | 'theme'>>>({});
@@ -48,7 +48,7 @@
 			person.payloadId === null || person.supportId === null || kindOf(person.supportKind ?? '')?.follows !== true
 				? '/feel'
 				: `/feel/${person.supportId}/${person.payloadId}`,
-		moves: '',
+		moves: '/moves',
 		live: '',
 		logbook: '/logbook'
 	});

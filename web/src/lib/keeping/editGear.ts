@@ -12,6 +12,7 @@ export interface GearPlace {
 	/** The page of all of them, such as `/venues`. */
 	readonly pages: string;
 }
+export const headGear: GearPlace = { one: 'head', history: 'head', api: '/api/heads', pages: '/heads' };
 export const venueGear: GearPlace = { one: 'venue', history: 'venue', api: '/api/venues', pages: '/venues' };
 
 export type Gear<Draft> = Draft & { readonly id: string; readonly version?: number };

@@ -3,7 +3,7 @@ export const stations = [
 	{ key: 'payload', name: 'Payload', open: true },
 	{ key: 'balance', name: 'Balance', open: true },
 	{ key: 'feel', name: 'Feel', open: true },
-	{ key: 'moves', name: 'Moves', open: false },
+	{ key: 'moves', name: 'Moves', open: true },
 	{ key: 'live', name: 'Live', open: false },
 	{ key: 'logbook', name: 'Logbook', open: true }
 ] as const;

@@ -100,6 +100,18 @@
 				{/each}
 			</ul>
 		</div>
+		<div class="group">
+			<h2>heads <a href="/heads">all heads, and a new one</a></h2>
+			<ul>
+				{#each data.heads as { id, name } (id)}
+					<li>
+						<span class="what"><a href="/heads/{id}"><strong>{name}</strong></a></span>
+					</li>
+				{:else}
+					<li class="quiet">None yet.</li>
+				{/each}
+			</ul>
+		</div>
 		{#each supportKinds as { key, many } (key)}
 			<div class="group">
 				<h2>{many} <a href="/{many}">all {many}, and a new one</a></h2>

@@ -24,6 +24,7 @@ import { payloadDraft } from '../schemas/payload';
 import { venueDraft } from '../schemas/venue';
 import type { SupportRow } from '../supportKind';
 import { loadFeel } from './loadFeel';
+import { loadMoves } from './loadMoves';
 
 /** Loads the demo scenario into an empty database, through the same doors as anything typed. Does nothing otherwise. */
 export async function loadScenarioOnce(): Promise<void> {
@@ -109,6 +110,7 @@ async function loadScenario(): Promise<void> {
 		});
 
 	await loadFeel(crewId, personIds, made);
+	await loadMoves(crewId, personIds);
 
 	const { checklist } = scenario;
 	const checked = made.get(checklist.payload);

@@ -242,7 +242,7 @@ export const moveDraft = Joi.object<Move>({
 	})
 		.allow(null)
 		.required(),
-	ticked: Joi.array().items(key()).max(most.ticks).required().label('what is ticked')
+	ticked: Joi.array().items(key().optional()).max(most.ticks).required().label('what is ticked')
 }).required();
 
 export const moveSave = Joi.object<{ version: number; move: Move }>({ version: version(), move: moveDraft }).required();

@@ -101,9 +101,9 @@ export function readClear(near: readonly MoveNear[], safetyM: number, plan: Venu
 }
 export const tooNear = ({ clearanceM, wantedM }: ClearFinding): boolean => clearanceM < wantedM || clearanceM <= 0;
 
-/** How far a bubble leans: in the marks with as much room again as is asked. */
+/** How far a bubble leans: at the mark with just the room that is asked, within them with up to half as much again. */
 export const bubbleOf = ({ clearanceM, wantedM }: ClearFinding): number =>
-	Math.max(-3, Math.min(3, 1 - (2 * (clearanceM - wantedM)) / Math.max(0.05, wantedM)));
+	Math.max(-12, Math.min(12, 1 - (4 * (clearanceM - wantedM)) / Math.max(0.05, wantedM)));
 
 const directions: readonly Vec3[] = [
 	[0, 0, 1],

@@ -36,6 +36,6 @@ export const moveLimits = {
 } as const satisfies Readonly<Record<string, Limit>>;
 
 /** How many of each a move holds at most. */
-export const most = { knots: 40, moves: 500, ticks: 20, heads: 200, runs: 2000 } as const;
+export const most = { knots: 40, moves: 500, ticks: 60, heads: 200, runs: 2000 } as const;
 /** Between two knots. */
 export const leastLegS = 0.1;

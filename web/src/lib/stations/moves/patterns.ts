@@ -374,6 +374,12 @@ export function fromPattern(pattern: MovePattern, name: string, venueId: string 
 	const [[x0, y0], [x1, y1]] = plan === null ? [[0, 0], [8, 6]] : boundsOfPlan(plan);
 	const at = [(x0 + x1) / 2, (y0 + y1) / 2] as const;
 	const support = pattern.support(at);
+	/** Into the room, if the room is smaller than the pattern. */
+	const within = (point: Vec3): Vec3 => [
+		Math.min(Math.max(point[0], x0 + 0.6), x1 - 0.6),
+		Math.min(Math.max(point[1], y0 + 0.6), y1 - 0.6),
+		point[2]
+	];
 	const focalM = mFromMm(pattern.focalMm);
 	const move: Move = {
 		name,
@@ -393,7 +399,7 @@ export function fromPattern(pattern: MovePattern, name: string, venueId: string 
 			closestM: 0.4,
 			zoomM: null
 		},
-		subject: { name: 'subject', atM: pattern.subject(at), tallM: 0.3 },
+		subject: { name: 'subject', atM: within(pattern.subject(at)), tallM: 0.3 },
 		aim: pattern.aim ?? 'subject',
 		focus: 'subject',
 		knots: [],

@@ -1,0 +1,138 @@
+<script lang="ts">
+	import { onMount, untrack } from 'svelte';
+	import { Pull } from '$lib/sheet/drawing/pull.svelte';
+	import type { MoveBench } from './moveBench.svelte';
+	import type { Inks, Room } from './room3d';
+	import { behaves } from './supports';
+
+	/** The room as the lens sees it at the moment looked at. The solids arrive when the page is there. */
+	interface Props {
+		bench: MoveBench;
+		/** A hand on the picture, in dots of the page from where it took hold. */
+		onpull: (across: number, up: number, first: boolean) => void;
+		onsettle: () => void;
+	}
+	let { bench, onpull, onsettle }: Props = $props();
+	let canvas = $state<HTMLCanvasElement>();
+	let room = $state.raw<Room | null>(null);
+	let none = $state(false);
+	let widthPx = $state(0);
+	let lights = $state(0);
+	const camera = $derived(bench.move.camera);
+	const aspect = $derived(camera.sensorWidthM / camera.sensorHeightM);
+	const heightPx = $derived(Math.round(widthPx / aspect));
+
+	function inksNow(): Inks {
+		const style = getComputedStyle(document.documentElement);
+		const of = (name: string) => style.getPropertyValue(name).trim();
+		return {
+			floor: of('--rule'),
+			sky: of('--hover'),
+			wall: of('--edge'),
+			thing: of('--panel'),
+			people: of('--press-wash'),
+			keepOut: of('--clay'),
+			ink: of('--ink'),
+			subject: of('--clay'),
+			gear: of('--quiet')
+		};
+	}
+	onMount(() => {
+		let gone = false;
+		let made: Room | null = null;
+		const watcher = new MutationObserver(() => (lights += 1));
+		watcher.observe(document.documentElement, { attributes: true, attributeFilter: ['data-theme', 'style'] });
+		void import('./room3d').then(({ Room: RoomOf }) => {
+			if (gone || canvas === undefined) return;
+			try {
+				made = new RoomOf(canvas, inksNow());
+				room = made;
+			} catch {
+				none = true;
+			}
+		});
+		return () => {
+			gone = true;
+			watcher.disconnect();
+			made?.dispose();
+		};
+	});
+	// A count, so that what was made anew is drawn in the same frame.
+	let made = $state(0);
+	$effect(() => {
+		void lights;
+		room?.venue(bench.venue?.plan ?? null, inksNow());
+		untrack(() => (made += 1));
+	});
+	$effect(() => {
+		void lights;
+		room?.subject(bench.move.subject);
+		untrack(() => (made += 1));
+	});
+	const strokes = $derived(bench.now === null ? [] : behaves(bench.move.support).strokes(bench.move.support, bench.now));
+	$effect(() => {
+		void made;
+		const { pose, now } = bench;
+		if (room === null || pose === null || now === null || widthPx === 0) return;
+		room.gear(strokes);
+		room.draw(pose, { focalM: now.focalM, sensorHeightM: camera.sensorHeightM }, widthPx, heightPx, devicePixelRatio);
+	});
+	const pull = new Pull<'picture'>({
+		start: () => onpull(0, 0, true),
+		pull: (_, { by }) => onpull(by.x, -by.y, false),
+		settle: () => onsettle()
+	});
+</script>
+
+<div class="picture" role="img" aria-label="Through the lens at {bench.nowS.toFixed(1)} s" data-testid="lens-picture">
+	<canvas bind:this={canvas} bind:clientWidth={widthPx} style:aspect-ratio={aspect} data-drawn={room !== null}></canvas>
+	<svg viewBox="0 0 300 {300 / aspect}" aria-hidden="true" {@attach pull.hold(() => 'picture')}>
+		<rect width="300" height={300 / aspect} class="hand" />
+		<path class="lines" d="M100 0V{300 / aspect}M200 0V{300 / aspect}M0 {100 / aspect}H300M0 {200 / aspect}H300" />
+		<path class="cross" d="M144 {150 / aspect}H156M150 {150 / aspect - 6}V{150 / aspect + 6}" />
+	</svg>
+	{#if none}<p>This browser draws no solids. Plan, figures and thread are as good without them.</p>{/if}
+</div>
+
+<style>
+	.picture {
+		position: relative;
+		border: 2px solid var(--ink);
+		background: var(--hover);
+		line-height: 0;
+	}
+	canvas {
+		display: block;
+		width: 100%;
+	}
+	svg {
+		position: absolute;
+		inset: 0;
+		width: 100%;
+		height: 100%;
+		touch-action: none;
+		cursor: move;
+	}
+	.hand {
+		fill: transparent;
+	}
+	.lines {
+		fill: none;
+		stroke: var(--ink);
+		stroke-width: 0.4;
+		opacity: 0.4;
+	}
+	.cross {
+		fill: none;
+		stroke: var(--ink);
+		stroke-width: 0.7;
+	}
+	p {
+		position: absolute;
+		inset: auto 0 0;
+		padding: 8px 12px;
+		line-height: 1.3;
+		background: var(--panel);
+		font-size: 14px;
+	}
+</style>

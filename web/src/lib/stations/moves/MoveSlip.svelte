@@ -1,0 +1,243 @@
+<script lang="ts">
+	/* eslint-disable max-lines -- the one answer, and under it everything that it hangs on. */
+	import Button from '$lib/sheet/fields/Button.svelte';
+	import Slip from '$lib/sheet/slip/Slip.svelte';
+	import Vial from '$lib/sheet/vial/Vial.svelte';
+	import LogRun from './LogRun.svelte';
+	import { movePath } from './address';
+	import { axisWords } from './axes';
+	import { bubbleOf, tooNear } from './clear';
+	import { calmWidthsPerS, legWords, madePossible, madePossibleByLegs } from './figures';
+	import { sharedMove } from './moveBench.svelte';
+	import { behaves } from './supports';
+	import type { Axis } from './model';
+	import { bodyWords, far, limitWordsOf, placeWords, rateWords, seconds, tempoWords } from './words';
+
+	/** What the move comes to: how long, what binds, what it comes near, what next. */
+	let logging = $state(false);
+	const bench = sharedMove();
+	const move = $derived(bench.move);
+	const figures = $derived(bench.figures);
+	const units = $derived(bench.units);
+	const over = $derived(figures !== null && figures.scale > 1.000001);
+	const beyond = $derived(figures?.beyond[0] ?? null);
+	const worst = $derived(bench.strikes[0] ?? null);
+	let busy = $state(false);
+	let told = $state('');
+	const once = (next: typeof move) => {
+		bench.set(next);
+		bench.settle();
+	};
+	function byLegs() {
+		const mended = madePossibleByLegs(move);
+		told = mended === null ? 'Its legs alone do not do it: make it longer overall.' : '';
+		if (mended !== null) once(mended);
+	}
+	async function offer() {
+		if (bench.trial === null) return;
+		busy = true;
+		told = '';
+		const found = await bench.trial.via(move, bench.venue?.plan ?? null);
+		busy = false;
+		if (found === null) {
+			told = 'No knot that was tried keeps the room asked: move the base, or ask for less room.';
+			return;
+		}
+		once(found.move);
+		bench.choose(found.knotId);
+		told = 'There is a knot more now. Look at it: it is the nearest of those tried that keep the room.';
+	}
+	/** What a hand sets: from where to where each axis goes. */
+	const settings = $derived.by((): (readonly [string, string])[] => {
+		if (figures === null) return [];
+		const { values } = figures.sampled;
+		const goes = (Object.keys(values) as Axis[]).flatMap((axis): (readonly [string, string])[] => {
+			const list = values[axis]!;
+			const [first, last] = [list[0]!, list[list.length - 1]!];
+			const moves = Math.max(...list) - Math.min(...list) > (axisWords[axis].quantity === 'angle' ? 0.003 : 0.0015);
+			if (!moves) return [];
+			return [[axisWords[axis].words, `${placeWords(axis, first, units)} to ${placeWords(axis, last, units)}`]];
+		});
+		return [['goes', tempoWords[move.tempo].toLowerCase()], ...goes].slice(0, 7) as (readonly [string, string])[];
+	});
+	const cautions = $derived(behaves(move.support).cautions(move.support));
+	const short = $derived(
+		figures === null || figures.shortestS === null || !over ? '' : seconds(Math.ceil(figures.shortestS * 10) / 10)
+	);
+	/** Between the marks: at most its limit. */
+	const bubble = $derived(figures === null ? null : over ? Math.min(3, 1 + (figures.scale - 1) * 4) : 2 * figures.scale - 1);
+</script>
+
+<Slip heading={bench.venue === null ? 'On an empty floor' : bench.venue.name}>
+	{#snippet answer()}
+		<span data-testid="move-answer">
+			{#if figures === null}{bench.problem?.words ?? ''}
+			{:else if figures.insideLensAtS !== null}The subject is <strong>inside the lens</strong>
+			{:else if beyond !== null}{axisWords[beyond.axis].words} goes <strong>past its end</strong>
+			{:else if over}It takes <strong>{short} at least</strong>
+			{:else if worst !== null && worst.clearanceM <= 0}It strikes <strong>{worst.label}</strong>
+			{:else if worst !== null}It passes {worst.label} at <strong>{far(worst.clearanceM, units)}</strong>
+			{:else}It takes <strong>{seconds(figures.lastsS)}</strong>{/if}
+		</span>
+	{/snippet}
+	{#if figures !== null}
+		<p class="why" data-testid="move-why">
+			{#if figures.insideLensAtS !== null}
+				At {seconds(figures.insideLensAtS)} it is nearer than the front of the lens. Move the subject or the camera away.
+			{:else if beyond !== null}
+				{placeWords(beyond.axis, beyond.value, units)} at {seconds(beyond.atS)}; it goes from {placeWords(
+					beyond.axis,
+					beyond.range[0],
+					units
+				)} to {placeWords(beyond.axis, beyond.range[1], units)}.
+			{:else if figures.binding !== null}
+				{axisWords[figures.binding.axis].words} binds: {figures.binding.by === 'speed'
+					? `${rateWords(figures.binding, units)} of ${limitWordsOf(figures.binding, units)}`
+					: `${Math.round((figures.binding.share ?? 0) * 100)} % of its acceleration`}, {legWords(
+					move,
+					figures.bindingAtS ?? 0
+				)}.{#if !over && figures.shortestS !== null}
+					{' '}It could be as short as {seconds(Math.ceil(figures.shortestS * 10) / 10)}.{/if}
+			{:else}Nothing that moves has a limit.{/if}
+		</p>
+		<Vial offset={bubble} size="large" label="How near the hardest axis runs to its limit" />
+		<ul class="set" data-testid="set-list">
+			{#each settings as [what, words] (what)}<li>{what} <strong>{words}</strong></li>{/each}
+		</ul>
+		{#if over}
+			<div class="two">
+				<Button class="go" onclick={() => once(madePossible(move, figures))} data-testid="make-possible"
+					>Make it {short}</Button
+				>
+				<Button class="second" onclick={byLegs} data-testid="make-legs">Only where it fails</Button>
+			</div>
+		{/if}
+		{#if worst !== null && !over}
+			<Button class="go" onclick={offer} disabled={busy} data-testid="offer-via"
+				>{busy ? 'Looking for a way …' : 'A knot that keeps away from it'}</Button
+			>
+		{/if}
+		{#if told !== ''}<p class="told" role="status" data-testid="slip-told">{told}</p>{/if}
+		<h2>Room it keeps</h2>
+		{#if bench.question === null}
+			<p class="quiet">A walk’s own way is for eye lines and timing: nobody’s steps can be promised.</p>
+		{:else if bench.trial?.problem}
+			<p class="caution" role="alert">{bench.trial.problem}</p>
+		{:else if bench.clear === null}
+			<p class="quiet" data-testid="clear-state" data-state="pending">Trying it against the room …</p>
+		{:else}
+			<div data-testid="clear-state" data-state="tried">
+				{#each bench.clear.findings.slice(0, 6) as finding (finding.id)}
+					<div class="near" data-finding={finding.id}>
+						<span class="what">{finding.label}</span>
+						<Vial
+							offset={bubbleOf(finding)}
+							label="{finding.label}: {finding.clearanceM <= 0 ? 'strikes' : far(finding.clearanceM, units)}"
+						/>
+						<Button class="at figure {tooNear(finding) ? 'bad' : ''}" onclick={() => bench.look(finding.atS)}
+							>{finding.clearanceM <= 0 ? 'strikes' : far(finding.clearanceM, units)}</Button
+						>
+						{#if tooNear(finding)}<small>{bodyWords(finding.bodyId)}, at {seconds(finding.atS)}; {far(finding.wantedM, units)} asked</small>{/if}
+					</div>
+				{:else}
+					<p class="quiet">
+						{bench.venue === null
+							? 'An empty floor: there is nothing to try it against.'
+							: `Nothing on the plan comes within ${far(move.safetyM + 1.5, units)}.`}
+					</p>
+				{/each}
+			</div>
+			{#if bench.clear.overPeople.length > 0}
+				<p class="caution" role="alert">
+					{bench.clear.overPeople.join(', ')}: it passes over their places. Only with leave of the house, a second catch on
+					everything, and a spotter.
+				</p>
+			{/if}
+			<p class="quiet">
+				Reckoned between the knots too, for stiff gear on a level floor as the plan shows it, {far(move.safetyM, units)} asked.
+				{#if bench.ranSo}<strong>{move.ranBackwards?.by} ran it backwards.</strong>
+				{:else}<a href={movePath(bench.id, 'backwards')}>Run it backwards slowly</a> once, hand on the hold, before anybody stands
+					there.{/if}
+			</p>
+		{/if}
+		<p class="quiet" data-testid="picture-words">
+			The picture goes {figures.peakPicture.widthsPerS.toFixed(2)} widths a second at its fastest{figures.peakPicture
+				.widthsPerS > calmWidthsPerS
+				? ': quicker than an eye follows at 24 frames, a width in 7 s'
+				: ''}. Focus pulls {far(figures.pullMPerS, units)} a second at most{figures.lostAtS === null
+				? ''
+				: `; the subject is out of the picture from ${seconds(figures.lostAtS)}`}{figures.tooCloseAtS === null
+				? ''
+				: `; at ${seconds(figures.tooCloseAtS)} it is nearer than the lens focuses`}.
+		</p>
+	{/if}
+	{#each cautions as words (words)}<p class="caution">{words}</p>{/each}
+	{#if bench.document.linkLost}<p class="caution" role="status">
+			No link to the server. Everything is kept here and sent when it is back.
+		</p>{/if}
+	{#if !logging}<Button class="second" onclick={() => (logging = true)} data-testid="log-run">Log a run</Button>{/if}
+	<LogRun bind:open={logging} />
+</Slip>
+
+<style>
+	.why {
+		font-size: 17px;
+	}
+	.why::first-letter {
+		text-transform: uppercase;
+	}
+	.two {
+		display: grid;
+		grid-template-columns: 1fr 1fr;
+		gap: 10px;
+	}
+	.two > :global(.second) {
+		min-height: 58px;
+	}
+	h2 {
+		font-size: 15px;
+	}
+	.set {
+		border-left: 4px solid var(--spirit);
+		padding-left: 14px;
+		font-size: 17px;
+	}
+	.set li::first-letter {
+		text-transform: uppercase;
+	}
+	.near {
+		display: grid;
+		grid-template-columns: minmax(80px, 1fr) minmax(80px, 1.4fr) 84px;
+		gap: 0 10px;
+		align-items: center;
+		font-size: 15px;
+	}
+	.near small {
+		grid-column: 1 / -1;
+		color: var(--clay);
+		font-size: 13px;
+	}
+	.near > :global(.at) {
+		min-height: 40px;
+		text-align: right;
+		font-weight: 700;
+	}
+	.near > :global(.bad) {
+		color: var(--clay);
+	}
+	.quiet {
+		font-size: 14px;
+		color: var(--quiet);
+	}
+	.told {
+		border-left: 4px solid var(--spirit);
+		padding: 2px 12px;
+		font-size: 15px;
+	}
+	.caution {
+		border-left: 4px solid var(--clay);
+		color: var(--clay);
+		padding: 2px 12px;
+		font-size: 15px;
+	}
+</style>

@@ -1,0 +1,260 @@
+<script lang="ts">
+	import '$lib/shell/bench.css';
+	import Button from '$lib/sheet/fields/Button.svelte';
+	import Choice from '$lib/sheet/fields/Choice.svelte';
+	import { pageKeys } from '$lib/sheet/keys';
+	import { onMount } from 'svelte';
+	import { axisAt, carriedTo, type Way, ways, wayOf } from './knots';
+	import LensPicture from './LensPicture.svelte';
+	import type { Knot } from './model';
+	import MoveDetails from './MoveDetails.svelte';
+	import MoveSlip from './MoveSlip.svelte';
+	import { sharedMove } from './moveBench.svelte';
+	import StageDrawing from './StageDrawing.svelte';
+	import Thread from './Thread.svelte';
+	import { far, focalWords } from './words';
+
+	const bench = sharedMove();
+	let stageWidth = $state(400);
+	let workWidth = $state(760);
+	let playing = $state<1 | -1 | 0>(0);
+	let way = $state<Way>('orbit');
+	let by = $state<'arm' | 'base' | 'both'>('both');
+	/** The camera's way for a hand's: 10 is ten times as far. */
+	let ratio = $state(1);
+	const wayWords: Readonly<Record<Way, string>> = {
+		orbit: 'Orbit',
+		push: 'Push in',
+		truck: 'Truck',
+		lift: 'Lift',
+		turn: 'Turn'
+	};
+	/** A dot of the page is so wide on a screen of the usual size. */
+	const dotM = 0.0254 / 96;
+	let heldFrom: Knot | null = null;
+
+	function handAt(across: number, up: number, first: boolean) {
+		if (first) {
+			if (bench.chosen === null) bench.putHere();
+			heldFrom = bench.chosen;
+			return;
+		}
+		if (heldFrom === null) return;
+		const { id, values } = heldFrom;
+		const [acrossM, upM] = [across * dotM * ratio, up * dotM * ratio];
+		if (way === 'turn') {
+			// The picture goes with the hand: the camera turns the other way.
+			const radPerM = 2;
+			let next = axisAt(bench.move, id, 'panRad', values.panRad + acrossM * radPerM);
+			next = axisAt(next, id, 'tiltRad', values.tiltRad - upM * radPerM);
+			if (bench.move.aim === 'subject')
+				next = {
+					...bench.move,
+					knots: bench.move.knots.map((knot) =>
+						knot.id === id
+							? {
+									...knot,
+									off: {
+										...knot.off,
+										panRad: heldFrom!.off.panRad + acrossM * radPerM,
+										tiltRad: heldFrom!.off.tiltRad - upM * radPerM
+									}
+								}
+							: knot
+					)
+				};
+			bench.set(next, `hand ${id}`);
+			return;
+		}
+		const to = wayOf(bench.move, values, way, acrossM, upM);
+		const { move, reached } = carriedTo(bench.move, id, to, by);
+		bench.told = reached.why === null ? '' : `${reached.why} It stays ${far(reached.missM, bench.units)} short.`;
+		bench.set(move, `hand ${id}`);
+	}
+
+	/** The hand's way by buttons: a centimetre of hand a press. */
+	function press(across: number, up: number) {
+		handAt(0, 0, true);
+		handAt((across * 0.01) / dotM, (up * 0.01) / dotM, false);
+		bench.settle();
+	}
+
+	onMount(() => {
+		let last = 0;
+		let frame = 0;
+		const tick = (at: number) => {
+			frame = requestAnimationFrame(tick);
+			const passed = Math.min(0.1, (at - last) / 1000);
+			last = at;
+			const figures = bench.figures;
+			if (playing === 0 || figures === null) return;
+			const { startS, endS } = figures.run;
+			const next = bench.nowS + playing * passed;
+			bench.look(next);
+			if (next >= endS || next <= startS) playing = 0;
+		};
+		frame = requestAnimationFrame(tick);
+		return () => cancelAnimationFrame(frame);
+	});
+	function play(to: 1 | -1 | 0) {
+		const figures = bench.figures;
+		if (figures !== null && to !== 0) {
+			const { startS, endS } = figures.run;
+			if (to === 1 && bench.nowS >= endS - 0.01) bench.look(startS);
+			if (to === -1 && bench.nowS <= startS + 0.01) bench.look(endS);
+		}
+		playing = to;
+	}
+	const keys = pageKeys({
+		outsideControls: {
+			' ': () => play(playing === 0 ? 1 : 0),
+			ArrowLeft: () => bench.look(bench.nowS - 0.1),
+			ArrowRight: () => bench.look(bench.nowS + 0.1),
+			k: () => bench.putHere()
+		}
+	});
+	const focus = $derived.by(() => {
+		const figures = bench.figures;
+		if (figures === null) return null;
+		const { atS } = figures.sampled;
+		const k = atS.findIndex((tS) => tS >= bench.nowS - 1e-9);
+		return figures.focus[k < 0 ? atS.length - 1 : k] ?? null;
+	});
+</script>
+
+<svelte:window onkeydown={keys} />
+<h1 class="sr-only">{bench.move.name}</h1>
+<div class="bench moves">
+	<section class="work" aria-label="The move" bind:clientWidth={workWidth}>
+		<div class="top">
+			<div class="stage" bind:clientWidth={stageWidth}>
+				<StageDrawing {bench} width={stageWidth} height={Math.round(Math.min(360, Math.max(280, stageWidth * 0.8)))} />
+			</div>
+			<div class="lens">
+				<LensPicture {bench} onpull={handAt} onsettle={bench.settle} />
+				<p class="under" data-testid="under-picture">
+					{#if bench.now !== null}<span data-printed>{focalWords(bench.now.focalM)}</span> · {/if}
+					{#if focus !== null}sharp from {far(focus.nearM, bench.units)} to {focus.farM === null
+							? 'the horizon'
+							: far(focus.farM, bench.units)}{focus.sharp ? '' : ': the subject is not'}{/if}
+				</p>
+				<div class="hand" role="group" aria-label="What a hand on the picture does">
+					{#each ways as each (each)}
+						<Button class="small" aria-pressed={way === each} onclick={() => (way = each)} data-testid="way-{each}"
+							>{wayWords[each]}</Button
+						>
+					{/each}
+					<label
+						>hand : camera
+						<Choice
+							value={String(ratio)}
+							onchange={(event) => (ratio = Number(event.currentTarget.value))}
+							data-testid="ratio"
+						>
+							<option value="10">1 : 10</option>
+							<option value="5">1 : 5</option>
+							<option value="2">1 : 2</option>
+							<option value="1">1 : 1</option>
+							<option value="0.5">2 : 1</option>
+						</Choice></label
+					>
+					{#if bench.move.support.kind === 'arm' && bench.move.support.track !== null}
+						<label
+							>with
+							<Choice bind:value={by} data-testid="carry-by">
+								<option value="both">arm and base</option>
+								<option value="arm">arm only</option>
+								<option value="base">base only</option>
+							</Choice></label
+						>
+					{/if}
+					<span class="nudges">
+						<Button class="small" onclick={() => press(-1, 0)} aria-label="{wayWords[way]}, to the left">←</Button>
+						<Button class="small" onclick={() => press(1, 0)} aria-label="{wayWords[way]}, to the right">→</Button>
+						<Button class="small" onclick={() => press(0, 1)} aria-label="{wayWords[way]}, up or in">↑</Button>
+						<Button class="small" onclick={() => press(0, -1)} aria-label="{wayWords[way]}, down or out">↓</Button>
+					</span>
+				</div>
+			</div>
+		</div>
+		<Thread {bench} width={workWidth} {playing} onplay={play} />
+		<MoveDetails />
+	</section>
+	<section class="answer-column" aria-label="What it comes to">
+		<MoveSlip />
+	</section>
+</div>
+
+<style>
+	.work {
+		overflow-y: auto;
+		scrollbar-width: thin;
+	}
+	.top {
+		display: grid;
+		grid-template-columns: minmax(0, 1.06fr) minmax(0, 1fr);
+		border-bottom: 1px solid var(--rule);
+	}
+	.stage {
+		min-width: 0;
+		border-right: 1px solid var(--rule);
+	}
+	.lens {
+		min-width: 0;
+		padding: 8px 12px 6px;
+	}
+	.under {
+		font-size: 14px;
+		color: var(--quiet);
+		min-height: 24px;
+		padding-top: 3px;
+	}
+	.hand {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 4px 6px;
+		align-items: center;
+		font-size: 13px;
+	}
+	.hand :global(.small) {
+		min-height: 40px;
+		min-width: 40px;
+		padding: 0 8px;
+		border: 1px solid var(--rule);
+		border-radius: 6px;
+		font-size: 14px;
+		background: var(--panel);
+	}
+	.hand :global(.small[aria-pressed='true']) {
+		font-weight: 700;
+		border-color: var(--ink);
+	}
+	.hand label {
+		display: inline-flex;
+		gap: 6px;
+		align-items: center;
+		color: var(--quiet);
+	}
+	.hand :global(select) {
+		min-height: 40px;
+		padding-block: 0;
+		font-size: 14px;
+	}
+	.nudges {
+		display: inline-flex;
+		gap: 4px;
+	}
+	@media (max-width: 900px) {
+		.top {
+			grid-template-columns: minmax(0, 1fr);
+		}
+		.stage {
+			border-right: 0;
+			order: 1;
+		}
+		.hand :global(.small) {
+			min-height: 44px;
+			min-width: 44px;
+		}
+	}
+</style>

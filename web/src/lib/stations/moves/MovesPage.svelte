@@ -1,0 +1,128 @@
+<script lang="ts">
+	import Button from '$lib/sheet/fields/Button.svelte';
+	import Choice from '$lib/sheet/fields/Choice.svelte';
+	import TextInput from '$lib/sheet/fields/TextInput.svelte';
+	import '$lib/shell/sheet.css';
+	import { goto } from '$app/navigation';
+	import { ask } from '$lib/keeping/ask';
+	import type { Venue } from '$lib/model/venue';
+	import { when } from '$lib/sheet/when';
+	import { movePath } from './address';
+	import type { SavedMove } from './model';
+	import { fromPattern, movePatterns } from './patterns';
+	import { seconds } from './words';
+
+	interface Props {
+		data: {
+			readonly moves: readonly (SavedMove & { readonly at: string })[];
+			readonly venues: readonly Venue[];
+		};
+	}
+	let { data }: Props = $props();
+	let name = $state('');
+	// The newest venue of a crew is likely the one of the job.
+	// svelte-ignore state_referenced_locally
+	let venueId = $state(data.venues[0]?.id ?? '');
+	let trouble = $state('');
+	let busy = $state(false);
+	const venueName = (id: string | null) => data.venues.find((each) => each.id === id)?.name ?? 'an empty floor';
+	const lasts = ({ move }: SavedMove) => {
+		const [first, last] = [move.knots[0]!, move.knots[move.knots.length - 1]!];
+		return seconds(last.tS + last.dwellS - first.tS);
+	};
+
+	async function make(patternId: string) {
+		trouble = '';
+		const pattern = movePatterns.find(({ id }) => id === patternId)!;
+		const venue = data.venues.find(({ id }) => id === venueId) ?? null;
+		const called = name.trim() === '' ? pattern.name : name.trim();
+		busy = true;
+		const outcome = await ask<SavedMove>('POST', '/api/moves', {
+			move: fromPattern(pattern, called, venue?.id ?? null, venue?.plan ?? null)
+		});
+		busy = false;
+		if (outcome.ok) await goto(movePath(outcome.value.id));
+		else trouble = Object.values(outcome.error.fields ?? {})[0] ?? outcome.error.message;
+	}
+</script>
+
+<div class="sheet">
+	<h1>Moves</h1>
+	<p class="lead">
+		A move is drawn on the plan, seen through the lens, timed by what its axes can do, and tried against everything that stands
+		there, before anything is rigged.
+	</p>
+	{#if data.moves.length > 0}
+		<ul class="list" data-testid="moves">
+			{#each data.moves as saved (saved.id)}
+				<li>
+					<a href={movePath(saved.id)}><strong>{saved.move.name}</strong></a>
+					<span class="quiet"
+						>{venueName(saved.move.venueId)}{saved.move.job === '' ? '' : ` · ${saved.move.job}`} · {saved.move.support
+							.gearName} · {saved.move.knots.length} knots, {lasts(saved)} · {when(saved.at)}</span
+					>
+				</li>
+			{/each}
+		</ul>
+	{/if}
+	<h2>{data.moves.length === 0 ? 'The first move' : 'A new move'}</h2>
+	<div class="row">
+		<label class="stack"
+			>Name
+			<TextInput maxlength={120} bind:value={name} data-testid="move-new-name" /></label
+		>
+		<label class="stack"
+			>Venue
+			<Choice bind:value={venueId} data-testid="move-new-venue">
+				<option value="">an empty floor</option>
+				{#each data.venues as { id, name: called } (id)}<option value={id}>{called}</option>{/each}
+			</Choice></label
+		>
+		{#if data.venues.length === 0}<a class="tool" href="/venues">Draw a venue first</a>{/if}
+	</div>
+	<p class="lead">What carries the camera?</p>
+	<div class="patterns">
+		{#each movePatterns as { id, name: called, words } (id)}
+			<Button class="pattern" disabled={busy} onclick={() => make(id)} data-testid="pattern-{id}">
+				<strong>{called}</strong><span>{words}</span>
+			</Button>
+		{/each}
+	</div>
+	{#if trouble !== ''}<p class="problem" role="alert">{trouble}</p>{/if}
+</div>
+
+<style>
+	.list li {
+		display: grid;
+		border-top: 1px solid var(--rule);
+		padding: 6px 0;
+	}
+	.list a {
+		min-height: 32px;
+		display: inline-flex;
+		align-items: center;
+		font-size: 18px;
+	}
+	.patterns {
+		display: grid;
+		grid-template-columns: repeat(auto-fill, minmax(min(270px, 100%), 1fr));
+		gap: 10px;
+	}
+	.patterns > :global(.pattern) {
+		display: grid;
+		gap: 2px;
+		text-align: left;
+		align-content: start;
+		padding: 10px 14px;
+		min-height: 76px;
+		background: var(--panel);
+		border: 1px solid var(--rule);
+	}
+	.patterns > :global(.pattern:hover) {
+		border-color: var(--press);
+	}
+	.patterns span {
+		font-size: 14px;
+		color: var(--quiet);
+	}
+</style>

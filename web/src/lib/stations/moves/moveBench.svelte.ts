@@ -1,0 +1,171 @@
+import { ask } from '$lib/keeping/ask';
+import { KeptDocument } from '$lib/keeping/keptDocument.svelte';
+import type { Carrying } from '$lib/model/carrying';
+import type { HeadFigures } from '$lib/model/head';
+import type { Person, UnitSystem } from '$lib/model/person';
+import type { Venue } from '$lib/model/venue';
+import type { StationState } from '$lib/shell/stations';
+import { getContext, setContext } from 'svelte';
+import { type ClearAnswer, clearQuestion, pathMark, readClear, tooNear } from './clear';
+import type { ClearTrial } from './clearTrial.svelte';
+import { type Figures, figuresOf } from './figures';
+import { lookingAt, putAt } from './knots';
+import type { Knot, Move, RunSeen, SavedMove, Values } from './model';
+import { type NoRun, type PoseAt, poseOf, runOf, runs, sample, valuesAt } from './path';
+
+/** What the loader gives: everything of one move. */
+export interface MoveData extends SavedMove {
+	readonly venue: Venue | null;
+	readonly venues: readonly { readonly id: string; readonly name: string }[];
+	readonly gear: {
+		readonly carriers: readonly { readonly id: string; readonly kind: string; readonly name: string; readonly carrying: Carrying }[];
+		readonly heads: readonly { readonly id: string; readonly name: string; readonly head: HeadFigures }[];
+		readonly cameras: readonly { readonly id: string; readonly name: string; readonly massKg: number }[];
+	};
+	readonly ran: readonly {
+		readonly id: string;
+		readonly at: string;
+		readonly personName: string;
+		readonly seen: RunSeen;
+		readonly note: string;
+		readonly struck: boolean;
+	}[];
+	readonly person: Person;
+}
+
+/** One move at the station Moves: the document, what it comes to, the moment looked at, and what is near its way. */
+export class MoveBench {
+	readonly document: KeptDocument<Move>;
+	readonly id: string;
+	venue = $state.raw<Venue | null>(null);
+	/** The moment looked at. */
+	nowS = $state(0);
+	chosenId = $state<string | null>(null);
+	/** What the hand asked for and did not get, in words. */
+	told = $state('');
+	trial = $state.raw<ClearTrial | null>(null);
+
+	constructor(readonly data: MoveData) {
+		this.id = data.id;
+		this.venue = data.venue;
+		this.document = new KeptDocument<Move>(
+			`move.${data.id}`,
+			data.move,
+			{
+				put: (move, version) => ask<SavedMove>('PUT', `/api/moves/${data.id}`, { version, move }),
+				get: async () => {
+					const there = await ask<SavedMove>('GET', `/api/moves/${data.id}`);
+					return there.ok ? { ...there, value: { value: there.value.move, version: there.value.version } } : there;
+				},
+				// A venue that somebody deleted meanwhile is none, whatever was sent.
+				same: (one, other) =>
+					JSON.stringify(ordered({ ...one, venueId: null })) === JSON.stringify(ordered({ ...other, venueId: null }))
+			},
+			data.version
+		);
+		this.nowS = data.move.knots[0]?.tS ?? 0;
+		this.chosenId = data.move.knots[0]?.id ?? null;
+	}
+
+	get move(): Move {
+		return this.document.value;
+	}
+	get units(): UnitSystem {
+		return this.data.person.units;
+	}
+	set(next: Move, about: string | null = null): void {
+		this.document.set(next, about);
+	}
+	change(next: Partial<Move>, about: string | null = null): void {
+		this.set({ ...this.move, ...next }, about);
+	}
+	readonly settle = (): void => this.document.settle();
+
+	readonly run = $derived.by(() => runOf(this.document.value));
+	readonly figures = $derived.by((): Figures | null => {
+		const { run } = this;
+		return runs(run) ? figuresOf(this.document.value, run) : null;
+	});
+	readonly problem = $derived.by((): NoRun | null => (runs(this.run) ? null : this.run));
+	/** The knot in hand; null where none is. */
+	readonly chosen = $derived.by((): Knot | null => this.move.knots.find(({ id }) => id === this.chosenId) ?? null);
+	/** Places of the axes at the moment looked at. */
+	readonly now = $derived.by((): Values | null => {
+		const { run } = this;
+		if (!runs(run)) return this.chosen?.values ?? this.move.knots[0]?.values ?? null;
+		return valuesAt(sample(run, [Math.min(run.endS, Math.max(run.startS, this.nowS))]), 0);
+	});
+	readonly pose = $derived.by((): PoseAt | null => (this.now === null ? null : poseOf(this.move, this.now)));
+
+	readonly question = $derived.by(() => {
+		const { run, venue } = this;
+		return runs(run) ? clearQuestion(this.move, run, venue?.plan ?? null) : null;
+	});
+	readonly clear = $derived.by((): ClearAnswer | null => {
+		const near = this.trial?.near ?? null;
+		return near === null ? null : readClear(near, this.move.safetyM, this.venue?.plan ?? null);
+	});
+	readonly strikes = $derived.by(() => this.clear?.findings.filter(tooNear) ?? []);
+	/** What was run backwards is this way through the room. */
+	readonly ranSo = $derived.by(() => this.move.ranBackwards?.path === pathMark(this.move));
+
+	readonly station = $derived.by((): StationState => {
+		const { figures, problem } = this;
+		if (figures === null) return { offset: null, words: problem?.words ?? 'No move yet.' };
+		const over = figures.scale - 1;
+		if (figures.beyond.length > 0) return { offset: 3, words: 'An axis goes past its end' };
+		if (over > 1e-6) return { offset: Math.min(3, 1 + over * 4), words: 'Too fast for what carries it' };
+		if (this.strikes.length > 0) return { offset: 3, words: 'Comes too near to something' };
+		if (this.clear === null) return { offset: Math.min(1, figures.scale), words: 'Possible; not tried against the room' };
+		return { offset: Math.min(0.9, figures.scale - 0.1), words: 'Possible, and keeps its room as drawn' };
+	});
+
+	look(tS: number): void {
+		const { run } = this;
+		this.nowS = runs(run) ? Math.min(run.endS, Math.max(run.startS, tS)) : tS;
+		// At a knot, that knot is in hand.
+		const at = this.move.knots.find(
+			(knot) => this.nowS >= knot.tS - 0.005 && this.nowS <= knot.tS + knot.dwellS + 0.005
+		);
+		this.chosenId = at?.id ?? null;
+	}
+	choose(id: string): void {
+		const knot = this.move.knots.find((each) => each.id === id);
+		if (knot === undefined) return;
+		this.chosenId = id;
+		this.nowS = knot.tS;
+	}
+	/** One more knot at the moment looked at. */
+	putHere(): void {
+		const run = this.run;
+		const put = putAt(this.move, runs(run) ? run : null, this.nowS);
+		if (put === null) {
+			this.told = 'There is a knot here already: go on in time, and put it there.';
+			return;
+		}
+		this.told = '';
+		this.set(put.move);
+		this.settle();
+		this.chosenId = put.id;
+	}
+	/** The knot in hand, made anew by looking at the subject from where it stands. */
+	aimAtSubject(knot: Knot): void {
+		const values = lookingAt(this.move, knot.values);
+		this.change({ knots: this.move.knots.map((each) => (each.id === knot.id ? { ...each, values } : each)) });
+		this.settle();
+	}
+}
+
+function ordered(value: unknown): unknown {
+	if (Array.isArray(value)) return value.map(ordered);
+	if (typeof value !== 'object' || value === null) return value;
+	return Object.fromEntries(
+		Object.entries(value)
+			.sort(([one], [other]) => (one < other ? -1 : 1))
+			.map(([key, each]) => [key, ordered(each)])
+	);
+}
+
+const context = Symbol('move');
+export const shareMove = (get: () => MoveBench): void => void setContext(context, get);
+export const sharedMove = (): MoveBench => getContext<() => MoveBench>(context)();

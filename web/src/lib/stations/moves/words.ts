@@ -1,0 +1,52 @@
+import { degFromRad } from '@poise/core';
+import type { UnitSystem } from '$lib/model/person';
+import { showDistance, showSlow, showTurnRate, together } from '$lib/sheet/units/display';
+import { axisWords } from './axes';
+import type { Band } from './figures';
+import type { Axis, HeadKind, RunSeen, Tempo } from './model';
+
+export const seconds = (time: number): string => `${(Math.round(time * 10) / 10).toFixed(1)} s`;
+export const degrees = (radians: number): string => `${degFromRad(radians).toFixed(1).replace('-', '−').replace(/^−0\.0$/, '0.0')}°`;
+export const percent = (share: number): string => `${Math.round(share * 100)} %`;
+export const far = (metres: number, units: UnitSystem): string => together(showDistance(metres, units));
+/** Millimetres of focal length are printed on lenses. */
+export const focalWords = (focalM: number): string => `${Math.round(focalM * 1000)} mm`;
+
+/** Where an axis stands. */
+export function placeWords(axis: Axis, value: number, units: UnitSystem): string {
+	if (axis === 'focalM') return focalWords(value);
+	return axisWords[axis].quantity === 'angle' ? degrees(value) : far(value, units);
+}
+/** How fast an axis goes at its fastest. */
+export function rateWords({ axis, peaks, turns }: Band, units: UnitSystem): string {
+	if (turns) return `${peaks.rate.toFixed(2)} turns/s`;
+	if (axis === 'focalM') return `${(peaks.rate * 1000).toFixed(1)} mm/s`;
+	return together(axisWords[axis].quantity === 'angle' ? showTurnRate(peaks.rate) : showSlow(peaks.rate, units));
+}
+export function limitWordsOf({ axis, limit, turns }: Band, units: UnitSystem): string {
+	if (limit === null) return '';
+	if (turns) return `${limit.maxRate.toFixed(2)}`;
+	return together(axisWords[axis].quantity === 'angle' ? showTurnRate(limit.maxRate) : showSlow(limit.maxRate, units));
+}
+
+export const headKindWords: Readonly<Record<HeadKind, string>> = {
+	ball: 'Ball head, locked',
+	bar: 'Pan bar beside the rail',
+	motors: 'Motorised head',
+	gimbal: 'Gimbal'
+};
+export const tempoWords: Readonly<Record<Tempo, string>> = {
+	even: 'Even through the knots',
+	soft: 'Soft at both ends',
+	build: 'Building to a hard end',
+	ramps: 'Own ramps'
+};
+export const seenWords: Readonly<Record<RunSeen, string>> = {
+	asPlanned: 'ran as planned',
+	nearer: 'came nearer to something than drawn',
+	struck: 'struck something',
+	late: 'was late or early',
+	lostSubject: 'lost the subject'
+};
+export const bodyWords = (bodyId: string): string =>
+	({ camera: 'the camera', arm: 'the arm or its tail', head: 'the head', rail: 'the rail' })[bodyId] ?? bodyId;

@@ -1,0 +1,9 @@
+import { moveData } from '$lib/server/moveData';
+import { pageLoad } from '$lib/server/page';
+import type { LayoutServerLoad } from './$types';
+
+export const load: LayoutServerLoad = ({ locals, params, depends }) =>
+	pageLoad(() => {
+		depends('poise:shelf');
+		return moveData(locals.crewId, locals.person, params);
+	});

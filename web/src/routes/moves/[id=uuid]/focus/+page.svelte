@@ -1,0 +1,5 @@
+<script lang="ts">
+	import FocusView from '$lib/stations/moves/FocusView.svelte';
+</script>
+
+<FocusView />

@@ -1,0 +1,5 @@
+<script lang="ts">
+	import RailView from '$lib/stations/moves/RailView.svelte';
+</script>
+
+<RailView />
