@@ -32,15 +32,15 @@ export const moves = [
 		venue: 'Tidewater Hall',
 		pattern: 'crane',
 		head: 'Crane’s remote head',
-		atM: [13, 4.2, 1.5],
-		headingDeg: 90,
+		atM: [8.4, 3.6, 1.5],
+		headingDeg: 45,
 		subject: { name: 'fencers', atM: [13, 8, 1.7], tallM: 1.75 },
 		focalMm: 35,
 		knots: [
-			{ name: 'low left', tS: 0, dwellS: 0, values: { swing: 62, boom: -4 } },
-			{ name: 'over the piste', tS: 6, dwellS: 0, values: { swing: 18, boom: 16 } },
-			{ name: 'salute', tS: 10, dwellS: 3, values: { swing: -12, boom: 10 } },
-			{ name: 'high right', tS: 19, dwellS: 0, values: { swing: -58, boom: 24 } }
+			{ name: 'low left', tS: 0, dwellS: 0, values: { swing: 50, boom: -4 } },
+			{ name: 'over the piste', tS: 6, dwellS: 0, values: { swing: 22, boom: 16 } },
+			{ name: 'salute', tS: 10, dwellS: 3, values: { swing: -6, boom: 10 } },
+			{ name: 'high right', tS: 19, dwellS: 0, values: { swing: -38, boom: 24 } }
 		]
 	},
 	{
@@ -64,6 +64,18 @@ export const moves = [
 
 /** Runs of them as they were logged. */
 export const moveRuns = [
-	{ move: 'Hold the hands', person: 'Maren Olt', daysAgo: 3, seen: 'asPlanned', note: 'Third pass kept. Loom stopped between passes.' },
-	{ move: 'Salute, low to high', person: 'Pia Tolland', daysAgo: 1, seen: 'nearer', note: 'Banner at the truss hangs lower than drawn.' }
+	{
+		move: 'Hold the hands',
+		person: 'Maren Olt',
+		daysAgo: 3,
+		seen: 'asPlanned',
+		note: 'Third pass kept. Loom stopped between passes.'
+	},
+	{
+		move: 'Salute, low to high',
+		person: 'Pia Tolland',
+		daysAgo: 1,
+		seen: 'nearer',
+		note: 'Banner at the truss hangs lower than drawn.'
+	}
 ] as const;

@@ -142,10 +142,7 @@ function dense(scene: Case, shapes: readonly Obstacle[], steps: number): number 
 		);
 		for (const body of scene.bodies) {
 			const [aM, bM] = placed(scene, body, at);
-			least = Math.min(
-				least,
-				clearance({ path: [{ tS: 0, aM, bM }], radiusM: body.radiusM, shapes }).clearanceM
-			);
+			least = Math.min(least, clearance({ path: [{ tS: 0, aM, bM }], radiusM: body.radiusM, shapes }).clearanceM);
 		}
 	});
 	return least;
@@ -187,14 +184,24 @@ describe('how near a move comes', () => {
 			const scene = sceneOf(seed);
 			const each = moveClearance({ ...scene, eachWithinM: 1.5 });
 			for (const { shapeId, clearanceM } of each) {
-				const alone = dense(scene, scene.shapes.filter(({ id }) => id === shapeId), 400);
+				const alone = dense(
+					scene,
+					scene.shapes.filter(({ id }) => id === shapeId),
+					400
+				);
 				expect(clearanceM, `seed ${seed}`).toBeLessThanOrEqual(alone + 1e-9);
 				// 400 looks along some ten seconds miss the nearest by little.
 				expect(alone - clearanceM, `seed ${seed}`).toBeLessThan(0.02);
 			}
 			const told = each.map(({ shapeId }) => shapeId);
 			for (const { id } of scene.shapes.filter((shape) => !told.includes(shape.id)))
-				expect(dense(scene, scene.shapes.filter((shape) => shape.id === id), 60)).toBeGreaterThan(1.5);
+				expect(
+					dense(
+						scene,
+						scene.shapes.filter((shape) => shape.id === id),
+						60
+					)
+				).toBeGreaterThan(1.5);
 		}
 	}, 120_000);
 
@@ -203,7 +210,15 @@ describe('how near a move comes', () => {
 		const post: Obstacle = { id: 'post', kind: 'cylinder', baseM: [1, 0.3, 0], radiusM: 0.1, heightM: 2 };
 		const [told] = moveClearance({
 			mount: { kind: 'track', startM: [0, 0, 1.1], headingRad: 0, inclineRad: 0, base: level },
-			moves: [{ keys: [{ tS: 0, values: { trackM: 0 } }, { tS: 2, values: { trackM: 0.2 } }], ends: 'still' }],
+			moves: [
+				{
+					keys: [
+						{ tS: 0, values: { trackM: 0 } },
+						{ tS: 2, values: { trackM: 0.2 } }
+					],
+					ends: 'still'
+				}
+			],
 			bodies: [{ id: 'head', on: 'head', radiusM: 0.05 }, rail],
 			shapes: [post]
 		});

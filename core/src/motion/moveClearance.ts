@@ -85,7 +85,9 @@ export function moveClearance(input: {
 	/** Between these every axis goes by one cubic, or holds. */
 	const legsS = legsOf();
 	/** By leg and axis: the cubic it goes by, or where it holds. */
-	const laws = legsS.map((_, leg) => Object.fromEntries([...axes].map(([axis, path]) => [axis, lawOf(axis, path, leg)])));
+	const laws = legsS.map((_, leg) =>
+		Object.fromEntries([...axes].map(([axis, path]) => [axis, lawOf(axis, path, leg)]))
+	);
 	const distances = shapes.map(distanceTo);
 	const kept: Map<number, ReturnType<typeof headOf>>[] = legsS.map(() => new Map());
 	const headAt = (leg: number, tS: number) => {
@@ -106,7 +108,13 @@ export function moveClearance(input: {
 			...(eachWithinM === undefined ? { knownM: least + body.radiusM } : { eachWithinM: eachWithinM + body.radiusM })
 		})) {
 			const { id } = shapes[shape]!;
-			const here = { shapeId: id, bodyId: body.id, clearanceM: leastM - body.radiusM, atS, foundM: foundM - body.radiusM };
+			const here = {
+				shapeId: id,
+				bodyId: body.id,
+				clearanceM: leastM - body.radiusM,
+				atS,
+				foundM: foundM - body.radiusM
+			};
 			least = Math.min(least, here.foundM);
 			const before = found.get(id);
 			// Which and when is said by what was seen, how near by what is certain.

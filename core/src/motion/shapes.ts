@@ -121,8 +121,7 @@ export function distanceTo(shape: Obstacle): (a: Vec3, b: Vec3, enough: number) 
 		const [x, y, z] = [(a[0] + b[0]) / 2 - around.x, (a[1] + b[1]) / 2 - around.y, (a[2] + b[2]) / 2 - around.z];
 		return Math.sqrt(x * x + y * y + z * z) - around.radius - long / 2;
 	};
-	const lengthOf = (a: Vec3, b: Vec3) =>
-		Math.sqrt((b[0] - a[0]) ** 2 + (b[1] - a[1]) ** 2 + (b[2] - a[2]) ** 2);
+	const lengthOf = (a: Vec3, b: Vec3) => Math.sqrt((b[0] - a[0]) ** 2 + (b[1] - a[1]) ** 2 + (b[2] - a[2]) ** 2);
 	if (shape.kind === 'prism')
 		return (a, b, enough) =>
 			near({ length: lengthOf(a, b) }, a, b) >= enough ? enough : Math.min(enough, pieceToPrism(a, b, shape, enough));
@@ -132,7 +131,7 @@ export function distanceTo(shape: Obstacle): (a: Vec3, b: Vec3, enough: number) 
 		if (near({ length }, a, b) >= enough) return enough;
 		const [dx, dy, dz] = [b[0] - a[0], b[1] - a[1], b[2] - a[2]];
 		const at = (t: number) => to(a[0] + t * dx, a[1] + t * dy, a[2] + t * dz);
-		let least = Math.min(at(0), at(1));
+		const least = Math.min(at(0), at(1));
 		if (length <= alongM) return least;
 		let [low, high] = [0, 1];
 		let [one, two] = [1 - golden, golden];

@@ -11,7 +11,7 @@ export interface AxisFigures {
 }
 
 /** A motor on a ring of the lens. */
-export interface LensMotor {
+interface LensMotor {
 	/** From one end of the ring to the other. */
 	readonly turns: number;
 	readonly maxTurnsPerS: number;

@@ -69,6 +69,8 @@ export async function moveData(crewId: string, person: Person, params: { readonl
 		gear,
 		venue,
 		venues: venues.map(({ id, name }) => ({ id, name })),
-		ran: runs.slice(0, 5).map(({ id, at, personName, seen, note, struck }) => ({ id, at, personName, seen, note, struck }))
+		ran: runs
+			.slice(0, 5)
+			.map(({ id, at, personName, seen, note, struck }) => ({ id, at, personName, seen, note, struck }))
 	};
 }

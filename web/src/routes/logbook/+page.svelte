@@ -5,12 +5,21 @@
 	import { stoodWords } from '$lib/supports/log/stood';
 	import { when } from '$lib/sheet/when';
 	import { showMass, together } from '$lib/sheet/units/display';
+	import { seconds, seenWords } from '$lib/stations/moves/words';
 	import { onMount } from 'svelte';
 
 	let { data } = $props();
 	let field = $state<HTMLInputElement>();
 	let timer: ReturnType<typeof setTimeout> | undefined;
 	const units = $derived(data.person.units);
+
+	/** Balances and runs as one book, the newest first. */
+	const lines = $derived(
+		[
+			...data.balances.map((balance) => ({ at: balance.loggedAt, balance, run: null })),
+			...data.runs.map((run) => ({ at: run.at, balance: null, run }))
+		].sort((one, other) => Date.parse(other.at) - Date.parse(one.at))
+	);
 
 	afterNavigate(() => {
 		if (page.url.searchParams.has('find')) field?.focus();
@@ -45,26 +54,47 @@
 			autocomplete="off"
 			oninput={(event) => search(event.currentTarget.value)}
 		/>
-		<span class="quiet" role="status">{data.balances.length} {data.balances.length === 1 ? 'balance' : 'balances'}</span
+		<span class="quiet" role="status"
+			>{data.balances.length}
+			{data.balances.length === 1 ? 'balance' : 'balances'}{data.runs.length === 0
+				? ''
+				: `, ${data.runs.length} ${data.runs.length === 1 ? 'run' : 'runs'}`}</span
 		>
 	</form>
 	<ol>
-		{#each data.balances as entry (entry.id)}
-			<li>
-				<a href="/logbook/{entry.id}" data-entry={entry.payloadName} class:struck={entry.struck}>
-					<span class="when figure">{when(entry.loggedAt)}</span>
-					<span class="what"
-						><strong>{entry.payloadName}</strong>
-						<span class="figure">{together(showMass(entry.payloadMassKg, units))}</span><br />
-						<span class="quiet">on {entry.supportName}</span></span
-					>
-					<span class="note">{entry.note}</span>
-					<span class="who">{entry.personName}</span>
-					<span class="state" class:quiet={entry.placed && !entry.poised} class:off={!entry.placed || entry.struck}
-						>{stoodWords(entry)}</span
-					>
-				</a>
-			</li>
+		{#each lines as { balance: entry, run } (entry?.id ?? run?.id)}
+			{#if run !== null}
+				<li>
+					<a href="/logbook/run/{run.id}" data-entry={run.moveName} class:struck={run.struck}>
+						<span class="when figure">{when(run.at)}</span>
+						<span class="what"
+							><strong>{run.moveName}</strong> <span class="figure">{seconds(run.lastsS)}</span><br />
+							<span class="quiet">{run.venueName === '' ? 'on an empty floor' : run.venueName}</span></span
+						>
+						<span class="note">{run.note}</span>
+						<span class="who">{run.personName}</span>
+						<span class="state" class:off={run.seen !== 'asPlanned' || run.struck}
+							>{run.struck ? 'struck out' : seenWords[run.seen]}</span
+						>
+					</a>
+				</li>
+			{:else if entry !== null}
+				<li>
+					<a href="/logbook/{entry.id}" data-entry={entry.payloadName} class:struck={entry.struck}>
+						<span class="when figure">{when(entry.loggedAt)}</span>
+						<span class="what"
+							><strong>{entry.payloadName}</strong>
+							<span class="figure">{together(showMass(entry.payloadMassKg, units))}</span><br />
+							<span class="quiet">on {entry.supportName}</span></span
+						>
+						<span class="note">{entry.note}</span>
+						<span class="who">{entry.personName}</span>
+						<span class="state" class:quiet={entry.placed && !entry.poised} class:off={!entry.placed || entry.struck}
+							>{stoodWords(entry)}</span
+						>
+					</a>
+				</li>
+			{/if}
 		{:else}
 			<li class="empty">
 				{#if data.search === ''}

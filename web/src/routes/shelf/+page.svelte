@@ -1,4 +1,5 @@
 <script lang="ts">
+	/* eslint-disable max-lines -- one page of everything that stands on the shelf. */
 	import Button from '$lib/sheet/fields/Button.svelte';
 	import { invalidateAll } from '$app/navigation';
 	import { ask } from '$lib/keeping/ask';

@@ -2,14 +2,14 @@ import { and, asc, eq, sql } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
 import type { Head, HeadDraft, HeadFigures } from '$lib/model/head';
 import { Refusal } from '../refusal';
-import { storedHead } from '../schemas/move';
+import { headFigures } from '../schemas/head';
 import { fromStore, type StoredAs, toStore } from '../stored';
 import { database, inTransaction } from './client';
 import { documentName, noteEdit } from './edits';
 import { heads } from './schema';
 
 /** How a head's figures lie in the database. */
-export const headAs: StoredAs<HeadFigures> = { schema: storedHead };
+export const headAs: StoredAs<HeadFigures> = { schema: headFigures };
 const headOf = (row: typeof heads.$inferSelect): Head => ({
 	id: row.id,
 	name: row.name,

@@ -23,7 +23,11 @@ const columns = {
 	at: moveRuns.at,
 	personName: people.name
 };
-const runOf = ({ detail, at, ...row }: { detail: unknown; at: string } & Omit<MoveRun, 'move' | 'seen' | 'at'>): MoveRun => ({
+const runOf = ({
+	detail,
+	at,
+	...row
+}: { detail: unknown; at: string } & Omit<MoveRun, 'move' | 'seen' | 'at'>): MoveRun => ({
 	...row,
 	...fromStore(runAs, detail),
 	at: new Date(at).toISOString()
@@ -66,7 +70,12 @@ export const logMoveRun = (
 	crewId: string,
 	personId: string,
 	moveId: string,
-	{ id, version, note, seen }: { readonly id: string; readonly version: number; readonly note: string; readonly seen: RunSeen },
+	{
+		id,
+		version,
+		note,
+		seen
+	}: { readonly id: string; readonly version: number; readonly note: string; readonly seen: RunSeen },
 	at?: string
 ): Promise<MoveRun> =>
 	inTransaction(async () => {
@@ -85,7 +94,15 @@ export const logMoveRun = (
 				moveName: move.name,
 				venueName,
 				note,
-				words: [move.name, move.job, venueName, move.support.gearName, move.head.gearName, move.subject.name, note].join(' '),
+				words: [
+					move.name,
+					move.job,
+					venueName,
+					move.support.gearName,
+					move.head.gearName,
+					move.subject.name,
+					note
+				].join(' '),
 				detail: toStore(runAs, { move, seen }),
 				...(at === undefined ? {} : { at })
 			})

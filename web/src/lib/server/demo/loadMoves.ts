@@ -3,7 +3,9 @@ import { scenario } from '@poise/demo';
 import { v7 as newId } from 'uuid';
 import { lookingAt } from '$lib/stations/moves/knots';
 import type { Knot, Move, Values } from '$lib/stations/moves/model';
-import { fromPattern, headPatterns, movePatterns } from '$lib/stations/moves/patterns';
+import { fromPattern } from '$lib/stations/moves/fromPattern';
+import { headPatterns } from '$lib/stations/moves/headPatterns';
+import { movePatterns } from '$lib/stations/moves/patterns';
 import { createHead, listHeads } from '../db/heads';
 import { createMove, findMove } from '../db/moves';
 import { logMoveRun } from '../db/moveRuns';
@@ -16,14 +18,29 @@ export async function loadMoves(crewId: string, personIds: ReadonlyMap<string, s
 	const personId = (name: string) => found(personIds.get(name), name);
 	const someone = found([...personIds.values()][0], 'anybody');
 	for (const { name, pattern } of heads)
-		await createHead(crewId, someone, { name, head: found(headPatterns.find(({ id }) => id === pattern), pattern).head });
+		await createHead(crewId, someone, {
+			name,
+			head: found(
+				headPatterns.find(({ id }) => id === pattern),
+				pattern
+			).head
+		});
 	const [venues, shelf] = await Promise.all([listVenues(crewId), listHeads(crewId)]);
 
 	const made = new Map<string, string>();
 	for (const each of moves) {
-		const venue = found(venues.find(({ name }) => name === each.venue), each.venue);
-		const pattern = found(movePatterns.find(({ id }) => id === each.pattern), each.pattern);
-		const head = found(shelf.find(({ name }) => name === each.head), each.head);
+		const venue = found(
+			venues.find(({ name }) => name === each.venue),
+			each.venue
+		);
+		const pattern = found(
+			movePatterns.find(({ id }) => id === each.pattern),
+			each.pattern
+		);
+		const head = found(
+			shelf.find(({ name }) => name === each.head),
+			each.head
+		);
 		const fresh = fromPattern(pattern, each.name, venue.id, venue.plan);
 		const move: Move = {
 			...fresh,

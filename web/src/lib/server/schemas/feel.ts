@@ -16,22 +16,8 @@ import {
 	type ShotList
 } from '$lib/stations/feel/model';
 import { id, key, version, within } from './quantities';
+import { flag, maybeWords, note, one, words } from './words';
 
-const line = (label: string, longest: number) =>
-	Joi.string()
-		.trim()
-		.max(longest)
-		.pattern(/^\P{Cc}*$/u)
-		.required()
-		.label(label);
-const words = (label: string, longest = 120) => line(label, longest).min(1);
-const maybeWords = (label: string, longest = 300) => line(label, longest).allow('');
-const flag = (label: string) => Joi.boolean().required().label(label);
-const one = <T extends string>(of: readonly T[], label: string) =>
-	Joi.string()
-		.valid(...of)
-		.required()
-		.label(label);
 const perAxis = (each: Joi.Schema) =>
 	Joi.object(Object.fromEntries(turningAxes.map((axis) => [axis, each]))).required();
 const perSetting = (of: (name: SettingName) => Joi.Schema) =>
@@ -225,12 +211,7 @@ export const newRecipe = Joi.object<NewRecipe>({
 	id: id(),
 	supportId: id(),
 	payloadId: id(),
-	note: Joi.string()
-		.allow('')
-		.max(2000)
-		.pattern(/^[\P{Cc}\n\r\t]*$/u)
-		.required()
-		.label('the note'),
+	note: note(),
 	detail: recipeDetail
 }).required();
 export const recipeChange = Joi.object<{ readonly struck: boolean }>({ struck: flag('struck out') }).required();

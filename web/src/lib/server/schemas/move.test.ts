@@ -1,7 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import type { Move } from '$lib/stations/moves/model';
-import { headPatterns, fromPattern, movePatterns } from '$lib/stations/moves/patterns';
-import { headDraft, moveDraft } from './move';
+import { headPatterns } from '$lib/stations/moves/headPatterns';
+import { fromPattern } from '$lib/stations/moves/fromPattern';
+import { movePatterns } from '$lib/stations/moves/patterns';
+import { headDraft } from './head';
+import { moveDraft } from './move';
 
 const wrongWith = (move: unknown) => moveDraft.validate(move, { abortEarly: false }).error?.message ?? null;
 const slider = fromPattern(movePatterns[0]!, 'A move', null, null);

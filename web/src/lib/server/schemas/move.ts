@@ -1,6 +1,6 @@
 import type { Vec3 } from '@poise/core';
 import Joi from 'joi';
-import { headLimits, type HeadDraft, type HeadFigures, holdPolicies } from '$lib/model/head';
+import type { Limit } from '$lib/model/limits';
 import { moveLimits, most } from '$lib/stations/moves/limits';
 import { axisWords } from '$lib/stations/moves/axes';
 import {
@@ -14,36 +14,10 @@ import {
 	tempos,
 	type Values
 } from '$lib/stations/moves/model';
+import { headFigures } from './head';
 import { id, key, name, version, within } from './quantities';
+import { flag, maybeWords, note, one, span, words } from './words';
 
-const words = (label: string, longest = 120) =>
-	Joi.string()
-		.trim()
-		.min(1)
-		.max(longest)
-		.pattern(/^\P{Cc}*$/u)
-		.required()
-		.label(label);
-const maybeWords = (label: string, longest = 120) =>
-	Joi.string()
-		.allow('')
-		.max(longest)
-		.pattern(/^\P{Cc}*$/u)
-		.required()
-		.label(label);
-const one = <T extends string>(of: readonly T[], label: string) =>
-	Joi.string()
-		.valid(...of)
-		.required()
-		.label(label);
-const flag = (label: string) => Joi.boolean().required().label(label);
-const span = (limit: (typeof moveLimits)[keyof typeof moveLimits], label: string) =>
-	Joi.array()
-		.items(within(limit, label))
-		.length(2)
-		.required()
-		.custom((value: [number, number], { error }) => (value[0] < value[1] ? value : error('range.order')))
-		.label(label);
 const place = (label: string) =>
 	Joi.array<Vec3>()
 		.ordered(within(moveLimits.place, label), within(moveLimits.place, label), within(moveLimits.height, label))
@@ -51,35 +25,7 @@ const place = (label: string) =>
 		.required();
 const gear = { gearId: id().allow(null), gearName: words('the gear’s name') };
 
-const headAxis = (label: string) =>
-	Joi.object({
-		range: span(headLimits.turn, `the range of ${label}`),
-		maxRate: within(headLimits.rate, `the speed of ${label}`),
-		maxAccel: within(headLimits.accel, `the acceleration of ${label}`)
-	});
-const motor = (label: string) =>
-	Joi.object({
-		turns: within(headLimits.ringTurns, `the turns of ${label}`),
-		maxTurnsPerS: within(headLimits.ringRate, `the speed of ${label}`)
-	})
-		.allow(null)
-		.required();
-const headFigures = Joi.object<HeadFigures>({
-	pattern: words('the pattern', 40),
-	massKg: within(headLimits.mass, 'the mass'),
-	pan: headAxis('pan').required(),
-	tilt: headAxis('tilt').required(),
-	roll: headAxis('roll').allow(null).required(),
-	focus: motor('the focus motor'),
-	zoom: motor('the zoom motor'),
-	hold: one(holdPolicies, 'how it is held')
-}).required();
-export const headDraft = Joi.object<HeadDraft>({ name: name(), head: headFigures }).required();
-export const headSave = headDraft.append<HeadDraft & { version: number }>({ version: version() });
-/** As it lies in the database, without its name. */
-export const storedHead = headFigures;
-
-const axis = (limit: (typeof moveLimits)[keyof typeof moveLimits], rate: 'speed' | 'rate', label: string) =>
+const axis = (limit: Limit, rate: 'speed' | 'rate', label: string) =>
 	Joi.object({
 		range: span(limit, `the range of ${label}`),
 		maxRate: within(moveLimits[rate], `the speed of ${label}`),
@@ -140,10 +86,7 @@ const support = Joi.object({ kind: one(['fixed', 'rail', 'arm', 'walk'] as const
 					armM: within(moveLimits.arm, 'the arm'),
 					tailM: within(moveLimits.tail, 'the tail'),
 					tubeM: within(moveLimits.tube, 'the tube'),
-					noseToCentreM: Joi.array()
-						.items(within(moveLimits.offset, 'from the nose to the head'))
-						.length(2)
-						.required(),
+					noseToCentreM: Joi.array().items(within(moveLimits.offset, 'from the nose to the head')).length(2).required(),
 					keptLevel: flag('kept level'),
 					hung: flag('hung'),
 					swing: axis(moveLimits.turn, 'rate', 'the swing').required(),
@@ -254,12 +197,7 @@ export const moveRunDetail = Joi.object<{ move: Move; seen: RunSeen }>({ move: m
 export const runNew = Joi.object<{ id: string; version: number; note: string; seen: RunSeen }>({
 	id: id(),
 	version: version(),
-	note: Joi.string()
-		.allow('')
-		.max(2000)
-		.pattern(/^[\P{Cc}\n\r\t]*$/u)
-		.required()
-		.label('the note'),
+	note: note(),
 	seen
 }).required();
 export const runChange = Joi.object<{ struck: boolean }>({ struck: flag('struck out') }).required();

@@ -40,8 +40,8 @@
 		{:else}<strong>{left.length}</strong> of {steps.length} left before it has been run backwards.{/if}
 	</p>
 	<p class="caution">
-		What is reckoned knows only what the plan shows. A cable, a stand that was moved, a flag on a lamp are found by going the way
-		backwards, slowly, with a hand on it.
+		What is reckoned knows only what the plan shows. A cable, a stand that was moved, a flag on a lamp are found by
+		going the way backwards, slowly, with a hand on it.
 	</p>
 	{#if over || bench.strikes.length > 0}
 		<p class="caution" role="alert">
@@ -54,8 +54,15 @@
 		{#each steps as { id, words, atS } (id)}
 			<li>
 				<label
-					><Tick checked={move.ticked.includes(id)} onchange={(event) => tick(id, event.currentTarget.checked)} data-testid="step-{id}" />
-					<span>{#if atS !== null}<span class="figure">{seconds(atS)}</span> {/if}{words}</span></label
+					><Tick
+						checked={move.ticked.includes(id)}
+						onchange={(event) => tick(id, event.currentTarget.checked)}
+						data-testid="step-{id}"
+					/>
+					<span
+						>{#if atS !== null}<span class="figure">{seconds(atS)}</span>
+						{/if}{words}</span
+					></label
 				>
 			</li>
 		{/each}

@@ -22,7 +22,8 @@
 		bench.set(next);
 		bench.settle();
 	};
-	const bar = (next: Partial<typeof move.head.bar>) => once({ ...move, head: { ...move.head, bar: { ...move.head.bar, ...next } } });
+	const bar = (next: Partial<typeof move.head.bar>) =>
+		once({ ...move, head: { ...move.head, bar: { ...move.head.bar, ...next } } });
 	const upright = $derived(support !== null && Math.abs(support.inclineRad) > 1.4);
 	const mm = (metres: number) => together(showLength(metres, units));
 </script>
@@ -35,14 +36,22 @@
 		<div class="row screen">
 			<label class="stack"
 				>it
-				<Choice value={move.head.bar.setting} onchange={(event) => bar({ setting: event.currentTarget.value as 'holding' })} data-testid="bar-setting">
+				<Choice
+					value={move.head.bar.setting}
+					onchange={(event) => bar({ setting: event.currentTarget.value as 'holding' })}
+					data-testid="bar-setting"
+				>
 					<option value="holding">holds the subject</option>
 					<option value="sweeping">sweeps outwards</option>
 				</Choice></label
 			>
 			<label class="stack"
 				>matched
-				<Choice value={move.head.bar.choose} onchange={(event) => bar({ choose: event.currentTarget.value as 'ends' })} data-testid="bar-choose">
+				<Choice
+					value={move.head.bar.choose}
+					onchange={(event) => bar({ choose: event.currentTarget.value as 'ends' })}
+					data-testid="bar-choose"
+				>
 					<option value="ends">at both ends</option>
 					<option value="leastWorst">least worst all along</option>
 				</Choice></label
@@ -54,29 +63,35 @@
 			<Button class="tool" onclick={() => window.print()} data-testid="print-bar">Print it</Button>
 		</div>
 		{#if sheet === null}
-			<p class="problem" role="alert">This bar cannot follow: the crank is too short for the travel. A longer crank, or less travel.</p>
+			<p class="problem" role="alert">
+				This bar cannot follow: the crank is too short for the travel. A longer crank, or less travel.
+			</p>
 		{:else}
 			<p class="big" data-testid="bar-answer">
 				It misses by at most <strong>{sheet.worstErrorPercent.toFixed(1)} %</strong> of the frame’s width
 			</p>
 			<ol class="set" data-testid="bar-steps">
 				<li>
-					Square to the subject: from either end of the travel to it <strong>{far(sheet.endDistanceM, units)}</strong>; shift the
-					rail until both are the same.
+					Square to the subject: from either end of the travel to it <strong>{far(sheet.endDistanceM, units)}</strong>;
+					shift the rail until both are the same.
 				</li>
 				<li>
-					Centre: carriage at <strong>{far(sheet.middleM, units)}</strong>. Bar {upright ? 'upright and level with' : 'beside'} the rail,
-					the crank’s pin in it, the camera straight at the subject. Tighten nothing yet.
+					Centre: carriage at <strong>{far(sheet.middleM, units)}</strong>. Bar {upright
+						? 'upright and level with'
+						: 'beside'} the rail, the crank’s pin in it, the camera straight at the subject. Tighten nothing yet.
 				</li>
 				<li>
-					End A: carriage to <strong>{far(sheet.middleM - sheet.halfTravelM, units)}</strong>, swing the bar’s end off the rail by
-					<strong>{mm(sheet.offsetM)}</strong> until the subject is in the middle: the camera has turned {degrees(sheet.endPanRad)}. Lock
-					that end.
+					End A: carriage to <strong>{far(sheet.middleM - sheet.halfTravelM, units)}</strong>, swing the bar’s end off
+					the rail by
+					<strong>{mm(sheet.offsetM)}</strong> until the subject is in the middle: the camera has turned {degrees(
+						sheet.endPanRad
+					)}. Lock that end.
 				</li>
 				<li>Centre again: the subject is in the middle still; if not, begin anew.</li>
 				<li>
-					End B: carriage to <strong>{far(sheet.middleM + sheet.halfTravelM, units)}</strong>, bend the bar by hand until the subject is in the
-					middle, about <strong>{mm(sheet.offsetM)}</strong> the other way. Lock that end. The bar’s flex takes what is left.
+					End B: carriage to <strong>{far(sheet.middleM + sheet.halfTravelM, units)}</strong>, bend the bar by hand
+					until the subject is in the middle, about <strong>{mm(sheet.offsetM)}</strong> the other way. Lock that end. The
+					bar’s flex takes what is left.
 				</li>
 				<li>Run it by hand from A to B and look at the middle third: there it misses most.</li>
 			</ol>
@@ -88,13 +103,18 @@
 				yDecimals={1}
 				yLeast={2}
 				height={240}
-				lines={[{ name: 'subject', as: 'line', points: sheet.curve.map(({ atM, errorPercent }) => [atM, errorPercent] as const) }]}
+				lines={[
+					{
+						name: 'subject',
+						as: 'line',
+						points: sheet.curve.map(({ atM, errorPercent }) => [atM, errorPercent] as const)
+					}
+				]}
 			/>
 			<p class="lead">
-				For <span data-printed>{focalWords(move.knots[0]!.values.focalM)}</span>, a crank of {mm(move.head.bar.crankM)}, the subject {far(
-					move.head.bar.distanceM,
-					units
-				)} straight off the rail’s middle. The bar is read at the carriage: a crank along the rail is up to 0.2° off this. {upright
+				For <span data-printed>{focalWords(move.knots[0]!.values.focalM)}</span>, a crank of {mm(move.head.bar.crankM)},
+				the subject {far(move.head.bar.distanceM, units)} straight off the rail’s middle. The bar is read at the carriage:
+				a crank along the rail is up to 0.2° off this. {upright
 					? 'Upright it is the tilt that is turned, by the same law.'
 					: ''}
 			</p>

@@ -18,9 +18,7 @@
 		const { atS, values } = figures.sampled;
 		const every = Math.max(1, Math.floor((atS.length - 1) / 8));
 		return atS.flatMap((tS, k) =>
-			k % every === 0 || k === atS.length - 1
-				? [{ tS, focalM: values.focalM![k]!, ...figures.focus[k]! }]
-				: []
+			k % every === 0 || k === atS.length - 1 ? [{ tS, focalM: values.focalM![k]!, ...figures.focus[k]! }] : []
 		);
 	});
 	const soft = $derived(figures?.focus.findIndex(({ sharp }) => !sharp) ?? -1);
@@ -32,12 +30,22 @@
 		figures === null
 			? []
 			: [
-					{ name: 'subject', as: 'line' as const, points: figures.focus.map(({ subjectM }, k) => [figures.sampled.atS[k]!, subjectM] as const) },
-					{ name: 'sharp from', as: 'broken' as const, points: figures.focus.map(({ nearM }, k) => [figures.sampled.atS[k]!, nearM] as const) },
+					{
+						name: 'subject',
+						as: 'line' as const,
+						points: figures.focus.map(({ subjectM }, k) => [figures.sampled.atS[k]!, subjectM] as const)
+					},
+					{
+						name: 'sharp from',
+						as: 'broken' as const,
+						points: figures.focus.map(({ nearM }, k) => [figures.sampled.atS[k]!, nearM] as const)
+					},
 					{
 						name: 'sharp to',
 						as: 'broken' as const,
-						points: figures.focus.map(({ farM, subjectM }, k) => [figures.sampled.atS[k]!, Math.min(farM ?? Infinity, subjectM * 3)] as const)
+						points: figures.focus.map(
+							({ farM, subjectM }, k) => [figures.sampled.atS[k]!, Math.min(farM ?? Infinity, subjectM * 3)] as const
+						)
 					}
 				]
 	);
@@ -49,9 +57,12 @@
 		<p class="problem" role="alert">{bench.problem?.words}</p>
 	{:else}
 		<p class="big" data-testid="focus-answer">
-			{#if figures.tooCloseAtS !== null}At {seconds(figures.tooCloseAtS)} it is <strong>nearer than the lens focuses</strong>
+			{#if figures.tooCloseAtS !== null}At {seconds(figures.tooCloseAtS)} it is
+				<strong>nearer than the lens focuses</strong>
 			{:else if soft >= 0}The subject goes soft <strong>at {seconds(figures.sampled.atS[soft]!)}</strong>
-			{:else}Sharp all the way, <strong>{Number.isFinite(least) ? `${far(least, units)} deep at least` : 'to the horizon'}</strong>{/if}
+			{:else}Sharp all the way, <strong
+					>{Number.isFinite(least) ? `${far(least, units)} deep at least` : 'to the horizon'}</strong
+				>{/if}
 		</p>
 		<Chart
 			label="Distance to the subject and what is sharp, along the move"
@@ -66,7 +77,8 @@
 		<table class="folds" data-testid="marks">
 			<thead
 				><tr
-					><th scope="col">At</th><th scope="col">Subject</th><th scope="col">Focus mark</th>{#if motor !== null}<th scope="col">Ring</th
+					><th scope="col">At</th><th scope="col">Subject</th><th scope="col">Focus mark</th>{#if motor !== null}<th
+							scope="col">Ring</th
 						>{/if}<th scope="col">Sharp from</th><th scope="col">to</th><th scope="col">Lens</th></tr
 				></thead
 			>
@@ -76,7 +88,9 @@
 						<th scope="row">{seconds(tS)}</th>
 						<td class="figure number">{far(subjectM, units)}</td>
 						<td class="figure number">{far(focusM, units)}</td>
-						{#if motor !== null}<td class="figure number">{ringAt(move.camera, motor.turns, focusM).toFixed(3)} turns</td>{/if}
+						{#if motor !== null}<td class="figure number"
+								>{ringAt(move.camera, motor.turns, focusM).toFixed(3)} turns</td
+							>{/if}
 						<td class="figure number">{far(nearM, units)}</td>
 						<td class="figure number">{farM === null ? 'horizon' : far(farM, units)}</td>
 						<td class="figure number" data-printed>{focalWords(focalM)}</td>
@@ -87,9 +101,10 @@
 		<h2>Camera and lens</h2>
 		<Fields fields={cameraFields(move)} about="camera" />
 		<p class="lead">
-			Blur that counts as sharp: a 1200th of the sensor’s width, <span data-printed>{(circleOf(move.camera) * 1000).toFixed(3)} mm</span>.
-			The ring is taken to go evenly in 1/distance from the closest focus to infinity; where your lens’ marks say otherwise, believe the
-			marks.
+			Blur that counts as sharp: a 1200th of the sensor’s width, <span data-printed
+				>{(circleOf(move.camera) * 1000).toFixed(3)} mm</span
+			>. The ring is taken to go evenly in 1/distance from the closest focus to infinity; where your lens’ marks say
+			otherwise, believe the marks.
 		</p>
 		<Button class="tool screen" onclick={() => window.print()}>Print the marks</Button>
 	{/if}

@@ -137,8 +137,13 @@
 	{/each}
 	<h2>Who holds it</h2>
 	<label class="line"
-		><Tick type="radio" name="hold" checked={head.hold === 'held'} onchange={() => set({ hold: 'held' })} data-testid="hold-held" /> it
-		moves only while somebody holds: arms, cranes, anything that can hurt</label
+		><Tick
+			type="radio"
+			name="hold"
+			checked={head.hold === 'held'}
+			onchange={() => set({ hold: 'held' })}
+			data-testid="hold-held"
+		/> it moves only while somebody holds: arms, cranes, anything that can hurt</label
 	>
 	<label class="line"
 		><Tick

@@ -6,7 +6,7 @@
 	import { ask } from '$lib/keeping/ask';
 	import type { Head } from '$lib/model/head';
 	import { showTurnRate, together } from '$lib/sheet/units/display';
-	import { headPatterns } from './patterns';
+	import { headPatterns } from './headPatterns';
 
 	interface Props {
 		data: { readonly heads: readonly Head[] };
@@ -30,7 +30,9 @@
 
 <div class="sheet">
 	<h1>Heads</h1>
-	<p class="lead">What turns a camera on a tripod, a rail or an arm: how far its axes go, how fast, and who has to hold it.</p>
+	<p class="lead">
+		What turns a camera on a tripod, a rail or an arm: how far its axes go, how fast, and who has to hold it.
+	</p>
 	<div class="cards">
 		{#each data.heads as { id, name: called, head } (id)}
 			<a class="card" href="/heads/{id}">

@@ -26,9 +26,9 @@
 		const style = getComputedStyle(document.documentElement);
 		const of = (name: string) => style.getPropertyValue(name).trim();
 		return {
-			floor: of('--rule'),
+			floor: of('--grid'),
 			sky: of('--hover'),
-			wall: of('--edge'),
+			wall: of('--rule'),
 			thing: of('--panel'),
 			people: of('--press-wash'),
 			keepOut: of('--clay'),
@@ -69,7 +69,9 @@
 		room?.subject(bench.move.subject);
 		untrack(() => (made += 1));
 	});
-	const strokes = $derived(bench.now === null ? [] : behaves(bench.move.support).strokes(bench.move.support, bench.now));
+	const strokes = $derived(
+		bench.now === null ? [] : behaves(bench.move.support).strokes(bench.move.support, bench.now)
+	);
 	$effect(() => {
 		void made;
 		const { pose, now } = bench;

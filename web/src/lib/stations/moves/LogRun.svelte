@@ -30,7 +30,12 @@
 			busy = false;
 			return;
 		}
-		const outcome = await ask('POST', `/api/moves/${bench.id}/runs`, { id, version: bench.document.version, note, seen });
+		const outcome = await ask('POST', `/api/moves/${bench.id}/runs`, {
+			id,
+			version: bench.document.version,
+			note,
+			seen
+		});
 		busy = false;
 		if (!outcome.ok) {
 			trouble = outcome.error.message;
@@ -47,37 +52,40 @@
 
 {#if logged !== ''}<p class="logged" role="status"><a href="/logbook">{logged}</a></p>{/if}
 {#if open}
-<section class="run" aria-label="Log a run">
-	<h2>What ran</h2>
-	<dl>
-		<div><dt>Expected</dt><dd>{lasts}{nearest === null ? '' : `, nearest to ${nearest.label}`}</dd></div>
-		<div>
-			<dt>Seen</dt>
-			<dd>
-				<Choice bind:value={seen} aria-label="What was seen" data-testid="run-seen">
-					{#each runSeen as each (each)}<option value={each}>{seenWords[each]}</option>{/each}
-				</Choice>
-			</dd>
+	<section class="run" aria-label="Log a run">
+		<h2>What ran</h2>
+		<dl>
+			<div>
+				<dt>Expected</dt>
+				<dd>{lasts}{nearest === null ? '' : `, nearest to ${nearest.label}`}</dd>
+			</div>
+			<div>
+				<dt>Seen</dt>
+				<dd>
+					<Choice bind:value={seen} aria-label="What was seen" data-testid="run-seen">
+						{#each runSeen as each (each)}<option value={each}>{seenWords[each]}</option>{/each}
+					</Choice>
+				</dd>
+			</div>
+			<div>
+				<dt>Reckoned now</dt>
+				<dd>
+					{seen === 'asPlanned' || seen === 'lostSubject' || seen === 'late'
+						? 'As drawn.'
+						: 'The plan is wrong somewhere: measure it there, and ask for more room until then.'}
+				</dd>
+			</div>
+		</dl>
+		<label
+			>Note
+			<TextArea bind:value={note} rows={3} maxlength={2000} data-testid="run-note" /></label
+		>
+		{#if trouble !== ''}<p class="problem" role="alert">{trouble}</p>{/if}
+		<div class="actions">
+			<Button class="go" onclick={log} disabled={busy} data-testid="run-log">Log it</Button>
+			<Button class="second" onclick={() => (open = false)}>Not now</Button>
 		</div>
-		<div>
-			<dt>Reckoned now</dt>
-			<dd>
-				{seen === 'asPlanned' || seen === 'lostSubject' || seen === 'late'
-					? 'As drawn.'
-					: 'The plan is wrong somewhere: measure it there, and ask for more room until then.'}
-			</dd>
-		</div>
-	</dl>
-	<label
-		>Note
-		<TextArea bind:value={note} rows={3} maxlength={2000} data-testid="run-note" /></label
-	>
-	{#if trouble !== ''}<p class="problem" role="alert">{trouble}</p>{/if}
-	<div class="actions">
-		<Button class="go" onclick={log} disabled={busy} data-testid="run-log">Log it</Button>
-		<Button class="second" onclick={() => (open = false)}>Not now</Button>
-	</div>
-</section>
+	</section>
 {/if}
 
 <style>

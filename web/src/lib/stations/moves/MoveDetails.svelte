@@ -88,8 +88,10 @@
 <div class="details" role="tabpanel" aria-label={topicWords[topic]}>
 	{#if topic === 'knot'}
 		<div class="actions">
-			<Button class="chip" onclick={() => put(extended(move, 'start', 2), 'There is no room for more knots.')} data-testid="extend-start"
-				>Knot before</Button
+			<Button
+				class="chip"
+				onclick={() => put(extended(move, 'start', 2), 'There is no room for more knots.')}
+				data-testid="extend-start">Knot before</Button
 			>
 			{#if knot !== null}
 				<Button
@@ -99,10 +101,14 @@
 					data-testid="insert">Knot between this and the next</Button
 				>
 			{:else}
-				<Button class="chip" onclick={() => bench.putHere()} data-testid="put-here">Knot here, at {seconds(bench.nowS)}</Button>
+				<Button class="chip" onclick={() => bench.putHere()} data-testid="put-here"
+					>Knot here, at {seconds(bench.nowS)}</Button
+				>
 			{/if}
-			<Button class="chip" onclick={() => put(extended(move, 'end', 2), 'There is no room for more knots.')} data-testid="extend-end"
-				>Knot after</Button
+			<Button
+				class="chip"
+				onclick={() => put(extended(move, 'end', 2), 'There is no room for more knots.')}
+				data-testid="extend-end">Knot after</Button
 			>
 		</div>
 		{#if knot === null}
@@ -123,7 +129,9 @@
 					/></label
 				>
 				{#if motors}
-					<Button class="chip" onclick={() => bench.aimAtSubject(knot)} data-testid="aim-here">Look at {move.subject.name}</Button>
+					<Button class="chip" onclick={() => bench.aimAtSubject(knot)} data-testid="aim-here"
+						>Look at {move.subject.name}</Button
+					>
 					<PointWithPhone />
 				{/if}
 				<Button
@@ -145,7 +153,10 @@
 				value={total}
 				quantity="time"
 				units={bench.units}
-				check={(value) => (value >= 0.1 * move.knots.length ? allowed(moveLimits.time, 'time')(value) : 'Longer: knots are a tenth of a second apart at least.')}
+				check={(value) =>
+					value >= 0.1 * move.knots.length
+						? allowed(moveLimits.time, 'time')(value)
+						: 'Longer: knots are a tenth of a second apart at least.'}
 				onvalue={(value) => bench.set(lastingFor(move, value), 'total')}
 				oncommit={bench.settle}
 				testId="total"
@@ -182,7 +193,9 @@
 				/> starts and ends at rest</label
 			>
 		</div>
-		{#if move.tempo === 'build'}<p class="caution">It ends at its top speed: a stop takes the shock, and so does the camera. Cut before it.</p>{/if}
+		{#if move.tempo === 'build'}<p class="caution">
+				It ends at its top speed: a stop takes the shock, and so does the camera. Cut before it.
+			</p>{/if}
 		<div class="row">
 			<QuantityField
 				label="there and back, times"
@@ -208,7 +221,9 @@
 					/>
 				{/each}
 				<p class="hint" data-testid="loop-words">
-					{move.loops} × there and back: {seconds(move.loops * 2 * total + move.loops * move.restFarS + Math.max(0, move.loops - 1) * move.restHomeS)}
+					{move.loops} × there and back: {seconds(
+						move.loops * 2 * total + move.loops * move.restFarS + Math.max(0, move.loops - 1) * move.restHomeS
+					)}
 					in all; at the far end at {seconds(total)}, home again at {seconds(2 * total + move.restFarS)}.
 				</p>
 			{/if}
@@ -353,7 +368,11 @@
 		<div class="row">
 			<label class="stack"
 				>venue
-				<Choice value={move.venueId ?? ''} onchange={(event) => chooseVenue(event.currentTarget.value)} data-testid="venue">
+				<Choice
+					value={move.venueId ?? ''}
+					onchange={(event) => chooseVenue(event.currentTarget.value)}
+					data-testid="venue"
+				>
 					<option value="">an empty floor</option>
 					{#each bench.data.venues as { id, name } (id)}<option value={id}>{name}</option>{/each}
 				</Choice></label

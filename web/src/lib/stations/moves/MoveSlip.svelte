@@ -1,5 +1,4 @@
 <script lang="ts">
-	/* eslint-disable max-lines -- the one answer, and under it everything that it hangs on. */
 	import Button from '$lib/sheet/fields/Button.svelte';
 	import Slip from '$lib/sheet/slip/Slip.svelte';
 	import Vial from '$lib/sheet/vial/Vial.svelte';
@@ -7,7 +6,8 @@
 	import { movePath } from './address';
 	import { axisWords } from './axes';
 	import { bubbleOf, tooNear } from './clear';
-	import { calmWidthsPerS, legWords, madePossible, madePossibleByLegs } from './figures';
+	import { calmWidthsPerS } from './figures';
+	import { legWords, madePossible, madePossibleByLegs } from './possible';
 	import { sharedMove } from './moveBench.svelte';
 	import { behaves } from './supports';
 	import type { Axis } from './model';
@@ -65,7 +65,9 @@
 		figures === null || figures.shortestS === null || !over ? '' : seconds(Math.ceil(figures.shortestS * 10) / 10)
 	);
 	/** Between the marks: at most its limit. */
-	const bubble = $derived(figures === null ? null : over ? Math.min(3, 1 + (figures.scale - 1) * 4) : 2 * figures.scale - 1);
+	const bubble = $derived(
+		figures === null ? null : over ? Math.min(3, 1 + (figures.scale - 1) * 4) : 2 * figures.scale - 1
+	);
 </script>
 
 <Slip heading={bench.venue === null ? 'On an empty floor' : bench.venue.name}>
@@ -96,8 +98,9 @@
 					: `${Math.round((figures.binding.share ?? 0) * 100)} % of its acceleration`}, {legWords(
 					move,
 					figures.bindingAtS ?? 0
-				)}.{#if !over && figures.shortestS !== null}
-					{' '}It could be as short as {seconds(Math.ceil(figures.shortestS * 10) / 10)}.{/if}
+				)}.{!over && figures.shortestS !== null
+					? ` It could be as short as ${seconds(Math.ceil(figures.shortestS * 10) / 10)}.`
+					: ''}
 			{:else}Nothing that moves has a limit.{/if}
 		</p>
 		<Vial offset={bubble} size="large" label="How near the hardest axis runs to its limit" />
@@ -137,7 +140,9 @@
 						<Button class="at figure {tooNear(finding) ? 'bad' : ''}" onclick={() => bench.look(finding.atS)}
 							>{finding.clearanceM <= 0 ? 'strikes' : far(finding.clearanceM, units)}</Button
 						>
-						{#if tooNear(finding)}<small>{bodyWords(finding.bodyId)}, at {seconds(finding.atS)}; {far(finding.wantedM, units)} asked</small>{/if}
+						{#if tooNear(finding)}<small
+								>{bodyWords(finding.bodyId)}, at {seconds(finding.atS)}; {far(finding.wantedM, units)} asked</small
+							>{/if}
 					</div>
 				{:else}
 					<p class="quiet">
@@ -149,15 +154,15 @@
 			</div>
 			{#if bench.clear.overPeople.length > 0}
 				<p class="caution" role="alert">
-					{bench.clear.overPeople.join(', ')}: it passes over their places. Only with leave of the house, a second catch on
-					everything, and a spotter.
+					{bench.clear.overPeople.join(', ')}: it passes over their places. Only with leave of the house, a second catch
+					on everything, and a spotter.
 				</p>
 			{/if}
 			<p class="quiet">
 				Reckoned between the knots too, for stiff gear on a level floor as the plan shows it, {far(move.safetyM, units)} asked.
 				{#if bench.ranSo}<strong>{move.ranBackwards?.by} ran it backwards.</strong>
-				{:else}<a href={movePath(bench.id, 'backwards')}>Run it backwards slowly</a> once, hand on the hold, before anybody stands
-					there.{/if}
+				{:else}<a href={movePath(bench.id, 'backwards')}>Run it backwards slowly</a> once, hand on the hold, before anybody
+					stands there.{/if}
 			</p>
 		{/if}
 		<p class="quiet" data-testid="picture-words">

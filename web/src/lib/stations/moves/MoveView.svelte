@@ -4,9 +4,9 @@
 	import Choice from '$lib/sheet/fields/Choice.svelte';
 	import { pageKeys } from '$lib/sheet/keys';
 	import { onMount } from 'svelte';
-	import { axisAt, carriedTo, type Way, ways, wayOf } from './knots';
+	import { Hand, wayWords } from './hand.svelte';
+	import { ways } from './knots';
 	import LensPicture from './LensPicture.svelte';
-	import type { Knot } from './model';
 	import MoveDetails from './MoveDetails.svelte';
 	import MoveSlip from './MoveSlip.svelte';
 	import { sharedMove } from './moveBench.svelte';
@@ -18,66 +18,7 @@
 	let stageWidth = $state(400);
 	let workWidth = $state(760);
 	let playing = $state<1 | -1 | 0>(0);
-	let way = $state<Way>('orbit');
-	let by = $state<'arm' | 'base' | 'both'>('both');
-	/** The camera's way for a hand's: 10 is ten times as far. */
-	let ratio = $state(1);
-	const wayWords: Readonly<Record<Way, string>> = {
-		orbit: 'Orbit',
-		push: 'Push in',
-		truck: 'Truck',
-		lift: 'Lift',
-		turn: 'Turn'
-	};
-	/** A dot of the page is so wide on a screen of the usual size. */
-	const dotM = 0.0254 / 96;
-	let heldFrom: Knot | null = null;
-
-	function handAt(across: number, up: number, first: boolean) {
-		if (first) {
-			if (bench.chosen === null) bench.putHere();
-			heldFrom = bench.chosen;
-			return;
-		}
-		if (heldFrom === null) return;
-		const { id, values } = heldFrom;
-		const [acrossM, upM] = [across * dotM * ratio, up * dotM * ratio];
-		if (way === 'turn') {
-			// The picture goes with the hand: the camera turns the other way.
-			const radPerM = 2;
-			let next = axisAt(bench.move, id, 'panRad', values.panRad + acrossM * radPerM);
-			next = axisAt(next, id, 'tiltRad', values.tiltRad - upM * radPerM);
-			if (bench.move.aim === 'subject')
-				next = {
-					...bench.move,
-					knots: bench.move.knots.map((knot) =>
-						knot.id === id
-							? {
-									...knot,
-									off: {
-										...knot.off,
-										panRad: heldFrom!.off.panRad + acrossM * radPerM,
-										tiltRad: heldFrom!.off.tiltRad - upM * radPerM
-									}
-								}
-							: knot
-					)
-				};
-			bench.set(next, `hand ${id}`);
-			return;
-		}
-		const to = wayOf(bench.move, values, way, acrossM, upM);
-		const { move, reached } = carriedTo(bench.move, id, to, by);
-		bench.told = reached.why === null ? '' : `${reached.why} It stays ${far(reached.missM, bench.units)} short.`;
-		bench.set(move, `hand ${id}`);
-	}
-
-	/** The hand's way by buttons: a centimetre of hand a press. */
-	function press(across: number, up: number) {
-		handAt(0, 0, true);
-		handAt((across * 0.01) / dotM, (up * 0.01) / dotM, false);
-		bench.settle();
-	}
+	const hand = new Hand(bench);
 
 	onMount(() => {
 		let last = 0;
@@ -131,24 +72,28 @@
 				<StageDrawing {bench} width={stageWidth} height={Math.round(Math.min(360, Math.max(280, stageWidth * 0.8)))} />
 			</div>
 			<div class="lens">
-				<LensPicture {bench} onpull={handAt} onsettle={bench.settle} />
+				<LensPicture {bench} onpull={hand.pull} onsettle={bench.settle} />
 				<p class="under" data-testid="under-picture">
-					{#if bench.now !== null}<span data-printed>{focalWords(bench.now.focalM)}</span> · {/if}
+					{#if bench.now !== null}<span data-printed>{focalWords(bench.now.focalM)}</span> ·
+					{/if}
 					{#if focus !== null}sharp from {far(focus.nearM, bench.units)} to {focus.farM === null
 							? 'the horizon'
 							: far(focus.farM, bench.units)}{focus.sharp ? '' : ': the subject is not'}{/if}
 				</p>
 				<div class="hand" role="group" aria-label="What a hand on the picture does">
 					{#each ways as each (each)}
-						<Button class="small" aria-pressed={way === each} onclick={() => (way = each)} data-testid="way-{each}"
-							>{wayWords[each]}</Button
+						<Button
+							class="small"
+							aria-pressed={hand.way === each}
+							onclick={() => (hand.way = each)}
+							data-testid="way-{each}">{wayWords[each]}</Button
 						>
 					{/each}
 					<label
 						>hand : camera
 						<Choice
-							value={String(ratio)}
-							onchange={(event) => (ratio = Number(event.currentTarget.value))}
+							value={String(hand.ratio)}
+							onchange={(event) => (hand.ratio = Number(event.currentTarget.value))}
 							data-testid="ratio"
 						>
 							<option value="10">1 : 10</option>
@@ -161,7 +106,7 @@
 					{#if bench.move.support.kind === 'arm' && bench.move.support.track !== null}
 						<label
 							>with
-							<Choice bind:value={by} data-testid="carry-by">
+							<Choice bind:value={hand.by} data-testid="carry-by">
 								<option value="both">arm and base</option>
 								<option value="arm">arm only</option>
 								<option value="base">base only</option>
@@ -169,10 +114,17 @@
 						>
 					{/if}
 					<span class="nudges">
-						<Button class="small" onclick={() => press(-1, 0)} aria-label="{wayWords[way]}, to the left">←</Button>
-						<Button class="small" onclick={() => press(1, 0)} aria-label="{wayWords[way]}, to the right">→</Button>
-						<Button class="small" onclick={() => press(0, 1)} aria-label="{wayWords[way]}, up or in">↑</Button>
-						<Button class="small" onclick={() => press(0, -1)} aria-label="{wayWords[way]}, down or out">↓</Button>
+						<Button class="small" onclick={() => hand.press(-1, 0)} aria-label="{wayWords[hand.way]}, to the left"
+							>←</Button
+						>
+						<Button class="small" onclick={() => hand.press(1, 0)} aria-label="{wayWords[hand.way]}, to the right"
+							>→</Button
+						>
+						<Button class="small" onclick={() => hand.press(0, 1)} aria-label="{wayWords[hand.way]}, up or in">↑</Button
+						>
+						<Button class="small" onclick={() => hand.press(0, -1)} aria-label="{wayWords[hand.way]}, down or out"
+							>↓</Button
+						>
 					</span>
 				</div>
 			</div>

@@ -9,7 +9,8 @@
 	import { when } from '$lib/sheet/when';
 	import { movePath } from './address';
 	import type { SavedMove } from './model';
-	import { fromPattern, movePatterns } from './patterns';
+	import { fromPattern } from './fromPattern';
+	import { movePatterns } from './patterns';
 	import { seconds } from './words';
 
 	interface Props {
@@ -49,8 +50,8 @@
 <div class="sheet">
 	<h1>Moves</h1>
 	<p class="lead">
-		A move is drawn on the plan, seen through the lens, timed by what its axes can do, and tried against everything that stands
-		there, before anything is rigged.
+		A move is drawn on the plan, seen through the lens, timed by what its axes can do, and tried against everything that
+		stands there, before anything is rigged.
 	</p>
 	{#if data.moves.length > 0}
 		<ul class="list" data-testid="moves">

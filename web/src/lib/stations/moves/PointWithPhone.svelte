@@ -23,8 +23,9 @@
 	onDestroy(stop);
 	/** Some phones ask their owner first. */
 	async function allowed(): Promise<boolean> {
-		const asks = (globalThis.DeviceOrientationEvent as unknown as { requestPermission?: () => Promise<string> } | undefined)
-			?.requestPermission;
+		const asks = (
+			globalThis.DeviceOrientationEvent as unknown as { requestPermission?: () => Promise<string> } | undefined
+		)?.requestPermission;
 		return asks === undefined ? true : (await asks().catch(() => 'denied')) === 'granted';
 	}
 	async function begin() {
@@ -69,7 +70,9 @@
 		{#if bench.chosen === null}Choose a knot first.
 		{:else if step === 'subject'}Hold its back at {bench.move.subject.name}, and press.
 		{:else}Hold its back where the lens should look at {bench.chosen.name}, and press.{/if}
-		<Button class="chip" onclick={press} disabled={now === null || bench.chosen === null} data-testid="point-press">Press</Button>
+		<Button class="chip" onclick={press} disabled={now === null || bench.chosen === null} data-testid="point-press"
+			>Press</Button
+		>
 		<Button class="chip" onclick={leave}>Leave it</Button>
 	</span>
 {/if}

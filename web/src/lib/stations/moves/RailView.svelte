@@ -23,7 +23,9 @@
 	let halfBaseM = $state(0.4);
 	let standKg = $state(8);
 	const reserve = $derived(
-		support === null || read === null || support.supportsM.length !== 1 ? null : tipReserve(support, read, { halfBaseM, standKg })
+		support === null || read === null || support.supportsM.length !== 1
+			? null
+			: tipReserve(support, read, { halfBaseM, standKg })
 	);
 	const put = (next: object, about: string) => {
 		if (support !== null) bench.change({ support: { ...support, ...next } }, about);
@@ -51,12 +53,22 @@
 		{:else}
 			<div class="row">
 				<label class="line"
-					><Tick type="radio" name="supports" checked={support.supportsM.length === 1} onchange={() => setSupports(1)} data-testid="one-support" /> on
-					one clamp or stand</label
+					><Tick
+						type="radio"
+						name="supports"
+						checked={support.supportsM.length === 1}
+						onchange={() => setSupports(1)}
+						data-testid="one-support"
+					/> on one clamp or stand</label
 				>
 				<label class="line"
-					><Tick type="radio" name="supports" checked={support.supportsM.length === 2} onchange={() => setSupports(2)} data-testid="two-supports" /> on
-					two</label
+					><Tick
+						type="radio"
+						name="supports"
+						checked={support.supportsM.length === 2}
+						onchange={() => setSupports(2)}
+						data-testid="two-supports"
+					/> on two</label
 				>
 				{#each support.supportsM as at, k (k)}
 					<QuantityField
@@ -70,7 +82,8 @@
 								: support.supportsM.some((other, j) => j !== k && Math.abs(other - value) < 0.02)
 									? 'The two supports are in one place.'
 									: null}
-						onvalue={(value) => put({ supportsM: support.supportsM.map((each, j) => (j === k ? value : each)) }, `support ${k}`)}
+						onvalue={(value) =>
+							put({ supportsM: support.supportsM.map((each, j) => (j === k ? value : each)) }, `support ${k}`)}
 						oncommit={bench.settle}
 						testId="support-{k}"
 					/>
@@ -91,11 +104,23 @@
 				{:else}As reckoned, <strong>nothing lifts off</strong> over the travel.{/if}
 			</p>
 			<table class="folds">
-				<thead><tr><th scope="col">What</th><th scope="col">Least</th><th scope="col">Most</th><th scope="col">Of what its maker says</th></tr></thead>
+				<thead
+					><tr
+						><th scope="col">What</th><th scope="col">Least</th><th scope="col">Most</th><th scope="col"
+							>Of what its maker says</th
+						></tr
+					></thead
+				>
 				<tbody>
 					{#each read.spansN as [least, most], k (k)}
 						<tr>
-							<th scope="row">{read.spansN.length === 1 ? 'The clamp bears' : k === 0 ? 'First support bears' : 'Second support bears'}</th>
+							<th scope="row"
+								>{read.spansN.length === 1
+									? 'The clamp bears'
+									: k === 0
+										? 'First support bears'
+										: 'Second support bears'}</th
+							>
 							<td class="figure number">{force(least)}</td>
 							<td class="figure number">{force(most)}</td>
 							<td class="wide"
@@ -122,7 +147,11 @@
 						<th scope="row">The carriage’s brake holds along the rail</th>
 						<td></td>
 						<td class="figure number">{force(read.holdN)}</td>
-						<td class="wide">{support.holdsN === null ? 'nobody has said' : `${Math.round((Math.abs(read.holdN) / support.holdsN) * 100)} %`}</td>
+						<td class="wide"
+							>{support.holdsN === null
+								? 'nobody has said'
+								: `${Math.round((Math.abs(read.holdN) / support.holdsN) * 100)} %`}</td
+						>
 					</tr>
 					<tr>
 						<th scope="row">The supports hold the rail against slipping</th>
@@ -152,23 +181,42 @@
 			{#if reserve !== null}
 				<h2>On one rolling stand</h2>
 				<div class="row">
-					<QuantityField label="from its middle to its wheels’ edge" value={halfBaseM} quantity="distance" {units} check={allowed(above(0, 3, ''), 'distance')} onvalue={(value) => (halfBaseM = value)} testId="half-base" />
-					<QuantityField label="the stand weighs, with sandbags" value={standKg} quantity="mass" {units} check={allowed(moveLimits.mass, 'mass')} onvalue={(value) => (standKg = value)} testId="stand-mass" />
+					<QuantityField
+						label="from its middle to its wheels’ edge"
+						value={halfBaseM}
+						quantity="distance"
+						{units}
+						check={allowed(above(0, 3, ''), 'distance')}
+						onvalue={(value) => (halfBaseM = value)}
+						testId="half-base"
+					/>
+					<QuantityField
+						label="the stand weighs, with sandbags"
+						value={standKg}
+						quantity="mass"
+						{units}
+						check={allowed(moveLimits.mass, 'mass')}
+						onvalue={(value) => (standKg = value)}
+						testId="stand-mass"
+					/>
 				</div>
 				<p class="big" data-testid="tip">
-					{#if reserve <= 0}It <strong>tips over</strong> with the carriage at its end: more weight on the stand, or a second one.
+					{#if reserve <= 0}It <strong>tips over</strong> with the carriage at its end: more weight on the stand, or a second
+						one.
 					{:else}<strong>{Math.round(reserve * 100)} %</strong> of what holds it is left before it tips.{/if}
 				</p>
-				<p class="caution">Brakes on, sandbags on the leg under the load, and somebody at it: a bump or a cable is not in these figures.</p>
+				<p class="caution">
+					Brakes on, sandbags on the leg under the load, and somebody at it: a bump or a cable is not in these figures.
+				</p>
 			{/if}
 			<p class="hint" data-testid="rail-shows">
 				{#if shows === null}Nothing of the rail comes into the picture, as drawn.
-				{:else}The rail shows in the picture from {seconds(shows.atS)}, {far(shows.alongM, units)} from its start: a longer lens, a higher
-					head, or look away from it.{/if}
+				{:else}The rail shows in the picture from {seconds(shows.atS)}, {far(shows.alongM, units)} from its start: a longer
+					lens, a higher head, or look away from it.{/if}
 			</p>
 			<p class="lead">
-				A stiff rail at rest, {read.carriedKg.toFixed(1)} kg carried. A carriage that starts or stops adds its mass times its acceleration
-				along the rail; what bends is not in it.
+				A stiff rail at rest, {read.carriedKg.toFixed(1)} kg carried. A carriage that starts or stops adds its mass times
+				its acceleration along the rail; what bends is not in it.
 			</p>
 		{/if}
 	{/if}

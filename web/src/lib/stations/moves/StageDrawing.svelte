@@ -1,6 +1,6 @@
 <script lang="ts">
 	/* eslint-disable max-lines -- one drawing: what stands in the room, what moves through it, and what a hand takes hold of. */
-	import type { Vec3 } from '@poise/core';
+	import { degFromRad, type Vec3 } from '@poise/core';
 	import Button from '$lib/sheet/fields/Button.svelte';
 	import Handle from '$lib/sheet/drawing/Handle.svelte';
 	import { arrowStep, Pull } from '$lib/sheet/drawing/pull.svelte';
@@ -33,9 +33,7 @@
 	/** The knot whose camera is taken hold of: the one in hand, else the nearest in time. */
 	const held = $derived(
 		bench.chosen ??
-			move.knots.reduce((best, each) =>
-				Math.abs(each.tS - bench.nowS) < Math.abs(best.tS - bench.nowS) ? each : best
-			)
+			move.knots.reduce((best, each) => (Math.abs(each.tS - bench.nowS) < Math.abs(best.tS - bench.nowS) ? each : best))
 	);
 	const heldPose = $derived(poseOf(move, held.values));
 
@@ -95,7 +93,9 @@
 	function carry(to: Vec3) {
 		const { move: next, reached } = carriedTo(move, held.id, to);
 		bench.told =
-			reached.why === null ? '' : `${reached.why} It stays ${together(showDistance(reached.missM, bench.units))} short.`;
+			reached.why === null
+				? ''
+				: `${reached.why} It stays ${together(showDistance(reached.missM, bench.units))} short.`;
 		bench.set(next, `camera ${held.id}`);
 	}
 	const look = (to: Vec3) => bench.change({ subject: { ...move.subject, atM: to } }, 'subject');
@@ -148,7 +148,9 @@
 	// svelte-ignore state_referenced_locally
 	let from: PlanView = view;
 	/** The longest round length that takes up a fifth of the drawing. */
-	const barM = $derived([0.1, 0.2, 0.5, 1, 2, 5, 10, 20, 50].findLast((each) => each * view.pxPerM <= width / 4) ?? 0.1);
+	const barM = $derived(
+		[0.1, 0.2, 0.5, 1, 2, 5, 10, 20, 50].findLast((each) => each * view.pxPerM <= width / 4) ?? 0.1
+	);
 	const subjectAt = $derived(at(move.subject.atM));
 	const cameraAt = $derived(at(heldPose.centreM));
 	const nowAt = $derived(bench.pose === null ? null : at(bench.pose.centreM));
@@ -239,7 +241,7 @@
 				bench.pose.positionM[1] + Math.cos(bench.pose.elevationRad) * Math.sin(bench.pose.headingRad),
 				bench.pose.positionM[2] + Math.sin(bench.pose.elevationRad)
 			])}
-			{@const turn = (Math.atan2(turned.y - nowAt.y, turned.x - nowAt.x) * 180) / Math.PI}
+			{@const turn = degFromRad(Math.atan2(turned.y - nowAt.y, turned.x - nowAt.x))}
 			<g class="camera" transform="translate({nowAt.x} {nowAt.y}) rotate({turn})" data-testid="camera-now">
 				<rect x="-14" y="-10" width="22" height="20" rx="2" />
 				<path d="M8 -6L16 -9V9L8 6Z" />
@@ -272,7 +274,13 @@
 			onsettle={bench.settle}
 			onfocus={() => bench.choose(held.id)}
 		/>
-		<ScaleBar x={18} y={height - 16} px={barM * view.pxPerM} words={together(showDistance(barM, bench.units))} thick={0.2} />
+		<ScaleBar
+			x={18}
+			y={height - 16}
+			px={barM * view.pxPerM}
+			words={together(showDistance(barM, bench.units))}
+			thick={0.2}
+		/>
 	</svg>
 </div>
 

@@ -28,11 +28,15 @@
 		<p class="problem" role="alert">{bench.problem?.words}</p>
 	{:else}
 		<p class="big" data-testid="school-answer">
-			{#if best?.errorWidths != null}Hold it by <strong>{best.words.toLowerCase()}</strong>: {widths(best.errorWidths)} of the width at worst
+			{#if best?.errorWidths != null}Hold it by <strong>{best.words.toLowerCase()}</strong>: {widths(best.errorWidths)} of
+				the width at worst
 			{:else}Nothing of these holds a subject here.{/if}
 		</p>
 		<table class="folds">
-			<thead><tr><th scope="col">Way of holding the subject</th><th scope="col">Misses by</th><th scope="col">Why</th></tr></thead>
+			<thead
+				><tr><th scope="col">Way of holding the subject</th><th scope="col">Misses by</th><th scope="col">Why</th></tr
+				></thead
+			>
 			<tbody>
 				{#each schools as { school, words, errorWidths, why } (school)}
 					<tr data-school={school}>
@@ -60,8 +64,8 @@
 		<table class="folds" data-testid="travel-table">
 			<thead
 				><tr
-					><th scope="col">Way</th><th scope="col">At</th>{#if rows[0]?.trackM != null}<th scope="col">Rail</th>{/if}<th scope="col"
-						>Pan</th
+					><th scope="col">Way</th><th scope="col">At</th>{#if rows[0]?.trackM != null}<th scope="col">Rail</th>{/if}<th
+						scope="col">Pan</th
 					><th scope="col">Tilt</th><th scope="col">Focus</th>{#if turned}<th scope="col">Ring</th>{/if}</tr
 				></thead
 			>

@@ -42,7 +42,9 @@
 			})
 			.join('')
 	);
-	const step = $derived([0.5, 1, 2, 5, 10, 20, 30, 60, 120, 300, 600].find((each) => (shownEndS - startS) / each <= 12) ?? 1800);
+	const step = $derived(
+		[0.5, 1, 2, 5, 10, 20, 30, 60, 120, 300, 600].find((each) => (shownEndS - startS) / each <= 12) ?? 1800
+	);
 	const ticks = $derived(
 		Array.from({ length: 14 }, (_, k) => Math.ceil(startS / step) * step + k * step).filter((tS) => tS <= shownEndS)
 	);
@@ -110,8 +112,11 @@
 		<strong>Thread</strong>
 		<span class="now figure" data-testid="now">{seconds(bench.nowS)}</span>
 		<span class="plays">
-			<Button class="play" aria-pressed={playing === -1} onclick={() => onplay(playing === -1 ? 0 : -1)} data-testid="play-back"
-				>◂ Backwards</Button
+			<Button
+				class="play"
+				aria-pressed={playing === -1}
+				onclick={() => onplay(playing === -1 ? 0 : -1)}
+				data-testid="play-back">◂ Backwards</Button
 			>
 			<Button class="play" aria-pressed={playing === 1} onclick={() => onplay(playing === 1 ? 0 : 1)} data-testid="play"
 				>{playing === 1 ? 'Stop' : 'Play ▸'}</Button

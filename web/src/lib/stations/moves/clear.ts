@@ -1,4 +1,12 @@
-import { type KeyedMove, type Mount, moveClearance, type MoveNear, type MovingBody, type Obstacle, type Vec3 } from '@poise/core';
+import {
+	type KeyedMove,
+	type Mount,
+	moveClearance,
+	type MoveNear,
+	type MovingBody,
+	type Obstacle,
+	type Vec3
+} from '@poise/core';
 import type { PlanKind, PlanShape, VenuePlan } from '$lib/model/venue';
 import { isArea } from '$lib/places/plan';
 import { carriedTo, putAt } from './knots';
@@ -120,7 +128,10 @@ const directions: readonly Vec3[] = [
 const distancesM = [0.15, 0.3, 0.5, 0.8, 1.2, 1.8, 2.6];
 
 /** A move with one knot more that keeps its room, the nearest to what was planned; null: none of those tried does. */
-export function viaThatClears(move: Move, plan: VenuePlan | null): { readonly move: Move; readonly knotId: string } | null {
+export function viaThatClears(
+	move: Move,
+	plan: VenuePlan | null
+): { readonly move: Move; readonly knotId: string } | null {
 	const run = runOf(move);
 	if (!runs(run)) return null;
 	const asked = clearQuestion(move, run, plan);
@@ -131,9 +142,8 @@ export function viaThatClears(move: Move, plan: VenuePlan | null): { readonly mo
 	// Nearest at a knot: that knot itself is moved.
 	const at = put ?? {
 		move,
-		id: move.knots.reduce((best, each) =>
-			Math.abs(each.tS - worst.atS) < Math.abs(best.tS - worst.atS) ? each : best
-		).id
+		id: move.knots.reduce((best, each) => (Math.abs(each.tS - worst.atS) < Math.abs(best.tS - worst.atS) ? each : best))
+			.id
 	};
 	const values = valuesAt(sample(run, [worst.atS]), 0);
 	const [x, y, z] = poseOf(move, values).centreM;
@@ -153,7 +163,20 @@ export function viaThatClears(move: Move, plan: VenuePlan | null): { readonly mo
 /** Tells one way through the room from another: what was run backwards is this one or it is not. */
 export function pathMark(move: Move): string {
 	const { support, head, camera, subject, aim, focus, knots, tempo, rampInS, rampOutS, ends } = move;
-	const text = JSON.stringify([support, head.kind, head.bar, camera, subject, aim, focus, knots, tempo, rampInS, rampOutS, ends]);
+	const text = JSON.stringify([
+		support,
+		head.kind,
+		head.bar,
+		camera,
+		subject,
+		aim,
+		focus,
+		knots,
+		tempo,
+		rampInS,
+		rampOutS,
+		ends
+	]);
 	let hash = 0x811c9dc5;
 	for (let k = 0; k < text.length; k += 1) hash = Math.imul(hash ^ text.charCodeAt(k), 0x01000193) >>> 0;
 	return `${hash.toString(16)}-${text.length}`;

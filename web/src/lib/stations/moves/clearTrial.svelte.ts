@@ -70,4 +70,4 @@ export class ClearTrial {
 	}
 }
 /** A worker is sent plain data only. */
-const plain = <T,>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
+const plain = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;

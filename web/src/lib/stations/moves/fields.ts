@@ -1,9 +1,10 @@
+/* eslint-disable max-lines -- one row a figure of a move, by what it is a figure of. */
 import type { Limit } from '$lib/model/limits';
 import { headLimits } from '$lib/model/head';
 import { allowed } from '$lib/sheet/units/allowed';
 import type { Quantity } from '$lib/sheet/units/display';
 import { axisWords } from './axes';
-import { axisAt, changedKnot, restedAt, timeRoom } from './knots';
+import { axisAt, changedKnot, movedWithRest, restedAt, timeRoom } from './knots';
 import { leastLegS, moveLimits } from './limits';
 import { type Axis, headAxes, type Knot, type Move } from './model';
 import { axesOf } from './path';
@@ -34,6 +35,7 @@ const field = (
 /** Of the knot in hand: its time, its rest, and where every axis stands. */
 export function knotFields(move: Move, knot: Knot): MoveField[] {
 	const [from, to] = timeRoom(move, knot.id);
+	const before = move.knots[move.knots.findIndex(({ id }) => id === knot.id) - 1];
 	const at = (value: number): string | null =>
 		value < from - 1e-9
 			? `Not before ${from} s: the knot before it and its rest come first.`
@@ -45,9 +47,31 @@ export function knotFields(move: Move, knot: Knot): MoveField[] {
 	const off = (axis: Axis) =>
 		(motors && move.aim === 'subject' && (axis === 'panRad' || axis === 'tiltRad')) ||
 		(move.focus === 'subject' && axis === 'focusM');
-	const axes: Axis[] = [...axesOf(move), ...headAxes.filter((axis) => axis !== 'rollRad' || ranges.rollRad !== undefined)];
+	const axes: Axis[] = [
+		...axesOf(move),
+		...headAxes.filter((axis) => axis !== 'rollRad' || ranges.rollRad !== undefined)
+	];
 	return [
-		{ id: 'knot-time', label: 'at', value: knot.tS, quantity: 'time', check: at, put: (tS) => changedKnot(move, knot.id, { tS }) },
+		{
+			id: 'knot-time',
+			label: 'at',
+			value: knot.tS,
+			quantity: 'time',
+			check: at,
+			put: (tS) => changedKnot(move, knot.id, { tS })
+		},
+		...(before === undefined
+			? []
+			: [
+					field(
+						'knot-leg',
+						`leg from ${before.name}`,
+						knot.tS - before.tS - before.dwellS,
+						'time',
+						{ least: leastLegS, most: moveLimits.time.most, why: '' },
+						(legS) => movedWithRest(move, knot.id, before.tS + before.dwellS + legS)
+					)
+				]),
 		field('knot-rest', 'rests for', knot.dwellS, 'time', moveLimits.dwell, (dwellS) => restedAt(move, knot.id, dwellS)),
 		...axes.map((axis): MoveField => {
 			const { words, quantity, limit } = axisWords[axis];
@@ -79,8 +103,13 @@ export function supportFields(move: Move): MoveField[] {
 	const put = (next: object): Move => ({ ...move, support: { ...support, ...next } as Move['support'] });
 	const place = (id: string, label: string, at: readonly [number, number, number], key: string): MoveField[] =>
 		(['across', 'up the plan', 'above the floor'] as const).map((words, k) =>
-			field(`${id}-${k}`, `${label} ${words}`.trim(), at[k]!, 'distance', k === 2 ? moveLimits.height : moveLimits.place, (value) =>
-				put({ [key]: at.map((each, index) => (index === k ? value : each)) })
+			field(
+				`${id}-${k}`,
+				`${label} ${words}`.trim(),
+				at[k]!,
+				'distance',
+				k === 2 ? moveLimits.height : moveLimits.place,
+				(value) => put({ [key]: at.map((each, index) => (index === k ? value : each)) })
 			)
 		);
 	const heading = (headingRad: number) =>
@@ -92,8 +121,12 @@ export function supportFields(move: Move): MoveField[] {
 			return [
 				...place('start', '', support.startM, 'startM'),
 				heading(support.headingRad),
-				field('incline', 'rises by', support.inclineRad, 'angle', moveLimits.incline, (inclineRad) => put({ inclineRad })),
-				field('length', 'rail, end to end', support.lengthM, 'distance', moveLimits.rail, (lengthM) => put({ lengthM })),
+				field('incline', 'rises by', support.inclineRad, 'angle', moveLimits.incline, (inclineRad) =>
+					put({ inclineRad })
+				),
+				field('length', 'rail, end to end', support.lengthM, 'distance', moveLimits.rail, (lengthM) =>
+					put({ lengthM })
+				),
 				...([0, 1] as const).map((k): MoveField => ({
 					id: `travel-${k}`,
 					label: k === 0 ? 'travel from' : 'to',
@@ -110,9 +143,15 @@ export function supportFields(move: Move): MoveField[] {
 								: 'More than where the travel begins: a rail of no length goes nowhere.'),
 					put: (value) => put({ travelM: k === 0 ? [value, support.travelM[1]] : [support.travelM[0], value] })
 				})),
-				field('rail-speed', 'carriage, at most', support.maxRate, 'slow', moveLimits.speed, (maxRate) => put({ maxRate })),
-				field('rail-accel', 'gains a second', support.maxAccel, 'slow', moveLimits.accel, (maxAccel) => put({ maxAccel })),
-				field('reach', 'extension past the carriage', support.reachM, 'distance', moveLimits.reach, (reachM) => put({ reachM })),
+				field('rail-speed', 'carriage, at most', support.maxRate, 'slow', moveLimits.speed, (maxRate) =>
+					put({ maxRate })
+				),
+				field('rail-accel', 'gains a second', support.maxAccel, 'slow', moveLimits.accel, (maxAccel) =>
+					put({ maxAccel })
+				),
+				field('reach', 'extension past the carriage', support.reachM, 'distance', moveLimits.reach, (reachM) =>
+					put({ reachM })
+				),
 				field('plate', 'head off the rail', support.plateM, 'distance', moveLimits.offset, (plateM) => put({ plateM }))
 			];
 		case 'arm': {
@@ -124,7 +163,9 @@ export function supportFields(move: Move): MoveField[] {
 					quantity: 'angle',
 					check: (value) =>
 						allowed(key === 'boom' ? moveLimits.incline : moveLimits.turn, 'angle')(value) ??
-						((k === 0 ? value < support[key].range[1] : value > support[key].range[0]) ? null : 'The one before the other.'),
+						((k === 0 ? value < support[key].range[1] : value > support[key].range[0])
+							? null
+							: 'The one before the other.'),
 					put: (value) =>
 						put({
 							[key]: {
@@ -136,8 +177,13 @@ export function supportFields(move: Move): MoveField[] {
 				field(`${key}-speed`, `${label}, at most`, support[key].maxRate, 'turnRate', moveLimits.rate, (maxRate) =>
 					put({ [key]: { ...support[key], maxRate } })
 				),
-				field(`${key}-accel`, `${label} gains a second`, support[key].maxAccel, 'turnRate', moveLimits.accel, (maxAccel) =>
-					put({ [key]: { ...support[key], maxAccel } })
+				field(
+					`${key}-accel`,
+					`${label} gains a second`,
+					support[key].maxAccel,
+					'turnRate',
+					moveLimits.accel,
+					(maxAccel) => put({ [key]: { ...support[key], maxAccel } })
 				)
 			];
 			return [
@@ -172,7 +218,9 @@ export function headFields(move: Move): MoveField[] {
 	if (head.kind === 'ball') return [];
 	if (head.kind === 'bar')
 		return [
-			field('crank', 'crank', head.bar.crankM, 'length', moveLimits.crank, (crankM) => put({ bar: { ...head.bar, crankM } })),
+			field('crank', 'crank', head.bar.crankM, 'length', moveLimits.crank, (crankM) =>
+				put({ bar: { ...head.bar, crankM } })
+			),
 			field('bar-distance', 'subject off the rail', head.bar.distanceM, 'distance', moveLimits.rail, (distanceM) =>
 				put({ bar: { ...head.bar, distanceM } })
 			)
@@ -180,7 +228,9 @@ export function headFields(move: Move): MoveField[] {
 	return [
 		...axis('pan', 'pan'),
 		...axis('tilt', 'tilt'),
-		field('follow-lag', 'its own tracking is late by', head.followLagS, 'time', moveLimits.lag, (followLagS) => put({ followLagS }))
+		field('follow-lag', 'its own tracking is late by', head.followLagS, 'time', moveLimits.lag, (followLagS) =>
+			put({ followLagS })
+		)
 	];
 }
 
@@ -192,9 +242,27 @@ export function cameraFields(move: Move): MoveField[] {
 		field('camera-mass', 'camera and lens weigh', camera.massKg, 'mass', moveLimits.mass, (massKg) => put({ massKg })),
 		field('camera-back', 'behind the axes', camera.backM, 'length', moveLimits.body, (backM) => put({ backM })),
 		field('camera-front', 'before the axes', camera.frontM, 'length', moveLimits.body, (frontM) => put({ frontM })),
-		field('camera-round', 'round its middle line', camera.radiusM, 'length', moveLimits.body, (radiusM) => put({ radiusM })),
-		field('sensor-width', 'sensor, across', camera.sensorWidthM, 'length', moveLimits.sensor, (sensorWidthM) => put({ sensorWidthM }), true),
-		field('sensor-height', 'sensor, upright', camera.sensorHeightM, 'length', moveLimits.sensor, (sensorHeightM) => put({ sensorHeightM }), true),
+		field('camera-round', 'round its middle line', camera.radiusM, 'length', moveLimits.body, (radiusM) =>
+			put({ radiusM })
+		),
+		field(
+			'sensor-width',
+			'sensor, across',
+			camera.sensorWidthM,
+			'length',
+			moveLimits.sensor,
+			(sensorWidthM) => put({ sensorWidthM }),
+			true
+		),
+		field(
+			'sensor-height',
+			'sensor, upright',
+			camera.sensorHeightM,
+			'length',
+			moveLimits.sensor,
+			(sensorHeightM) => put({ sensorHeightM }),
+			true
+		),
 		field('f-number', 'stop, f/', camera.fNumber, 'count', moveLimits.fNumber, (fNumber) => put({ fNumber })),
 		field('closest', 'closest focus', camera.closestM, 'distance', moveLimits.closest, (closestM) => put({ closestM }))
 	];
@@ -206,8 +274,16 @@ export function subjectFields(move: Move): MoveField[] {
 	const put = (next: Partial<Move['subject']>): Move => ({ ...move, subject: { ...subject, ...next } });
 	return [
 		...(['across', 'up the plan', 'above the floor'] as const).map((words, k) =>
-			field(`subject-${k}`, words, subject.atM[k]!, 'distance', k === 2 ? moveLimits.height : moveLimits.place, (value) =>
-				put({ atM: subject.atM.map((each, index) => (index === k ? value : each)) as unknown as Move['subject']['atM'] })
+			field(
+				`subject-${k}`,
+				words,
+				subject.atM[k]!,
+				'distance',
+				k === 2 ? moveLimits.height : moveLimits.place,
+				(value) =>
+					put({
+						atM: subject.atM.map((each, index) => (index === k ? value : each)) as unknown as Move['subject']['atM']
+					})
 			)
 		),
 		field('subject-tall', 'as tall as', subject.tallM, 'distance', moveLimits.tall, (tallM) => put({ tallM }))

@@ -1,10 +1,9 @@
+/* eslint-disable max-lines -- everything that is said of one move is reckoned from one run. */
 import { type AxisLimit, type AxisPeaks, frameOf, readPath, type Vec3 } from '@poise/core';
 import type { AxisFigures } from '$lib/model/head';
 import { axisWords } from './axes';
-import { stretched } from './knots';
 import { insideLens, ringAt, sharpAt, zoomRingAt } from './lens';
-import { most } from './limits';
-import type { Axis, Knot, Move, Values } from './model';
+import type { Axis, Move, Values } from './model';
 import { evenly, type NoRun, type PoseAt, poseOf, type Run, runOf, runs, sample, type Sampled, valuesAt } from './path';
 import { behaves } from './supports';
 
@@ -29,14 +28,14 @@ export interface Band {
 	readonly turns: boolean;
 }
 
-export interface Beyond {
+interface Beyond {
 	readonly axis: Axis;
 	readonly value: number;
 	readonly range: readonly [number, number];
 	readonly atS: number;
 }
 
-export interface FocusAt {
+interface FocusAt {
 	readonly subjectM: number;
 	readonly focusM: number;
 	readonly nearM: number;
@@ -89,7 +88,7 @@ interface Rings {
 	readonly path: ReturnType<typeof readPath>;
 	readonly limits: Readonly<Record<string, AxisLimit>>;
 }
-function ringsOf(move: Move, run: Run): Rings | null {
+export function ringsOf(move: Move, run: Run): Rings | null {
 	const { focus, zoom } = move.head.figures;
 	if ((focus === null && zoom === null) || run.endS - run.startS < 0.01) return null;
 	const atS = evenly(run, 96);
@@ -115,7 +114,11 @@ function ringsOf(move: Move, run: Run): Rings | null {
 }
 
 /** How long a move has to be at least, and what binds. */
-function fitOf(move: Move, run: Run, rings: Rings | null): { readonly scale: number; readonly axis: Axis | null; readonly atS: number | null } {
+export function fitOf(
+	move: Move,
+	run: Run,
+	rings: Rings | null
+): { readonly scale: number; readonly axis: Axis | null; readonly atS: number | null } {
 	const limits = Object.fromEntries(Object.entries(limitsOf(move)).map(([axis, each]) => [axis, limitOf(each)]));
 	const fits = [
 		...run.paths.map((path) => path.fit(limits)),
@@ -211,7 +214,9 @@ function beyondOf(move: Move, { atS, values }: Sampled): Beyond[] {
 		const list = values[axis] ?? [];
 		const off = (value: number) => Math.max(range[0] - value, value - range[1]);
 		const worst = list.reduce((k, value, index) => (off(value) > off(list[k]!) ? index : k), 0);
-		return list.length === 0 || off(list[worst]!) <= 1e-6 ? [] : [{ axis, value: list[worst]!, range, atS: atS[worst]! }];
+		return list.length === 0 || off(list[worst]!) <= 1e-6
+			? []
+			: [{ axis, value: list[worst]!, range, atS: atS[worst]! }];
 	});
 }
 
@@ -241,9 +246,7 @@ function pictureSpeeds(move: Move, run: Run, each: readonly Values[], poses: rea
 			const pointM: Vec3 = [0, 1, 2].map((axis) => pose.positionM[axis]! + ahead[axis]! * farM) as unknown as Vec3;
 			const seen = frameOf({ pose: next, pointM, ...lensOf(move, values) });
 			const tall = move.camera.sensorHeightM / move.camera.sensorWidthM;
-			return seen.xWidths === null || seen.yHeights === null
-				? 0
-				: Math.hypot(seen.xWidths, seen.yHeights * tall) / dt;
+			return seen.xWidths === null || seen.yHeights === null ? 0 : Math.hypot(seen.xWidths, seen.yHeights * tall) / dt;
 		};
 		return Math.max(speedOf(Math.max(0.05, values.focusM)), speedOf(2000));
 	});
@@ -263,37 +266,6 @@ function focusAt(move: Move, values: Values, pose: PoseAt): FocusAt {
 
 const seesSubject = (move: Move, values: Values, pose: PoseAt): boolean =>
 	frameOf({ pose, pointM: move.subject.atM, ...lensOf(move, values) }).inFrame;
-
-/** Longer everywhere, so that every axis keeps its limits. */
-export function madePossible(move: Move, { scale }: Pick<Figures, 'scale'>): Move {
-	return scale <= 1 ? move : stretched(move, scale * (1 + 1e-6));
-}
-
-/** Only the legs that fail, each as much as it needs. Null: that does not do. */
-export function madePossibleByLegs(move: Move): Move | null {
-	let now = move;
-	for (let round = 0; round < 120; round += 1) {
-		const run = runOf(now);
-		if (!runs(run)) return null;
-		const { scale, atS } = fitOf(now, run, ringsOf(now, run));
-		if (scale <= 1 + 1e-9) return now;
-		if (atS === null || now.knots.length > most.knots) return null;
-		now = stretched(now, Math.min(1.4, Math.max(1.005, scale)), legAt(now.knots, atS));
-	}
-	return null;
-}
-
-/** The leg that goes at a time: the number of its first knot. */
-export function legAt(knots: readonly Knot[], tS: number): number {
-	const after = knots.findIndex((knot) => knot.tS + knot.dwellS > tS - 1e-9);
-	return Math.min(knots.length - 2, Math.max(0, after <= 0 ? 0 : after - 1));
-}
-/** Between which two knots, in words. */
-export function legWords({ knots }: Pick<Move, 'knots'>, tS: number): string {
-	if (knots.length < 2) return '';
-	const leg = legAt(knots, tS);
-	return `between ${knots[leg]!.name} and ${knots[leg + 1]!.name}`;
-}
 
 /** What a move comes to, or why it does not. */
 export function readMove(move: Move): { readonly figures: Figures | null; readonly problem: NoRun | null } {

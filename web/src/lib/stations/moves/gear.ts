@@ -88,16 +88,25 @@ export function standingOnPattern(move: Move, patternId: string): Move {
 	const pattern = movePatterns.find(({ id }) => id === patternId);
 	if (pattern === undefined) return move;
 	const [x, y] = placeOf(move.support);
-	const next = settledOn({ ...move, support: pattern.support([x, y]), head: { ...move.head, kind: pattern.head.kind } });
+	const next = settledOn({
+		...move,
+		support: pattern.support([x, y]),
+		head: { ...move.head, kind: pattern.head.kind }
+	});
 	if (pattern.knots.length !== next.knots.length) return next;
 	// The same number of knots: the pattern's own places, which lie in its ranges.
 	return {
 		...next,
-		knots: next.knots.map((knot, k): Knot => ({ ...knot, values: { ...knot.values, ...walked(next, pattern.knots[k]![2], [x, y]) } }))
+		knots: next.knots.map((knot, k): Knot => ({
+			...knot,
+			values: { ...knot.values, ...walked(next, pattern.knots[k]![2], [x, y]) }
+		}))
 	};
 }
 const walked = (move: Move, values: Partial<Knot['values']>, [x, y]: readonly [number, number]) =>
-	move.support.kind === 'walk' ? { ...values, eastM: x + (values.eastM ?? 0), northM: y + (values.northM ?? 0) } : values;
+	move.support.kind === 'walk'
+		? { ...values, eastM: x + (values.eastM ?? 0), northM: y + (values.northM ?? 0) }
+		: values;
 
 function placeOf(support: MoveSupport): readonly [number, number] {
 	switch (support.kind) {

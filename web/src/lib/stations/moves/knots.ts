@@ -6,7 +6,7 @@ import { behaves } from './supports';
 import type { Reached } from './supports/contract';
 
 const noOff = { panRad: 0, tiltRad: 0, focusM: 0 } as const;
-export const freshId = (knots: readonly Knot[]): string => {
+const freshId = (knots: readonly Knot[]): string => {
 	let number = knots.length + 1;
 	while (knots.some(({ id }) => id === `k${number}`)) number += 1;
 	return `k${number}`;
@@ -37,15 +37,16 @@ export function lookingAt(move: Move, values: Values, subjectM: Vec3 = move.subj
 export function putAt(move: Move, run: Run | null, tS: number): { readonly move: Move; readonly id: string } | null {
 	if (move.knots.length >= most.knots) return null;
 	const at = tenth(Math.min(moveLimits.time.most, Math.max(0, tS)));
-	const tooNear = move.knots.some(
-		(knot) => at > knot.tS - leastLegS && at < knot.tS + knot.dwellS + leastLegS
-	);
+	const tooNear = move.knots.some((knot) => at > knot.tS - leastLegS && at < knot.tS + knot.dwellS + leastLegS);
 	if (tooNear) return null;
 	const id = freshId(move.knots);
 	const values = placed(move, run === null ? {} : valuesAt(sample(run, [at]), 0));
 	const before = inOrder(move.knots).filter((knot) => knot.tS < at).length;
 	const name = before === 0 ? 'start' : before === move.knots.length ? 'end' : 'via';
-	return { move: { ...move, knots: inOrder([...move.knots, { id, name, tS: at, dwellS: 0, values, off: noOff }]) }, id };
+	return {
+		move: { ...move, knots: inOrder([...move.knots, { id, name, tS: at, dwellS: 0, values, off: noOff }]) },
+		id
+	};
 }
 
 /** Half way between two knots, in time. */
@@ -57,7 +58,11 @@ export function insertedAfter(move: Move, run: Run | null, id: string) {
 }
 
 /** A knot before the first (everything later by so much where there is no room) or after the last. */
-export function extended(move: Move, end: 'start' | 'end', byS: number): { readonly move: Move; readonly id: string } | null {
+export function extended(
+	move: Move,
+	end: 'start' | 'end',
+	byS: number
+): { readonly move: Move; readonly id: string } | null {
 	const [first, last] = [move.knots[0], move.knots[move.knots.length - 1]];
 	if (first === undefined || last === undefined || move.knots.length >= most.knots) return null;
 	const id = freshId(move.knots);

@@ -83,7 +83,8 @@ export function tipReserve(
 	const [from, to] = support.travelM;
 	const overhang = Math.max(...[from, to].map((at) => Math.abs(at + start + support.reachM - middle)));
 	const railOff = Math.abs(support.lengthM / 2 - middle);
-	const turns = read.carriedKg * Math.max(0, overhang - stand.halfBaseM) + support.railKg * Math.max(0, railOff - stand.halfBaseM);
+	const turns =
+		read.carriedKg * Math.max(0, overhang - stand.halfBaseM) + support.railKg * Math.max(0, railOff - stand.halfBaseM);
 	const holds = stand.standKg * stand.halfBaseM + support.railKg * Math.max(0, stand.halfBaseM - railOff);
 	return holds <= 0 ? -1 : 1 - turns / holds;
 }
@@ -128,7 +129,9 @@ export function setUpWords(support: RailSupport): readonly string[] {
 				? `The rail rises by ${slope.toFixed(0)}°: lock the carriage before you let go, start from the low end.`
 				: 'The rail is level along its length.',
 		'Level across at both ends: put the vial across the rail, not along it.',
-		...(support.startM[2] > 1.8 ? ['It is higher than a head: a safety bond on rail, carriage and camera, and nobody under it.'] : []),
+		...(support.startM[2] > 1.8
+			? ['It is higher than a head: a safety bond on rail, carriage and camera, and nobody under it.']
+			: []),
 		...(support.reachM !== 0 ? ['The extension carries the camera past the carriage: the far support is clamped.'] : [])
 	];
 }

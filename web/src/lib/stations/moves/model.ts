@@ -2,7 +2,7 @@ import type { Vec3 } from '@poise/core';
 import type { AxisFigures, HeadFigures, Reach } from '$lib/model/head';
 
 /** What carries the head, in the order in which a hand thinks of it; a walk has its place on the floor instead. */
-export const baseAxes = ['trackM', 'swingRad', 'boomRad', 'extensionM', 'eastM', 'northM', 'heightM'] as const;
+const baseAxes = ['trackM', 'swingRad', 'boomRad', 'extensionM', 'eastM', 'northM', 'heightM'] as const;
 export const headAxes = ['panRad', 'tiltRad', 'rollRad', 'focusM', 'focalM'] as const;
 export const allAxes = [...baseAxes, ...headAxes] as const;
 export type BaseAxis = (typeof baseAxes)[number];
@@ -82,7 +82,7 @@ export type MoveSupport = FixedSupport | RailSupport | ArmSupport | WalkSupport;
 export const headKinds = ['ball', 'bar', 'motors', 'gimbal'] as const;
 export type HeadKind = (typeof headKinds)[number];
 
-export interface PanBar {
+interface PanBar {
 	readonly crankM: number;
 	/** Of the subject off the rail, square to it. */
 	readonly distanceM: number;

@@ -18,7 +18,12 @@ export interface MoveData extends SavedMove {
 	readonly venue: Venue | null;
 	readonly venues: readonly { readonly id: string; readonly name: string }[];
 	readonly gear: {
-		readonly carriers: readonly { readonly id: string; readonly kind: string; readonly name: string; readonly carrying: Carrying }[];
+		readonly carriers: readonly {
+			readonly id: string;
+			readonly kind: string;
+			readonly name: string;
+			readonly carrying: Carrying;
+		}[];
 		readonly heads: readonly { readonly id: string; readonly name: string; readonly head: HeadFigures }[];
 		readonly cameras: readonly { readonly id: string; readonly name: string; readonly massKg: number }[];
 	};
@@ -116,7 +121,8 @@ export class MoveBench {
 		if (figures.beyond.length > 0) return { offset: 3, words: 'An axis goes past its end' };
 		if (over > 1e-6) return { offset: Math.min(3, 1 + over * 4), words: 'Too fast for what carries it' };
 		if (this.strikes.length > 0) return { offset: 3, words: 'Comes too near to something' };
-		if (this.clear === null) return { offset: Math.min(1, figures.scale), words: 'Possible; not tried against the room' };
+		if (this.clear === null)
+			return { offset: Math.min(1, figures.scale), words: 'Possible; not tried against the room' };
 		return { offset: Math.min(0.9, figures.scale - 0.1), words: 'Possible, and keeps its room as drawn' };
 	});
 

@@ -1,14 +1,32 @@
 import { fitDurations, frameOf } from '@poise/core';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { figuresOf, madePossible, madePossibleByLegs, readMove } from './figures';
-import { carriedTo, extended, insertedAfter, lastingFor, movedInTime, putAt, restedAt, stretched, without, wayOf } from './knots';
+import { figuresOf, readMove } from './figures';
+import { madePossible, madePossibleByLegs } from './possible';
+import {
+	carriedTo,
+	extended,
+	insertedAfter,
+	lastingFor,
+	movedInTime,
+	putAt,
+	restedAt,
+	stretched,
+	without,
+	wayOf
+} from './knots';
 import type { Move } from './model';
-import { fromPattern, movePatterns } from './patterns';
+import { fromPattern } from './fromPattern';
+import { movePatterns } from './patterns';
 import { poseOf, type Run, runOf, runs, sample, valuesAt } from './path';
 
 const made = (id: string): Move =>
-	fromPattern(movePatterns.find((each) => each.id === id)!, 'A move', null, null);
+	fromPattern(
+		movePatterns.find((each) => each.id === id)!,
+		'A move',
+		null,
+		null
+	);
 const run = (move: Move): Run => {
 	const found = runOf(move);
 	if (!runs(found)) throw new Error(found.words);
@@ -43,7 +61,9 @@ describe('a head that holds the subject', () => {
 				const seen = frameOf({ pose, pointM: move.subject.atM, focalM: values.focalM, ...lens });
 				// The spline through the points it is told at leaves less than a five-hundredth of the frame.
 				expect(Math.hypot(seen.xWidths!, seen.yHeights!), `${id} ${k}`).toBeLessThan(0.002);
-				expect(Math.abs(values.focusM - Math.hypot(...pose.centreM.map((v, a) => v - move.subject.atM[a]!)))).toBeLessThan(0.005);
+				expect(
+					Math.abs(values.focusM - Math.hypot(...pose.centreM.map((v, a) => v - move.subject.atM[a]!)))
+				).toBeLessThan(0.005);
 			});
 		}
 	});
@@ -123,7 +143,10 @@ describe('limits', () => {
 	});
 	it('only the leg that fails is made longer', () => {
 		const three = putAt(made('slider'), run(made('slider')), 1)!.move;
-		const far = { ...three, knots: three.knots.map((knot, k) => (k === 1 ? { ...knot, values: { ...knot.values, trackM: 0.9 } } : knot)) };
+		const far = {
+			...three,
+			knots: three.knots.map((knot, k) => (k === 1 ? { ...knot, values: { ...knot.values, trackM: 0.9 } } : knot))
+		};
 		const mended = madePossibleByLegs(far)!;
 		expect(mended.knots[1]!.tS).toBeGreaterThan(2);
 		expect(mended.knots[2]!.tS - mended.knots[1]!.tS).toBeCloseTo(7, 6);

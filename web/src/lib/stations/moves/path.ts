@@ -14,7 +14,7 @@ import { type Axis, type BaseAxis, headAxes, type HeadAxis, type Knot, type Move
 import { behaves } from './supports';
 
 /** Between two knots the head is told where the subject is so often, at most, and all knots together may hold. */
-const [perLeg, altogether] = [16, 440];
+const [perLeg, altogether] = [32, 192];
 
 /** A move as it runs: what carries the head, and how the head turns, each a spline through its own points. */
 export interface Run {
@@ -39,7 +39,7 @@ export const axesOf = (move: Pick<Move, 'support'>): readonly BaseAxis[] =>
 const stopped = (knots: readonly Knot[], k: number) => k === 0 || k === knots.length - 1 || knots[k]!.dwellS > 0;
 
 /** What is wrong with the knots before anything is reckoned; null: nothing. */
-export function wrongKnots({ knots }: Pick<Move, 'knots'>): NoRun | null {
+function wrongKnots({ knots }: Pick<Move, 'knots'>): NoRun | null {
 	if (knots.length === 0) return { words: 'Put the first knot.', knotId: null };
 	for (let k = 1; k < knots.length; k += 1) {
 		const [before, here] = [knots[k - 1]!, knots[k]!];
@@ -53,7 +53,7 @@ export function wrongKnots({ knots }: Pick<Move, 'knots'>): NoRun | null {
 }
 
 /** How far along its own time a stretch between two stops is, by its tempo; of times and shares 0 to 1. */
-export function tempoShare(move: Pick<Move, 'tempo' | 'rampInS' | 'rampOutS'>, share: number, lastsS: number): number {
+function tempoShare(move: Pick<Move, 'tempo' | 'rampInS' | 'rampOutS'>, share: number, lastsS: number): number {
 	switch (move.tempo) {
 		case 'even':
 			return share;
@@ -186,7 +186,7 @@ function reckoned(move: Move): Run {
 }
 
 /** A bar beside the rail: which way the camera looks off it, and how it turns as the carriage goes. */
-export function barOf(move: Move): { readonly panAt: (trackM: number) => number; readonly side: 1 | -1 } {
+function barOf(move: Move): { readonly panAt: (trackM: number) => number; readonly side: 1 | -1 } {
 	const { support, head, subject, camera, knots } = move;
 	if (support.kind !== 'rail') throw new Error('A pan bar stands beside a rail.');
 	const [from, to] = support.travelM;

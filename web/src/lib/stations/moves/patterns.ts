@@ -1,63 +1,9 @@
-import { mFromMm, radFromDeg, type Vec3 } from '@poise/core';
-import type { HeadFigures } from '$lib/model/head';
-import type { VenuePlan } from '$lib/model/venue';
-import { boundsOfPlan } from '$lib/places/plan';
-import { lookingAt } from './knots';
-import type { ArmSupport, FixedSupport, Knot, Move, MoveHead, MoveSupport, RailSupport, Values, WalkSupport } from './model';
+/* eslint-disable max-lines -- plain data: one entry a way to carry a camera. */
+import { radFromDeg, type Vec3 } from '@poise/core';
+import { headPatterns, turn } from './headPatterns';
+import type { ArmSupport, FixedSupport, Move, MoveHead, MoveSupport, RailSupport, Values, WalkSupport } from './model';
 
 const deg = radFromDeg;
-const turn = (fromDeg: number, toDeg: number, rateDeg: number, accelDeg: number) => ({
-	range: [deg(fromDeg), deg(toDeg)] as const,
-	maxRate: deg(rateDeg),
-	maxAccel: deg(accelDeg)
-});
-
-/** Generic heads to start from. */
-export const headPatterns: readonly { readonly id: string; readonly name: string; readonly head: HeadFigures }[] = [
-	{
-		id: 'small',
-		name: 'Small remote head',
-		head: {
-			pattern: 'small',
-			massKg: 1.6,
-			pan: turn(-175, 175, 60, 90),
-			tilt: turn(-90, 60, 45, 80),
-			roll: null,
-			focus: { turns: 0.75, maxTurnsPerS: 0.6 },
-			zoom: { turns: 0.4, maxTurnsPerS: 0.4 },
-			hold: 'watched'
-		}
-	},
-	{
-		id: 'large',
-		name: 'Large remote head',
-		head: {
-			pattern: 'large',
-			massKg: 9,
-			pan: turn(-720, 720, 90, 120),
-			tilt: turn(-120, 120, 75, 110),
-			roll: turn(-45, 45, 30, 60),
-			focus: { turns: 0.8, maxTurnsPerS: 1.2 },
-			zoom: { turns: 0.5, maxTurnsPerS: 0.6 },
-			hold: 'held'
-		}
-	},
-	{
-		id: 'table',
-		name: 'Table-top motor head',
-		head: {
-			pattern: 'table',
-			massKg: 0.9,
-			pan: turn(-170, 170, 39, 60),
-			tilt: turn(-95, 95, 30, 50),
-			roll: null,
-			focus: { turns: 0.6, maxTurnsPerS: 0.5 },
-			zoom: null,
-			hold: 'watched'
-		}
-	}
-];
-
 const of = (id: string) => headPatterns.find((each) => each.id === id)!;
 const headFrom = (kind: MoveHead['kind'], id: string): MoveHead => ({
 	kind,
@@ -368,66 +314,3 @@ export const movePatterns: readonly MovePattern[] = [
 		focalMm: 35
 	}
 ];
-
-/** A fresh move from a pattern, in the middle of a plan or of an empty floor. */
-export function fromPattern(pattern: MovePattern, name: string, venueId: string | null, plan: VenuePlan | null): Move {
-	const [[x0, y0], [x1, y1]] = plan === null ? [[0, 0], [8, 6]] : boundsOfPlan(plan);
-	const at = [(x0 + x1) / 2, (y0 + y1) / 2] as const;
-	const support = pattern.support(at);
-	/** Into the room, if the room is smaller than the pattern. */
-	const within = (point: Vec3): Vec3 => [
-		Math.min(Math.max(point[0], x0 + 0.6), x1 - 0.6),
-		Math.min(Math.max(point[1], y0 + 0.6), y1 - 0.6),
-		point[2]
-	];
-	const focalM = mFromMm(pattern.focalMm);
-	const move: Move = {
-		name,
-		job: '',
-		venueId,
-		support,
-		head: pattern.head,
-		camera: {
-			name: 'Camera',
-			backM: 0.14,
-			frontM: 0.18,
-			radiusM: 0.1,
-			massKg: 2,
-			sensorWidthM: 0.036,
-			sensorHeightM: 0.02025,
-			fNumber: 4,
-			closestM: 0.4,
-			zoomM: null
-		},
-		subject: { name: 'subject', atM: within(pattern.subject(at)), tallM: 0.3 },
-		aim: pattern.aim ?? 'subject',
-		focus: 'subject',
-		knots: [],
-		tempo: 'even',
-		rampInS: 1,
-		rampOutS: 1,
-		ends: 'still',
-		loops: pattern.loops ?? 0,
-		restFarS: 1,
-		restHomeS: 1,
-		safetyM: 0.3,
-		ranBackwards: null,
-		ticked: []
-	};
-	const knots = pattern.knots.map(([called, tS, places], k): Knot => {
-		const walked = support.kind === 'walk' ? { eastM: at[0] + (places.eastM ?? 0), northM: at[1] + (places.northM ?? 0) } : {};
-		const start: Values = { panRad: 0, tiltRad: 0, rollRad: 0, focusM: 2, focalM, ...places, ...walked };
-		const aimed = lookingAt(move, start);
-		// What stands still turns a little to either side of the subject.
-		const aside = support.kind === 'fixed' ? deg(k === 0 ? 20 : -20) : 0;
-		return {
-			id: `k${k + 1}`,
-			name: called,
-			tS,
-			dwellS: 0,
-			values: { ...aimed, panRad: aimed.panRad + aside, ...pattern.looks },
-			off: { panRad: 0, tiltRad: 0, focusM: 0 }
-		};
-	});
-	return { ...move, knots };
-}

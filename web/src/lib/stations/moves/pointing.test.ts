@@ -1,11 +1,17 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Knot, Move } from './model';
-import { fromPattern, movePatterns } from './patterns';
+import { fromPattern } from './fromPattern';
+import { movePatterns } from './patterns';
 import { runOf, runs, sample, valuesAt, poseOf } from './path';
 import { backOf, pointedAt, towardsSubject } from './pointing';
 
-const move = fromPattern(movePatterns.find(({ id }) => id === 'slider')!, 'x', null, null);
+const move = fromPattern(
+	movePatterns.find(({ id }) => id === 'slider')!,
+	'x',
+	null,
+	null
+);
 const knot = (of: Move): Knot => of.knots[0]!;
 const looks = (of: Move) => {
 	const run = runOf(of);

@@ -41,10 +41,7 @@ export function towardsSubject(move: Move, knot: Knot): Pointing {
 export function pointedAt(move: Move, knot: Knot, atSubject: Pointing, now: Pointing): Move {
 	const subject = towardsSubject(move, knot);
 	const heading = subject.headingRad + now.headingRad - atSubject.headingRad;
-	const elevation = Math.max(
-		-1.55,
-		Math.min(1.55, subject.elevationRad + now.elevationRad - atSubject.elevationRad)
-	);
+	const elevation = Math.max(-1.55, Math.min(1.55, subject.elevationRad + now.elevationRad - atSubject.elevationRad));
 	const { centreM } = poseOf(move, knot.values);
 	const there: Vec3 = [
 		centreM[0] + 5 * Math.cos(elevation) * Math.cos(heading),

@@ -1,5 +1,5 @@
 /* eslint-disable max-lines -- one room: what stands in it, made of solids, and the camera in it. */
-import type { CameraPose, Vec3 } from '@poise/core';
+import { type CameraPose, degFromRad, type Vec3 } from '@poise/core';
 import {
 	BoxGeometry,
 	BufferGeometry,
@@ -78,9 +78,9 @@ export class Room {
 		this.#renderer = new WebGLRenderer({ canvas, antialias: true, powerPreference: 'low-power' });
 		this.#inks = inks;
 		this.#scene.add(this.#venue, this.#gear, this.#subject);
-		const sun = new DirectionalLight(0xffffff, 1.6);
+		const sun = new DirectionalLight(0xffffff, 1.9);
 		sun.position.set(-4, -7, 12);
-		this.#scene.add(sun, new HemisphereLight(0xffffff, 0x9a9a88, 1.5));
+		this.#scene.add(sun, new HemisphereLight(0xffffff, 0xb8b8a8, 2.1));
 	}
 
 	/** What stands there. */
@@ -112,7 +112,10 @@ export class Room {
 				if (long < 1e-6) return [];
 				const high = shape.kind === 'wall' ? tall : 0.03;
 				const box = new BoxGeometry(long, thick, high);
-				const wall = new Mesh(box, new MeshLambertMaterial({ color: shape.kind === 'wall' ? inks.wall : inks.keepOut }));
+				const wall = new Mesh(
+					box,
+					new MeshLambertMaterial({ color: shape.kind === 'wall' ? inks.wall : inks.keepOut })
+				);
 				const line = edges(box, inks.ink);
 				for (const each of [wall, line]) {
 					each.position.set((from[0] + to[0]) / 2, (from[1] + to[1]) / 2, shape.bottomM + high / 2);
@@ -182,7 +185,10 @@ export class Room {
 			const [from, to] = [new Vector3(...fromM), new Vector3(...toM)];
 			const long = from.distanceTo(to);
 			if (long < 0.05 || as === 'column') continue;
-			const piece = new Mesh(new CylinderGeometry(Math.min(0.12, thickM / 2), Math.min(0.12, thickM / 2), long, 10), material);
+			const piece = new Mesh(
+				new CylinderGeometry(Math.min(0.12, thickM / 2), Math.min(0.12, thickM / 2), long, 10),
+				material
+			);
 			piece.position.copy(from).lerp(to, 0.5);
 			piece.quaternion.setFromUnitVectors(new Vector3(0, 1, 0), to.sub(from).normalize());
 			this.#gear.add(piece);
@@ -200,7 +206,7 @@ export class Room {
 		this.#renderer.setPixelRatio(Math.min(2, dots));
 		this.#renderer.setSize(widthPx, heightPx, false);
 		const camera = this.#camera;
-		camera.fov = (2 * Math.atan(lens.sensorHeightM / (2 * lens.focalM)) * 180) / Math.PI;
+		camera.fov = degFromRad(2 * Math.atan(lens.sensorHeightM / (2 * lens.focalM)));
 		camera.aspect = widthPx / heightPx;
 		camera.updateProjectionMatrix();
 		const { forward, left, up } = axesOf(pose);
@@ -233,7 +239,10 @@ function gridOf({ wall }: Inks): LineSegments {
 	);
 }
 const edges = (geometry: BufferGeometry, colour: string) =>
-	new LineSegments(new EdgesGeometry(geometry, 30), new LineBasicMaterial({ color: colour, transparent: true, opacity: 0.5 }));
+	new LineSegments(
+		new EdgesGeometry(geometry, 30),
+		new LineBasicMaterial({ color: colour, transparent: true, opacity: 0.5 })
+	);
 
 function empty(group: Group): void {
 	for (const child of [...group.children]) {

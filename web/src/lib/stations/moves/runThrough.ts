@@ -13,9 +13,18 @@ export interface Step {
 }
 
 /** The backwards run-through: what is done before, and then from the end to the start what to stop at and look at. */
-export function backwardsSteps(move: Move, figures: Figures | null, clear: ClearAnswer | null, units: UnitSystem): Step[] {
+export function backwardsSteps(
+	move: Move,
+	figures: Figures | null,
+	clear: ClearAnswer | null,
+	units: UnitSystem
+): Step[] {
 	const before: Step[] = [
-		{ id: 'hands', words: 'One hand on the hold, the other free. Somebody watches from where the hand cannot see.', atS: null },
+		{
+			id: 'hands',
+			words: 'One hand on the hold, the other free. Somebody watches from where the hand cannot see.',
+			atS: null
+		},
 		{ id: 'nobody', words: 'Nobody in its way, on its way or under it. Say aloud that it moves.', atS: null },
 		{
 			id: 'slow',
@@ -23,9 +32,11 @@ export function backwardsSteps(move: Move, figures: Figures | null, clear: Clear
 			atS: null
 		}
 	];
-	const stops = [...move.knots]
-		.reverse()
-		.map((knot): Step => ({ id: `at${knot.id}`, words: `Stop at ${knot.name}. Cables slack, nothing touches, picture as planned.`, atS: knot.tS }));
+	const stops = [...move.knots].reverse().map((knot): Step => ({
+		id: `at${knot.id}`,
+		words: `Stop at ${knot.name}. Cables slack, nothing touches, picture as planned.`,
+		atS: knot.tS
+	}));
 	const near = (clear?.findings ?? [])
 		.filter((finding) => tooNear(finding) || finding.clearanceM < finding.wantedM + 0.5)
 		.slice(0, 6)

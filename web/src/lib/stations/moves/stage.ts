@@ -49,7 +49,10 @@ export function viewOn(
 ): PlanView {
 	const pxPerM = Math.min(
 		260,
-		Math.max(1.2, Math.min((width - 2 * marginPx) / Math.max(0.5, x1 - x0), (height - 2 * marginPx) / Math.max(0.5, y1 - y0)))
+		Math.max(
+			1.2,
+			Math.min((width - 2 * marginPx) / Math.max(0.5, x1 - x0), (height - 2 * marginPx) / Math.max(0.5, y1 - y0))
+		)
 	);
 	return { middleM: [(x0 + x1) / 2, (y0 + y1) / 2], pxPerM };
 }
@@ -62,13 +65,12 @@ export function wedgeOf(
 	farM: number,
 	side: Side
 ): readonly Vec3[] {
-	const half = Math.atan(
-		(side === 'plan' ? move.camera.sensorWidthM : move.camera.sensorHeightM) / (2 * focalM)
-	);
+	const half = Math.atan((side === 'plan' ? move.camera.sensorWidthM : move.camera.sensorHeightM) / (2 * focalM));
 	const [x, y, z] = pose.positionM;
 	return Array.from({ length: 9 }, (_, k): Vec3 => {
 		const turn = -half + (k / 8) * 2 * half;
-		const [heading, elevation] = side === 'plan' ? [pose.headingRad + turn, pose.elevationRad] : [pose.headingRad, pose.elevationRad + turn];
+		const [heading, elevation] =
+			side === 'plan' ? [pose.headingRad + turn, pose.elevationRad] : [pose.headingRad, pose.elevationRad + turn];
 		return [
 			x + farM * Math.cos(elevation) * Math.cos(heading),
 			y + farM * Math.cos(elevation) * Math.sin(heading),

@@ -19,7 +19,9 @@ export function equalTravel(move: Move, run: Run, count = 11): TableRow[] {
 	const fine = Array.from({ length: 600 }, (_, k) => run.startS + ((run.endS - run.startS) * k) / 599);
 	const sampled = sample(run, fine);
 	const track = sampled.values.trackM;
-	const monotone = track !== undefined && track.every((value, k) => k === 0 || (value - track[k - 1]!) * (track[track.length - 1]! - track[0]!) >= -1e-9);
+	const monotone =
+		track !== undefined &&
+		track.every((value, k) => k === 0 || (value - track[k - 1]!) * (track[track.length - 1]! - track[0]!) >= -1e-9);
 	const goes = monotone && Math.abs(track[track.length - 1]! - track[0]!) > 1e-6;
 	return Array.from({ length: count }, (_, row) => {
 		const share = row / (count - 1);
@@ -72,8 +74,7 @@ export function syncError(move: Move, run: Run, lateS: number): number {
 	return worst;
 }
 
-export const schools = ['linked', 'tracking', 'knots', 'bar'] as const;
-export type School = (typeof schools)[number];
+type School = 'linked' | 'tracking' | 'knots' | 'bar';
 export interface SchoolRead {
 	readonly school: School;
 	readonly words: string;
@@ -92,14 +93,24 @@ export function schoolsFor(move: Move, run: Run): SchoolRead[] {
 	const two = motors ? twoKnotError(move, run) : null;
 	const bar = support.kind === 'rail' && Math.abs(support.inclineRad) < 0.05 ? barError(move, support) : null;
 	const all: SchoolRead[] = [
-		{ school: 'linked', words: 'Linked axes', errorWidths: linked, why: 'The head is driven with the carriage; both within 0.05 s of one another.' },
+		{
+			school: 'linked',
+			words: 'Linked axes',
+			errorWidths: linked,
+			why: 'The head is driven with the carriage; both within 0.05 s of one another.'
+		},
 		{
 			school: 'tracking',
 			words: 'The head’s own tracking',
 			errorWidths: tracking,
 			why: `It sees the subject slip and follows ${head.followLagS.toFixed(2)} s behind; a face it knows, in light it sees by.`
 		},
-		{ school: 'knots', words: 'Knots at both ends', errorWidths: two, why: 'Aimed at the start and at the end, evenly between: it wanders off in the middle.' },
+		{
+			school: 'knots',
+			words: 'Knots at both ends',
+			errorWidths: two,
+			why: 'Aimed at the start and at the end, evenly between: it wanders off in the middle.'
+		},
 		{
 			school: 'bar',
 			words: 'A passive bar',
@@ -168,6 +179,10 @@ export function barSheet(move: Move, support: RailSupport) {
 		endPanRad: Math.abs(bar.panRad[bar.panRad.length - 1]!),
 		/** From either end of the travel to the subject: equal when it stands square to the rail's middle. */
 		endDistanceM: Math.hypot(distanceM, halfTravelM),
-		curve: atM.map((x, k) => ({ atM: middle + x, errorPercent: bar.errorPercent[k]!, panDeg: degFromRad(bar.panRad[k]!) }))
+		curve: atM.map((x, k) => ({
+			atM: middle + x,
+			errorPercent: bar.errorPercent[k]!,
+			panDeg: degFromRad(bar.panRad[k]!)
+		}))
 	};
 }

@@ -6,7 +6,11 @@ import type { Band } from './figures';
 import type { Axis, HeadKind, RunSeen, Tempo } from './model';
 
 export const seconds = (time: number): string => `${(Math.round(time * 10) / 10).toFixed(1)} s`;
-export const degrees = (radians: number): string => `${degFromRad(radians).toFixed(1).replace('-', '−').replace(/^−0\.0$/, '0.0')}°`;
+export const degrees = (radians: number): string =>
+	`${degFromRad(radians)
+		.toFixed(1)
+		.replace('-', '−')
+		.replace(/^−0\.0$/, '0.0')}°`;
 export const percent = (share: number): string => `${Math.round(share * 100)} %`;
 export const far = (metres: number, units: UnitSystem): string => together(showDistance(metres, units));
 /** Millimetres of focal length are printed on lenses. */

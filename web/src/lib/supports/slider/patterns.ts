@@ -41,7 +41,13 @@ export const sliderPatterns: readonly SliderPattern[] = [
 		geometry: {
 			pattern: 'middle',
 			...rail(1.2, 3.4, 0.9, 0.16),
-			carriage: { massKg: 0.9, plateM: 0.07, travelM: [0.08, 1.12], holdsN: 90, drive: { maxRate: 0.25, maxAccel: 0.4 } },
+			carriage: {
+				massKg: 0.9,
+				plateM: 0.07,
+				travelM: [0.08, 1.12],
+				holdsN: 90,
+				drive: { maxRate: 0.25, maxAccel: 0.4 }
+			},
 			supportBearsN: 250,
 			clampHoldsNm: 45,
 			clampsDown: false

@@ -1,6 +1,6 @@
 import { api, readBody } from '$lib/server/api';
 import { createHead, listHeads } from '$lib/server/db/heads';
-import { headDraft } from '$lib/server/schemas/move';
+import { headDraft } from '$lib/server/schemas/head';
 
 export const GET = api(({ locals }) => listHeads(locals.crewId));
 

@@ -12,7 +12,7 @@ export interface Stroke {
 }
 
 /** A handle on the plan that places the support itself. */
-export interface Placing<Support> {
+interface Placing<Support> {
 	readonly id: string;
 	readonly words: string;
 	readonly atM: Vec3;

@@ -36,8 +36,6 @@ export const fixed: SupportOfMove<FixedSupport> = {
 			};
 		});
 	},
-	placings: (support) => [
-		{ id: 'foot', words: 'the head', atM: support.atM, put: (atM) => ({ ...support, atM }) }
-	],
+	placings: (support) => [{ id: 'foot', words: 'the head', atM: support.atM, put: (atM) => ({ ...support, atM }) }],
 	cautions: ({ stance }) => stanceCautions[stance]
 };

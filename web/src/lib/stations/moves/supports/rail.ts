@@ -19,7 +19,7 @@ const mountOf = (rail: RailSupport): Extract<Mount, { kind: 'track' }> => ({
 	base: baseOf(rail.stance, rail.headingRad)
 });
 /** From the head down to the rail's middle line: square to the rail, towards the floor for a head that stands on it. */
-export function toRail(rail: RailSupport): Vec3 {
+function toRail(rail: RailSupport): Vec3 {
 	const [h, i] = [rail.headingRad, rail.inclineRad];
 	const square: Vec3 = [-Math.sin(i) * Math.cos(h), -Math.sin(i) * Math.sin(h), Math.cos(i)];
 	const way = rail.stance === 'hung' ? rail.plateM : -rail.plateM;
@@ -110,6 +110,8 @@ export const rail: SupportOfMove<RailSupport> = {
 		...(Math.abs(support.inclineRad) > 0.02
 			? ['On a slope the carriage runs off by itself: lock it before you let go, and level the rail across.']
 			: ['Level the rail across as well as along: a rail that leans across turns the horizon as it goes.']),
-		...(support.reachM !== 0 ? ['What reaches past the carriage tips the rail: clamp it down, and weigh its other end.'] : [])
+		...(support.reachM !== 0
+			? ['What reaches past the carriage tips the rail: clamp it down, and weigh its other end.']
+			: [])
 	]
 };

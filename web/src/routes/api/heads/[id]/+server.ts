@@ -1,6 +1,6 @@
 import { api, idOf, readBody } from '$lib/server/api';
 import { deleteHead, findHead, saveHead } from '$lib/server/db/heads';
-import { headSave } from '$lib/server/schemas/move';
+import { headSave } from '$lib/server/schemas/head';
 import type { RequestEvent } from './$types';
 
 export const GET = api(({ locals, params }: RequestEvent) => findHead(locals.crewId, idOf(params.id)));

@@ -1,0 +1,10 @@
+import { idOf } from '$lib/server/api';
+import { findMoveRun } from '$lib/server/db/moveRuns';
+import { pageLoad } from '$lib/server/page';
+import type { PageServerLoad } from './$types';
+
+export const load: PageServerLoad = ({ locals, params, depends }) =>
+	pageLoad(async () => {
+		depends('poise:record');
+		return { run: await findMoveRun(locals.crewId, idOf(params.id)) };
+	});
