@@ -164,6 +164,14 @@
 		}
 	}
 	@media (max-width: 900px) {
+		.head {
+			gap: 0 4px;
+			padding: 0 8px;
+		}
+		.called {
+			flex: 1 1 120px;
+			min-width: 100px;
+		}
 		.links {
 			flex-basis: 100%;
 			order: 3;

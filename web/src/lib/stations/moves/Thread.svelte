@@ -43,7 +43,7 @@
 			.join('')
 	);
 	const step = $derived(
-		[0.5, 1, 2, 5, 10, 20, 30, 60, 120, 300, 600].find((each) => (shownEndS - startS) / each <= 12) ?? 1800
+		[0.5, 1, 2, 5, 10, 20, 30, 60, 120, 300, 600].find((each) => (shownEndS - startS) / each <= Math.max(3, (width - left - right) / 56)) ?? 1800
 	);
 	const ticks = $derived(
 		Array.from({ length: 14 }, (_, k) => Math.ceil(startS / step) * step + k * step).filter((tS) => tS <= shownEndS)
@@ -55,6 +55,17 @@
 		return `M${x(sampled[0]!)} ${foot}${curve
 			.map((share, index) => `L${x(sampled[index]!).toFixed(1)} ${(foot - Math.min(1.25, share) * tall).toFixed(1)}`)
 			.join('')}L${x(sampled[sampled.length - 1]!)} ${foot}Z`;
+	};
+
+	/** The name of the knot in hand, and those that have room beside it. */
+	const named = (k: number) => {
+		const here = move.knots[k]!;
+		if (here.id === bench.chosenId) return true;
+		const wide = here.name.length * 7;
+		return move.knots.every((other, j) => {
+			if (j === k || (j > k && other.id !== bench.chosenId)) return true;
+			return Math.abs(x(other.tS) - x(here.tS)) > (wide + other.name.length * 7) / 2 + 6;
+		});
 	};
 
 	const pullKnot = new Pull<string>({
@@ -193,7 +204,7 @@
 			>
 				<circle r="22" class="room" />
 				<path d={knotPath} />
-				<text y={k % 2 === 0 ? 26 : 22} text-anchor="middle">{knot.name}</text>
+				{#if named(k)}<text y={k % 2 === 0 ? 26 : 22} text-anchor="middle">{knot.name}</text>{/if}
 			</g>
 		{/each}
 	</svg>

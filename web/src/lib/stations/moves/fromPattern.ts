@@ -13,7 +13,7 @@ export function fromPattern(pattern: MovePattern, name: string, venueId: string 
 		plan === null
 			? [
 					[0, 0],
-					[8, 6]
+					[16, 14]
 				]
 			: boundsOfPlan(plan);
 	const at = [(x0 + x1) / 2, (y0 + y1) / 2] as const;

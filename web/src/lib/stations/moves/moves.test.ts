@@ -193,7 +193,7 @@ describe('the hand on the camera', () => {
 		const { move: moved, reached } = carriedTo(move, 'k2', [99, 3, 1.1]);
 		expect(moved.knots[1]!.values.trackM).toBe(1.12);
 		expect(reached.why).toMatch(/ends before/);
-		expect(carriedTo(move, 'k2', [4.5, 5, 1.1]).reached.why).toMatch(/off the rail/);
+		expect(carriedTo(move, 'k2', [8.5, 9, 1.1]).reached.why).toMatch(/off the rail/);
 	});
 	it('orbits to the right about the subject, pushes towards it and never into it, trucks to the right, lifts', () => {
 		const move = made('walk');

@@ -235,8 +235,12 @@ export const valuesAt = (sampled: Sampled, k: number): Values =>
 	Object.fromEntries(Object.entries(sampled.values).map(([axis, list]) => [axis, list[k]!])) as unknown as Values;
 
 export type PoseAt = CameraPose & { readonly centreM: Vec3 };
-export const poseOf = (move: Pick<Move, 'support'>, values: Values): PoseAt =>
-	cameraPose({ mount: behaves(move.support).mount(move.support, values), axes: values });
+/** Where the camera is and looks. Under a hung head it is turned over, so that its picture stands upright. */
+export const poseOf = ({ support }: Pick<Move, 'support'>, values: Values): PoseAt => {
+	const over = support.kind === 'arm' ? support.hung : support.kind !== 'walk' && support.stance === 'hung';
+	const axes = over ? { ...values, rollRad: values.rollRad + Math.PI } : values;
+	return cameraPose({ mount: behaves(support).mount(support, values), axes });
+};
 
 /** So many times, evenly, the two ends among them. */
 export const evenly = ({ startS, endS }: Pick<Run, 'startS' | 'endS'>, count: number): number[] =>
