@@ -15,6 +15,8 @@
 	const move = $derived(bench.move);
 	const steps = $derived(backwardsSteps(move, bench.figures, bench.clear, bench.units));
 	const left = $derived(steps.filter(({ id }) => !move.ticked.includes(id)));
+	/** What comes near is not known yet. */
+	const waits = $derived(bench.question !== null && bench.clear === null && (bench.trial?.problem ?? '') === '');
 	const ran = $derived(move.ranBackwards);
 	const over = $derived((bench.figures?.scale ?? 0) > 1.000001);
 	function tick(id: string, on: boolean) {
@@ -50,6 +52,7 @@
 				: ''}<a href={movePath(bench.id)}>Mend that first</a>.
 		</p>
 	{/if}
+	{#if waits}<p class="quiet" role="status" data-testid="steps-wait">Trying it against the room: more lines may come.</p>{/if}
 	<ol class="steps">
 		{#each steps as { id, words, atS } (id)}
 			<li>
@@ -69,7 +72,7 @@
 	</ol>
 	{#each behaves(move.support).cautions(move.support) as words (words)}<p class="caution">{words}</p>{/each}
 	<div class="actions">
-		<Button class="go" disabled={left.length > 0} onclick={done} data-testid="ran-backwards"
+		<Button class="go" disabled={left.length > 0 || waits} onclick={done} data-testid="ran-backwards"
 			>I, {bench.data.person.name}, ran it backwards</Button
 		>
 		{#if left.length > 0}<span class="quiet">Tick every line first.</span>{/if}

@@ -24,6 +24,13 @@
 	};
 	const bar = (next: Partial<typeof move.head.bar>) =>
 		once({ ...move, head: { ...move.head, bar: { ...move.head.bar, ...next } } });
+	/** The subject square off the rail, as it stands on the plan. */
+	const onPlanM = $derived.by(() => {
+		if (support === null) return null;
+		const [dx, dy] = [move.subject.atM[0] - support.startM[0], move.subject.atM[1] - support.startM[1]];
+		const off = Math.abs(Math.cos(support.headingRad) * dy - Math.sin(support.headingRad) * dx);
+		return off > 0.1 ? Math.round(off * 1000) / 1000 : null;
+	});
 	const upright = $derived(support !== null && Math.abs(support.inclineRad) > 1.4);
 	const mm = (metres: number) => together(showLength(metres, units));
 </script>
@@ -57,6 +64,11 @@
 				</Choice></label
 			>
 			<Fields fields={headFields(barred)} about="bar" />
+			{#if onPlanM !== null && Math.abs(onPlanM - move.head.bar.distanceM) > 0.005}
+				<Button class="tool" onclick={() => bar({ distanceM: onPlanM! })} data-testid="bar-from-plan"
+					>As on the plan: {far(onPlanM, units)}</Button
+				>
+			{/if}
 			{#if move.head.kind !== 'bar'}
 				<Button class="second" onclick={() => once(barred)} data-testid="use-bar">Turn the camera with it</Button>
 			{/if}

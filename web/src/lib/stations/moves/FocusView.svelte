@@ -60,7 +60,7 @@
 			{#if figures.tooCloseAtS !== null}At {seconds(figures.tooCloseAtS)} it is
 				<strong>nearer than the lens focuses</strong>
 			{:else if soft >= 0}The subject goes soft <strong>at {seconds(figures.sampled.atS[soft]!)}</strong>
-			{:else}Sharp all the way, <strong
+			{:else}Sharp all the way as reckoned, <strong
 					>{Number.isFinite(least) ? `${far(least, units)} deep at least` : 'to the horizon'}</strong
 				>{/if}
 		</p>
@@ -111,6 +111,9 @@
 </div>
 
 <style>
+	thead th:not(:first-child) {
+		text-align: right;
+	}
 	.big {
 		font-size: 26px;
 		margin: 8px 0 12px;

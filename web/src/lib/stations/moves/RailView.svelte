@@ -223,6 +223,10 @@
 </div>
 
 <style>
+	thead th:nth-child(2),
+	thead th:nth-child(3) {
+		text-align: right;
+	}
 	.set {
 		list-style: decimal;
 		padding-left: 22px;

@@ -272,7 +272,6 @@
 			hold={pull.hold(() => ({ what: 'camera', was: heldPose.centreM }))}
 			onkeydown={(event) => nudge(event, heldPose.centreM, carry)}
 			onsettle={bench.settle}
-			onfocus={() => bench.choose(held.id)}
 		/>
 		<ScaleBar
 			x={18}

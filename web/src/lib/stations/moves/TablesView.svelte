@@ -87,6 +87,12 @@
 </div>
 
 <style>
+	thead th:not(:first-child, :last-child) {
+		text-align: right;
+	}
+	[data-testid='travel-table'] thead th:last-child {
+		text-align: right;
+	}
 	.big {
 		font-size: 26px;
 		margin: 8px 0 12px;

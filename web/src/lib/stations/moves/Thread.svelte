@@ -43,7 +43,9 @@
 			.join('')
 	);
 	const step = $derived(
-		[0.5, 1, 2, 5, 10, 20, 30, 60, 120, 300, 600].find((each) => (shownEndS - startS) / each <= Math.max(3, (width - left - right) / 56)) ?? 1800
+		[0.5, 1, 2, 5, 10, 20, 30, 60, 120, 300, 600].find(
+			(each) => (shownEndS - startS) / each <= Math.max(3, (width - left - right) / 56)
+		) ?? 1800
 	);
 	const ticks = $derived(
 		Array.from({ length: 14 }, (_, k) => Math.ceil(startS / step) * step + k * step).filter((tS) => tS <= shownEndS)
@@ -94,6 +96,11 @@
 			event.preventDefault();
 			bench.set(without(move, id));
 			bench.settle();
+			return;
+		}
+		if (event.key === 'Enter' || event.key === ' ') {
+			event.preventDefault();
+			bench.choose(id);
 			return;
 		}
 		const by = event.key === 'ArrowLeft' ? -1 : event.key === 'ArrowRight' ? 1 : 0;
@@ -199,7 +206,6 @@
 				data-testid="knot-{knot.id}"
 				onkeydown={(event) => keys(event, knot.id)}
 				onkeyup={bench.settle}
-				onfocus={() => bench.choose(knot.id)}
 				{@attach pullKnot.hold(() => knot.id)}
 			>
 				<circle r="22" class="room" />

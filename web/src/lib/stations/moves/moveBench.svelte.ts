@@ -5,7 +5,7 @@ import type { HeadFigures } from '$lib/model/head';
 import type { Person, UnitSystem } from '$lib/model/person';
 import type { Venue } from '$lib/model/venue';
 import type { StationState } from '$lib/shell/stations';
-import { getContext, setContext } from 'svelte';
+import { getContext, setContext, untrack } from 'svelte';
 import { type ClearAnswer, clearQuestion, pathMark, readClear, tooNear } from './clear';
 import type { ClearTrial } from './clearTrial.svelte';
 import { type Figures, figuresOf } from './figures';
@@ -86,10 +86,18 @@ export class MoveBench {
 	}
 	readonly settle = (): void => this.document.settle();
 
-	readonly run = $derived.by(() => runOf(this.document.value));
+	/** All that the path and its figures hang on: ticks, names and notes make nothing anew. */
+	readonly #reckoned = $derived.by(() => {
+		const { name: _n, job: _j, ticked: _t, ranBackwards: _r, venueId: _v, loops: _l, ...rest } = this.document.value;
+		return JSON.stringify(rest);
+	});
+	readonly run = $derived.by(() => {
+		void this.#reckoned;
+		return untrack(() => runOf(this.document.value));
+	});
 	readonly figures = $derived.by((): Figures | null => {
 		const { run } = this;
-		return runs(run) ? figuresOf(this.document.value, run) : null;
+		return runs(run) ? untrack(() => figuresOf(this.document.value, run)) : null;
 	});
 	readonly problem = $derived.by((): NoRun | null => (runs(this.run) ? null : this.run));
 	/** The knot in hand; null where none is. */
@@ -104,7 +112,7 @@ export class MoveBench {
 
 	readonly question = $derived.by(() => {
 		const { run, venue } = this;
-		return runs(run) ? clearQuestion(this.move, run, venue?.plan ?? null) : null;
+		return runs(run) ? untrack(() => clearQuestion(this.move, run, venue?.plan ?? null)) : null;
 	});
 	readonly clear = $derived.by((): ClearAnswer | null => {
 		const near = this.trial?.near ?? null;
