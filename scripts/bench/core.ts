@@ -15,6 +15,7 @@ import { foretellErrors } from './foretell';
 import { scenario } from '@poise/demo';
 import { benchCranes } from './cranes';
 import { benchFeel } from './feel';
+import { benchMoves } from './moves';
 import { sledFigures } from './sleds';
 
 /** Times the core's calls on the demo scenario and prints one JSON line a figure. Run by `./poise bench`. */
@@ -95,3 +96,4 @@ console.log(
 sledFigures(time);
 benchCranes();
 benchFeel();
+benchMoves();

@@ -37,6 +37,10 @@ beforeAll(async () => {
 	const crane = `/balance/crane/${hall!.id}/${cine.id}`;
 	const [venue] = await get<Venue[]>('/api/venues');
 	const [slider] = await get<{ readonly id: string }[]>('/api/supports/slider');
+	const moves = await get<{ readonly id: string; readonly move: { readonly name: string } }[]>('/api/moves');
+	const held = moves.find(({ move }) => move.name.startsWith('Hold'));
+	const salute = moves.find(({ move }) => move.name.startsWith('Salute'));
+	const [head] = await get<{ readonly id: string }[]>('/api/heads');
 	const tele = payloads.find(({ name }) => name.includes('tele'))!;
 	views = {
 		payloads: '/payload',
@@ -68,6 +72,16 @@ beforeAll(async () => {
 				`/feel/${rigs[0]!.id}/${payloads[0]!.id}${sheet}`
 			])
 		),
+		moves: '/moves?all',
+		...Object.fromEntries(
+			['', '/rail', '/bar', '/tables', '/focus', '/backwards'].map((sheet) => [
+				`move${sheet}`,
+				`/moves/${held!.id}${sheet}`
+			])
+		),
+		'a crane’s move': `/moves/${salute!.id}`,
+		heads: '/heads',
+		head: `/heads/${head!.id}`,
 		sliders: '/sliders',
 		slider: `/sliders/${slider!.id}`,
 		'slider bench': `/balance/slider/${slider!.id}/${payloads[0]!.id}`,

@@ -199,6 +199,32 @@ describe('whatever the doors accept', () => {
 		);
 	});
 
+	it.each(['North', 'Salute', 'Hold'])('every sheet of a move opens on it: %s', async (word) => {
+		const all = await get<{ id: string; version: number; move: Json & { name: string } }[]>('/api/moves');
+		const { move } = all.find((each) => each.move.name.startsWith(word))!;
+		await tried(
+			{ move: { ...move, name: 'Bent move' } },
+			(body) => ask('POST', '/api/moves', body),
+			({ id }) => [
+				'/moves?all',
+				...['', '/rail', '/bar', '/tables', '/focus', '/backwards'].map((sheet) => `/moves/${String(id)}${sheet}`)
+			],
+			({ id }) => ask('DELETE', `/api/moves/${String(id)}`),
+			160
+		);
+	});
+
+	it('every page of a head opens on it', async () => {
+		const [first] = await get<Json[]>('/api/heads');
+		await tried(
+			{ name: 'Bent head', head: first!.head },
+			(body) => ask('POST', '/api/heads', body),
+			({ id }) => ['/heads', `/heads/${String(id)}`],
+			({ id }) => ask('DELETE', `/api/heads/${String(id)}`),
+			120
+		);
+	});
+
 	it('every page of a part, a payload and a venue opens on it', async () => {
 		const [part] = (await get<Json[]>('/api/parts')).filter(({ kind }) => kind === 'lens');
 		const { id: _part, ...lens } = part!;

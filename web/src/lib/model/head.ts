@@ -1,4 +1,4 @@
-import { limit, above, type Limit } from './limits';
+import { limit, type Limit } from './limits';
 import type { Named } from './gear';
 
 export type Reach = readonly [from: number, to: number];
@@ -42,10 +42,10 @@ export interface Head extends HeadDraft {
 
 /** How far a head's figures go, each with its reason. */
 export const headLimits = {
-	mass: above(0, 60, 'No head that is carried to a set is heavier.'),
+	mass: limit(0.01, 60, 'No head that is carried to a set is heavier.'),
 	turn: limit(-31.5, 31.5, 'Cables end after five turns, slip rings are counted in turns too.'),
-	rate: above(0, 20, 'A head that turns three times a second shows nothing.'),
-	accel: above(0, 400, 'No camera is thrown harder.'),
-	ringTurns: above(0, 20, 'No lens ring turns further.'),
-	ringRate: above(0, 20, 'No lens motor turns faster.')
+	rate: limit(0.001, 20, 'A head that turns three times a second shows nothing.'),
+	accel: limit(0.001, 400, 'No camera is thrown harder.'),
+	ringTurns: limit(0.001, 20, 'No lens ring turns further.'),
+	ringRate: limit(0.001, 20, 'No lens motor turns faster.')
 } as const satisfies Readonly<Record<string, Limit>>;

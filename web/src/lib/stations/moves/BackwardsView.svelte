@@ -52,7 +52,9 @@
 				: ''}<a href={movePath(bench.id)}>Mend that first</a>.
 		</p>
 	{/if}
-	{#if waits}<p class="quiet" role="status" data-testid="steps-wait">Trying it against the room: more lines may come.</p>{/if}
+	{#if waits}<p class="quiet" role="status" data-testid="steps-wait">
+			Trying it against the room: more lines may come.
+		</p>{/if}
 	<ol class="steps">
 		{#each steps as { id, words, atS } (id)}
 			<li>

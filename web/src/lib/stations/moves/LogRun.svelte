@@ -92,15 +92,22 @@
 	.run {
 		border-top: 2px solid var(--rule);
 		padding: 8px 0;
+		min-width: 0;
 		display: grid;
+		grid-template-columns: minmax(0, 1fr);
 		gap: 8px;
+	}
+	.run :global(select),
+	.run :global(textarea) {
+		width: 100%;
+		min-width: 0;
 	}
 	h2 {
 		font-size: 16px;
 	}
 	dl div {
 		display: grid;
-		grid-template-columns: 120px 1fr;
+		grid-template-columns: 116px minmax(0, 1fr);
 		align-items: center;
 		min-height: 40px;
 	}

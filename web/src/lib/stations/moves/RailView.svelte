@@ -11,14 +11,18 @@
 	import { moveLimits } from './limits';
 	import { sharedMove } from './moveBench.svelte';
 	import { runs } from './path';
+	import { tryFigures } from '$lib/supports/tryFigures';
 	import { far, seconds } from './words';
 
 	/** What the rail needs: which way up, what bears it, what slips, what of it shows. */
 	const bench = sharedMove();
 	const units = $derived(bench.units);
 	const support = $derived(bench.move.support.kind === 'rail' ? bench.move.support : null);
-	const read = $derived(support === null ? null : railRead(bench.move));
-	const shows = $derived(runs(bench.run) ? railInFrame(bench.move, bench.run) : null);
+	const read = $derived(support === null ? null : tryFigures(() => railRead(bench.move)));
+	const shows = $derived.by(() => {
+		const { run } = bench;
+		return runs(run) ? tryFigures(() => railInFrame(bench.move, run)) : null;
+	});
 	const force = (newtons: number) => `${newtons < 0 ? '−' : ''}${together(showForce(Math.abs(newtons), units))}`;
 	let halfBaseM = $state(0.4);
 	let standKg = $state(8);

@@ -7,16 +7,17 @@
 	import { sharedMove } from './moveBench.svelte';
 	import { runs } from './path';
 	import { equalTravel, schoolsFor, syncError } from './tables';
+	import { tryFigures } from '$lib/supports/tryFigures';
 	import { degrees, far, seconds } from './words';
 
 	/** Pan, tilt and focus at equal travel; what a timing error does; which way of holding the subject suits. */
 	const bench = sharedMove();
 	const units = $derived(bench.units);
 	const run = $derived(runs(bench.run) ? bench.run : null);
-	const rows = $derived(run === null ? [] : equalTravel(bench.move, run));
-	const schools = $derived(run === null ? [] : schoolsFor(bench.move, run));
+	const rows = $derived(run === null ? [] : (tryFigures(() => equalTravel(bench.move, run)) ?? []));
+	const schools = $derived(run === null ? [] : (tryFigures(() => schoolsFor(bench.move, run)) ?? []));
 	let lateS = $state(0.1);
-	const slip = $derived(run === null ? 0 : syncError(bench.move, run, lateS));
+	const slip = $derived(run === null ? 0 : (tryFigures(() => syncError(bench.move, run, lateS)) ?? 0));
 	const widths = (value: number) => `${(value * 100).toFixed(1)} %`;
 	const [best] = $derived(schools);
 	const turned = $derived(rows.some(({ turns }) => turns !== null));

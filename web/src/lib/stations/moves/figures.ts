@@ -5,6 +5,7 @@ import { axisWords } from './axes';
 import { insideLens, ringAt, sharpAt, zoomRingAt } from './lens';
 import type { Axis, Move, Values } from './model';
 import { evenly, type NoRun, type PoseAt, poseOf, type Run, runOf, runs, sample, type Sampled, valuesAt } from './path';
+import { tryFigures } from '$lib/supports/tryFigures';
 import { behaves } from './supports';
 
 /** So many moments of a move are looked at for drawing and for what has no peak of its own. */
@@ -270,5 +271,10 @@ const seesSubject = (move: Move, values: Values, pose: PoseAt): boolean =>
 /** What a move comes to, or why it does not. */
 export function readMove(move: Move): { readonly figures: Figures | null; readonly problem: NoRun | null } {
 	const run = runOf(move);
-	return runs(run) ? { figures: figuresOf(move, run), problem: null } : { figures: null, problem: run };
+	if (!runs(run)) return { figures: null, problem: run };
+	const figures = tryFigures(() => figuresOf(move, run));
+	return {
+		figures,
+		problem: figures === null ? { words: 'These figures cannot be worked out together.', knotId: null } : null
+	};
 }

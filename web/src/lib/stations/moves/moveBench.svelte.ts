@@ -5,6 +5,7 @@ import type { HeadFigures } from '$lib/model/head';
 import type { Person, UnitSystem } from '$lib/model/person';
 import type { Venue } from '$lib/model/venue';
 import type { StationState } from '$lib/shell/stations';
+import { tryFigures } from '$lib/supports/tryFigures';
 import { getContext, setContext, untrack } from 'svelte';
 import { type ClearAnswer, clearQuestion, pathMark, readClear, tooNear } from './clear';
 import type { ClearTrial } from './clearTrial.svelte';
@@ -97,9 +98,14 @@ export class MoveBench {
 	});
 	readonly figures = $derived.by((): Figures | null => {
 		const { run } = this;
-		return runs(run) ? untrack(() => figuresOf(this.document.value, run)) : null;
+		return runs(run) ? untrack(() => tryFigures(() => figuresOf(this.document.value, run))) : null;
 	});
-	readonly problem = $derived.by((): NoRun | null => (runs(this.run) ? null : this.run));
+	readonly problem = $derived.by((): NoRun | null => {
+		if (!runs(this.run)) return this.run;
+		return this.figures === null
+			? { words: 'These figures cannot be worked out together: undo the last change.', knotId: null }
+			: null;
+	});
 	/** The knot in hand; null where none is. */
 	readonly chosen = $derived.by((): Knot | null => this.move.knots.find(({ id }) => id === this.chosenId) ?? null);
 	/** Places of the axes at the moment looked at. */

@@ -1,6 +1,8 @@
 import { api, readBody } from '$lib/server/api';
-import { createMove } from '$lib/server/db/moves';
+import { createMove, listMoves } from '$lib/server/db/moves';
 import { moveNew } from '$lib/server/schemas/move';
+
+export const GET = api(({ locals }) => listMoves(locals.crewId));
 
 export const POST = api(async (event) => {
 	const { move } = await readBody(event, moveNew);
