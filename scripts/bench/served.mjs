@@ -161,6 +161,62 @@ export async function dragOfSetting(/** @type {string} */ origin) {
 		});
 }
 
+/** The camera of a crane's move at its knot: from the pointer's move to picture, bands and figures, at full speed and at a quarter of it. */
+export async function dragOfMove(/** @type {string} */ origin) {
+	const moves = await (await fetch(`${origin}/api/moves`)).json();
+	const { id } = moves.find((/** @type {{ move: { name: string } }} */ { move }) => move.name.startsWith('Salute'));
+	for (const slower of [1, 4])
+		await drag(`drag of a move's camera${slower > 1 ? ' at a quarter of the speed' : ''}`, `${origin}/moves/${id}`, {
+			watched: '[data-testid="stage"] .way',
+			handle: '[data-testid="camera"]',
+			way: (step) => [30 * Math.sin(step / 9), 12 * Math.cos(step / 7)],
+			slower
+		});
+}
+
+/** The picture of a move that is played: frames a second, and how long its drawing takes of each. */
+export async function playOfMove(/** @type {string} */ origin) {
+	const moves = await (await fetch(`${origin}/api/moves`)).json();
+	const { id } = moves.find((/** @type {{ move: { name: string } }} */ { move }) => move.name.startsWith('Salute'));
+	const { browser, stop } = await startBrowser();
+	try {
+		const page = await browser.newPage();
+		await page.setViewport({ width: 1280, height: 800 });
+		await page.goto(`${origin}/moves/${id}`);
+		await page.waitForSelector('canvas[data-drawn="true"]');
+		await new Promise((resolve) => setTimeout(resolve, 1500));
+		await page.click('[data-testid="play"]');
+		const frames = await page.evaluate(
+			() =>
+				/** @type {Promise<number>} */ (
+					new Promise((resolve) => {
+						let count = 0;
+						const start = performance.now();
+						const tick = (/** @type {number} */ now) => {
+							count += 1;
+							if (now - start > 4000) resolve((count / (now - start)) * 1000);
+							else requestAnimationFrame(tick);
+						};
+						requestAnimationFrame(tick);
+					})
+				)
+		);
+		const renderer = await page.evaluate(() => {
+			const context = document.createElement('canvas').getContext('webgl2');
+			const told = context?.getExtension('WEBGL_debug_renderer_info');
+			return told == null ? 'unknown' : String(context?.getParameter(told.UNMASKED_RENDERER_WEBGL));
+		});
+		print('picture of a move that plays', {
+			unit: 'frames a second',
+			budget: 50,
+			median: Math.round(frames),
+			drawn: /swiftshader|llvmpipe|software/i.test(renderer) ? 'in software' : 'by the machine'
+		});
+	} finally {
+		await stop();
+	}
+}
+
 /**
  * What a slow machine feels: the same drag of a part with the processor at a quarter of its speed, as the browser's own long
  * tasks, from the press to the release.

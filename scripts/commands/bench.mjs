@@ -1,5 +1,13 @@
 import { startApplication } from '../application.mjs';
-import { dragLatency, dragOfSetting, dragOnSlowMachine, firstLoads, savesBesideInserts } from '../bench/served.mjs';
+import {
+	dragLatency,
+	dragOfMove,
+	dragOfSetting,
+	dragOnSlowMachine,
+	firstLoads,
+	playOfMove,
+	savesBesideInserts
+} from '../bench/served.mjs';
 import { root } from '../places.mjs';
 import { freePort, startThrowAwayCluster } from '../postgres.mjs';
 import { needBuild, needModules, needPackage } from '../prerequisites.mjs';
@@ -23,6 +31,8 @@ export default async function bench() {
 			await savesBesideInserts(application.origin, cluster.address);
 			await dragLatency(application.origin);
 			await dragOfSetting(application.origin);
+			await dragOfMove(application.origin);
+			await playOfMove(application.origin);
 			await dragOnSlowMachine(application.origin);
 			await firstLoads(application.origin);
 		} finally {

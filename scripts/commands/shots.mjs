@@ -92,7 +92,6 @@ export default async function shots() {
 		await take('sled-bench', onSled);
 		await take('sled-spin', `${onSled}/spin`, { theme: 'house' });
 		await take('sled-drop-phone', `/balance/sled/${light}/${wide}/drop`, { phone: true });
-		await take('chooser', '/balance?choose', { theme: 'blackout' });
 		await take('crane-weights', hall, { before: accept(1) });
 		await take('crane-loading', `${hall}/order`);
 		await take('crane-stability', `${hall}/stand`, { theme: 'house' });
@@ -115,8 +114,22 @@ export default async function shots() {
 		await take('feel-day', `/feel/${large}/${cine}`, { before: found });
 		await take('feel-stiffness', `/feel/${large}/${cine}/stiffness`, { theme: 'house' });
 		await take('feel-phone', `/feel/${small}/${wide}`, { phone: true, before: found });
+		const moves = await get('/api/moves');
+		const moveOf = (/** @type {string} */ word) =>
+			moves.find((/** @type {{ move: { name: string } }} */ { move }) => move.name.startsWith(word)).id;
+		/** Tried against the room, at one of its knots. */
+		const atKnot = (/** @type {string} */ knot) => async () => {
+			await page.waitForSelector('canvas[data-drawn="true"]');
+			await page.waitForSelector('[data-testid="clear-state"][data-state="tried"]');
+			await page.evaluate((id) => {
+				const element = document.querySelector(`[data-testid="knot-${id}"]`);
+				element?.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', bubbles: true }));
+			}, knot);
+			await new Promise((resolve) => setTimeout(resolve, 900));
+		};
+		await take('moves-day', `/moves/${moveOf('Salute')}`, { before: atKnot('k2') });
+		await take('moves-slider', `/moves/${moveOf('Hold')}`, { theme: 'house', before: atKnot('k2') });
 		await take('measure', `/payload/${wide}/measure`, { before: click('[data-testid="way-scales"]') });
-		await take('gimbal', `/gimbals/${large}`);
 		await take('logbook', '/logbook');
 		await take('logbook-compare', `/logbook/${oldest}?with=${wide}`);
 		console.log(`Pictures are in docs/screenshots.`);

@@ -198,7 +198,7 @@ describe.each(ways)('a crane’s move with %s, with a crew’s gear', (way: Way)
 		await hand.tried();
 		await person.press('Time');
 		await person.types('altogether', '40');
-		await person.press('Venue');
+		await person.press('Venue and history');
 		await person.types('room asked beside it all', '0.9');
 		await hand.tried();
 		await person.reads(/It strikes|It passes/, '.slip .answer');

@@ -53,6 +53,7 @@
 		});
 		return () => {
 			gone = true;
+			cancelAnimationFrame(frame);
 			watcher.disconnect();
 			made?.dispose();
 		};
@@ -72,12 +73,19 @@
 	const strokes = $derived(
 		bench.now === null ? [] : behaves(bench.move.support).strokes(bench.move.support, bench.now)
 	);
+	// In the frame in which anything of it changes, once, however often it did.
+	let frame = 0;
 	$effect(() => {
 		void made;
 		const { pose, now } = bench;
 		if (room === null || pose === null || now === null || widthPx === 0) return;
-		room.gear(strokes);
-		room.draw(pose, { focalM: now.focalM, sensorHeightM: camera.sensorHeightM }, widthPx, heightPx, devicePixelRatio);
+		const [shown, lens, tall] = [strokes, { focalM: now.focalM, sensorHeightM: camera.sensorHeightM }, heightPx];
+		const [drawn, wide] = [room, widthPx];
+		cancelAnimationFrame(frame);
+		frame = requestAnimationFrame(() => {
+			drawn.gear(shown);
+			drawn.draw(pose, lens, wide, tall, devicePixelRatio);
+		});
 	});
 	const pull = new Pull<'picture'>({
 		start: () => onpull(0, 0, true),

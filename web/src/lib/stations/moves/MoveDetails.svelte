@@ -1,6 +1,9 @@
 <script lang="ts">
 	/* eslint-disable max-lines -- the four things a move is made of, each a row of choices and figures. */
+	import { goto } from '$app/navigation';
 	import { ask } from '$lib/keeping/ask';
+	import { forget } from '$lib/keeping/kept';
+	import Edits from '$lib/shell/Edits.svelte';
 	import type { Venue } from '$lib/model/venue';
 	import Button from '$lib/sheet/fields/Button.svelte';
 	import Choice from '$lib/sheet/fields/Choice.svelte';
@@ -33,7 +36,7 @@
 		head: 'Head',
 		lens: 'Camera',
 		subject: 'Subject',
-		place: 'Venue'
+		place: 'Venue and history'
 	};
 	let topic = $state<Topic>('knot');
 	const knot = $derived<Knot | null>(bench.chosen);
@@ -58,6 +61,17 @@
 		bench.settle();
 	};
 	let trouble = $state('');
+	let deleting = $state(false);
+	async function remove() {
+		bench.document.stop();
+		const outcome = await ask('DELETE', `/api/moves/${bench.id}`);
+		if (!outcome.ok) {
+			trouble = outcome.error.message;
+			return;
+		}
+		forget(`move.${bench.id}`);
+		await goto('/moves?all', { invalidateAll: true });
+	}
 	async function chooseVenue(id: string) {
 		trouble = '';
 		if (id === '') {
@@ -403,6 +417,22 @@
 			{#if bench.venue === null}<a href="/venues">Draw a venue</a>, and the move is tried against what stands there.
 			{:else}<a href="/venues/{bench.venue.id}">Change its plan</a>. What is not on the plan is not kept from.{/if}
 		</p>
+		<Edits
+			document="move/{bench.id}"
+			onback={(content) => {
+				bench.settle();
+				bench.set(content as typeof move);
+			}}
+		/>
+		<div class="actions">
+			{#if deleting}
+				<span>Delete “{move.name}”? What ran of it stays in the logbook.</span>
+				<Button class="chip" onclick={remove} data-testid="delete-move">Delete it</Button>
+				<Button class="chip" onclick={() => (deleting = false)}>Keep it</Button>
+			{:else}
+				<Button class="chip" onclick={() => (deleting = true)}>Delete this move …</Button>
+			{/if}
+		</div>
 	{/if}
 	{#if bench.told !== ''}<p class="caution" role="status" data-testid="told">{bench.told}</p>{/if}
 </div>

@@ -10,7 +10,7 @@
 	import { legWords, madePossible, madePossibleByLegs } from './possible';
 	import { sharedMove } from './moveBench.svelte';
 	import { behaves } from './supports';
-	import type { Axis } from './model';
+	import type { Axis, Move } from './model';
 	import { bodyWords, far, limitWordsOf, placeWords, rateWords, seconds, tempoWords } from './words';
 
 	/** What the move comes to: how long, what binds, what it comes near, what next. */
@@ -24,14 +24,26 @@
 	const worst = $derived(bench.strikes[0] ?? null);
 	let busy = $state(false);
 	let told = $state('');
-	const once = (next: typeof move) => {
+	const once = (next: Move) => {
 		bench.set(next);
 		bench.settle();
 	};
+	/** What a mending changed, said in the place where it was pressed. */
+	function longer(next: Move) {
+		const was = figures?.lastsS ?? 0;
+		once(next);
+		const { knots } = next;
+		const lasts = knots[knots.length - 1]!.tS + knots[knots.length - 1]!.dwellS - knots[0]!.tS;
+		const legs = move.knots.slice(1).flatMap((knot, k) => {
+			const [before, after] = [knot.tS - move.knots[k]!.tS, knots[k + 1]!.tS - knots[k]!.tS];
+			return after - before > 0.05 ? [`to ${knot.name} ${seconds(before)} → ${seconds(after)}`] : [];
+		});
+		told = `${seconds(was)} → ${seconds(lasts)}. Longer: ${legs.join(', ')}. Undo takes it back.`;
+	}
 	function byLegs() {
 		const mended = madePossibleByLegs(move);
 		told = mended === null ? 'Its legs alone do not do it: make it longer overall.' : '';
-		if (mended !== null) once(mended);
+		if (mended !== null) longer(mended);
 	}
 	async function offer() {
 		if (bench.trial === null) return;
@@ -109,7 +121,7 @@
 		</ul>
 		{#if over}
 			<div class="two">
-				<Button class="go" onclick={() => once(madePossible(move, figures))} data-testid="make-possible"
+				<Button class="go" onclick={() => longer(madePossible(move, figures))} data-testid="make-possible"
 					>Make it {short}</Button
 				>
 				<Button class="second" onclick={byLegs} data-testid="make-legs">Only where it fails</Button>

@@ -5,7 +5,7 @@
 	import Tick from '$lib/sheet/fields/Tick.svelte';
 	import Vial from '$lib/sheet/vial/Vial.svelte';
 	import { allowed } from '$lib/sheet/units/allowed';
-	import { showForce, showTorque, together } from '$lib/sheet/units/display';
+	import { showForce, showMass, showTorque, together } from '$lib/sheet/units/display';
 	import { above } from '$lib/model/limits';
 	import { railInFrame, railRead, setUpWords, tipReserve } from './loads';
 	import { moveLimits } from './limits';
@@ -29,7 +29,7 @@
 	const reserve = $derived(
 		support === null || read === null || support.supportsM.length !== 1
 			? null
-			: tipReserve(support, read, { halfBaseM, standKg })
+			: tryFigures(() => tipReserve(support, read, { halfBaseM, standKg }))
 	);
 	const put = (next: object, about: string) => {
 		if (support !== null) bench.change({ support: { ...support, ...next } }, about);
@@ -219,8 +219,8 @@
 					lens, a higher head, or look away from it.{/if}
 			</p>
 			<p class="lead">
-				A stiff rail at rest, {read.carriedKg.toFixed(1)} kg carried. A carriage that starts or stops adds its mass times
-				its acceleration along the rail; what bends is not in it.
+				A stiff rail at rest, {together(showMass(read.carriedKg, units))} carried. A carriage that starts or stops adds its
+				mass times its acceleration along the rail; what bends is not in it.
 			</p>
 		{/if}
 	{/if}

@@ -4,7 +4,8 @@
 	import Button from '$lib/sheet/fields/Button.svelte';
 	import { movedInTime, without } from './knots';
 	import type { MoveBench } from './moveBench.svelte';
-	import { percent, rateWords, seconds } from './words';
+	import type { Axis } from './model';
+	import { percent, placeWords, rateWords, seconds } from './words';
 
 	/** Time as a thread with knots, a knot a key; the plumb line marks the moment. */
 	interface Props {
@@ -27,6 +28,14 @@
 	const x = (tS: number) => left + ((tS - startS) / (shownEndS - startS)) * (width - left - right);
 	const timeAt = (px: number) => startS + ((px - left) / (width - left - right)) * (shownEndS - startS);
 	const bands = $derived(bench.figures?.bands ?? []);
+	/** Where everything that moves stands at the moment looked at. */
+	const places = $derived.by((): (readonly [Axis, string])[] => {
+		const { now } = bench;
+		if (now === null) return [];
+		return bands
+			.filter(({ axis }) => now[axis] !== undefined)
+			.map(({ axis, words }) => [axis, `${words} ${placeWords(axis, now[axis]!, bench.units)}`] as const);
+	});
 	const height = $derived(bandsY + Math.max(1, bands.length) * bandTall + 8);
 	/** The thread hangs a little between its knots. */
 	const hang = (k: number) => threadY + (k % 2 === 0 ? 0 : 7);
@@ -129,6 +138,10 @@
 	<div class="line">
 		<strong>Thread</strong>
 		<span class="now figure" data-testid="now">{seconds(bench.nowS)}</span>
+		<span class="places figure" data-testid="places"
+			>{#each places as [axis, words] (axis)}<span data-printed={axis === 'focalM' ? '' : undefined}>{words}</span
+				>{/each}</span
+		>
 		<span class="plays">
 			<Button
 				class="play"
@@ -231,6 +244,13 @@
 	.now {
 		color: var(--clay);
 		font-weight: 700;
+	}
+	.places {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0 12px;
+		font-size: 13px;
+		color: var(--quiet);
 	}
 	.plays {
 		margin-left: auto;

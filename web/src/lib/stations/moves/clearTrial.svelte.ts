@@ -4,6 +4,7 @@ import { type ClearQuestion, type viaThatClears } from './clear';
 import type { ClearAsk, ClearTold } from './clear.worker';
 import type { Move } from './model';
 
+const restMs = 120;
 type Worked = Pick<Worker, 'postMessage' | 'addEventListener' | 'terminate'>;
 
 /** The newest way through the room being tried in a worker: one at a time, and only the last that was asked. */
@@ -15,6 +16,7 @@ export class ClearTrial {
 	#number = 0;
 	#busy = false;
 	#next: ClearQuestion | null = null;
+	#rest: ReturnType<typeof setTimeout> | undefined;
 	#via: ((via: ReturnType<typeof viaThatClears>) => void) | null = null;
 
 	constructor(readonly worker: Worked) {
@@ -32,7 +34,11 @@ export class ClearTrial {
 		this.#number += 1;
 		this.#next = question;
 		this.pending = question !== null;
-		if (!this.#busy) this.#send();
+		// A hand that pulls asks many times a second: it is tried when it rests.
+		clearTimeout(this.#rest);
+		this.#rest = setTimeout(() => {
+			if (!this.#busy) this.#send();
+		}, restMs);
 	}
 	via(move: Move, plan: VenuePlan | null): Promise<ReturnType<typeof viaThatClears>> {
 		return new Promise((resolve) => {
@@ -41,6 +47,7 @@ export class ClearTrial {
 		});
 	}
 	stop(): void {
+		clearTimeout(this.#rest);
 		this.worker.terminate();
 	}
 

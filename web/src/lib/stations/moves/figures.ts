@@ -9,7 +9,7 @@ import { tryFigures } from '$lib/supports/tryFigures';
 import { behaves } from './supports';
 
 /** So many moments of a move are looked at for drawing and for what has no peak of its own. */
-const moments = 81;
+const moments = 61;
 /** A full width of the frame in not less than this: what an eye follows at 24 frames a second with a half-open shutter. */
 export const calmWidthsPerS = 1 / 7;
 
@@ -240,7 +240,10 @@ function pictureSpeeds(move: Move, run: Run, each: readonly Values[], poses: rea
 		run,
 		evenly(run, each.length).map((tS) => Math.min(run.endS, tS + dt))
 	);
-	return each.map((values, k) => {
+	// Every other moment: a picture that turns is a smooth thing.
+	const speeds: number[] = [];
+	for (let k = 0; k < each.length; k += 2) {
+		const values = each[k]!;
 		const [pose, next] = [poses[k]!, poseOf(move, valuesAt(later, k))];
 		const ahead = forwardOf(pose);
 		const speedOf = (farM: number) => {
@@ -249,8 +252,11 @@ function pictureSpeeds(move: Move, run: Run, each: readonly Values[], poses: rea
 			const tall = move.camera.sensorHeightM / move.camera.sensorWidthM;
 			return seen.xWidths === null || seen.yHeights === null ? 0 : Math.hypot(seen.xWidths, seen.yHeights * tall) / dt;
 		};
-		return Math.max(speedOf(Math.max(0.05, values.focusM)), speedOf(2000));
-	});
+		const speed = Math.max(speedOf(Math.max(0.05, values.focusM)), speedOf(2000));
+		speeds.push(speed);
+		if (k + 1 < each.length) speeds.push(speed);
+	}
+	return speeds;
 }
 
 function focusAt(move: Move, values: Values, pose: PoseAt): FocusAt {

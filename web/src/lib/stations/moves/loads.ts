@@ -1,4 +1,4 @@
-import { degFromRad, frameOf, railLoads, type Vec3 } from '@poise/core';
+import { degFromRad, frameOf, railLoads, stabilityAt, type Vec3 } from '@poise/core';
 import type { Move, RailSupport } from './model';
 import { poseOf, type Run, sample, evenly, valuesAt } from './path';
 import { railEnds } from './supports/rail';
@@ -71,22 +71,38 @@ export function railRead(move: Move): RailRead | null {
 /** From the rail's first end to the travel's zero. */
 const startOf = ({ lengthM, travelM }: RailSupport) => lengthM / 2 - (travelM[0] + travelM[1]) / 2;
 
-/** A rail on one rolling stand tips over its wheels: room left before it does, as a share; null: it does not roll. */
+/** A rail on one rolling stand tips over its wheels: what is left of its reserve with the carriage at its worse end, by the same sum as a crane's. */
 export function tipReserve(
 	support: RailSupport,
 	read: RailRead,
 	stand: { readonly halfBaseM: number; readonly standKg: number }
 ): number {
-	// About the nearest edge of the wheels: what the stand's own weight and the rail's share put against the load's overhang.
 	const middle = support.supportsM[0] ?? support.lengthM / 2;
 	const start = startOf(support);
-	const [from, to] = support.travelM;
-	const overhang = Math.max(...[from, to].map((at) => Math.abs(at + start + support.reachM - middle)));
-	const railOff = Math.abs(support.lengthM / 2 - middle);
-	const turns =
-		read.carriedKg * Math.max(0, overhang - stand.halfBaseM) + support.railKg * Math.max(0, railOff - stand.halfBaseM);
-	const holds = stand.standKg * stand.halfBaseM + support.railKg * Math.max(0, stand.halfBaseM - railOff);
-	return holds <= 0 ? -1 : 1 - turns / holds;
+	const half = stand.halfBaseM;
+	const heightM = Math.max(0.1, support.startM[2] - support.plateM);
+	const at = (trackM: number) =>
+		stabilityAt({
+			footprintM: [
+				[half, half],
+				[-half, half],
+				[-half, -half],
+				[half, -half]
+			],
+			base: [
+				{ massKg: stand.standKg, cgM: [0, 0, 0.3] },
+				{ massKg: support.railKg, cgM: [support.lengthM / 2 - middle, 0, heightM] }
+			],
+			arm: {
+				parts: [
+					{ id: 'carried', massKg: read.carriedKg, uM: trackM + start + support.reachM - middle, vM: support.plateM }
+				]
+			},
+			pivotM: [0, 0, heightM],
+			swingRad: 0,
+			boomRad: support.inclineRad
+		}).reserve;
+	return Math.min(...support.travelM.map(at));
 }
 
 /** When the rail itself comes into the picture, and where along it; null: it never does. */

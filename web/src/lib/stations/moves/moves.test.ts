@@ -232,3 +232,48 @@ describe('bad knots', () => {
 		expect(figures!.insideLensAtS).toBe(0);
 	});
 });
+
+describe('a pan bar', () => {
+	const barred = (id: string, change: object = {}): Move => {
+		const move = made(id);
+		return {
+			...move,
+			support: { ...move.support, ...change } as Move['support'],
+			head: { ...move.head, kind: 'bar', bar: { ...move.head.bar, distanceM: 1.6 } }
+		};
+	};
+	const off = (move: Move, share: number): number => {
+		const way = run(move);
+		const values = valuesAt(sample(way, [way.startS + share * (way.endS - way.startS)]), 0);
+		const pose = poseOf(move, values);
+		const { support } = move;
+		if (support.kind !== 'rail') throw new Error('no rail');
+		const seen = frameOf({ pose, pointM: move.subject.atM, focalM: values.focalM, ...lens });
+		return Math.abs(support.inclineRad) > 1 ? seen.yHeights! : seen.xWidths!;
+	};
+	it.each(['bar', 'under'])('turns the camera so that the subject stays, best at the ends: %s', (id) => {
+		const move = barred(id);
+		if (move.support.kind !== 'rail') throw new Error('no rail');
+		// The subject square off the rail's middle.
+		const [x, y] = move.support.startM;
+		const held = { ...move, subject: { ...move.subject, atM: [x + 0.6, y + 1.6, move.support.startM[2]] as const } };
+		const level = { ...held, knots: held.knots.map((knot) => ({ ...knot, values: { ...knot.values, tiltRad: 0 } })) };
+		expect(Math.abs(off(level, 0))).toBeLessThan(0.003);
+		expect(Math.abs(off(level, 1))).toBeLessThan(0.003);
+		for (const share of [0.1, 0.3, 0.5, 0.7, 0.9]) expect(Math.abs(off(level, share))).toBeLessThan(0.03);
+	});
+	it('beside a rail on end it tilts the camera down as it rises, and not the other way', () => {
+		const move = barred('upright');
+		const { values } = sample(run(move), [0, 5, 10]);
+		expect(values.tiltRad![0]!).toBeGreaterThan(0.1);
+		expect(values.tiltRad![1]!).toBeCloseTo(0, 2);
+		expect(values.tiltRad![2]!).toBeLessThan(-0.1);
+		expect(values.panRad![2]!).toBe(values.panRad![0]!);
+	});
+	it('sweeping outwards turns the other way', () => {
+		const move = barred('bar');
+		const sweeping: Move = { ...move, head: { ...move.head, bar: { ...move.head.bar, setting: 'sweeping' } } };
+		const [held, swept] = [move, sweeping].map((each) => sample(run(each), [0, 8]).values.panRad!);
+		expect(Math.sign(held![1]! - held![0]!)).toBe(-Math.sign(swept![1]! - swept![0]!));
+	});
+});

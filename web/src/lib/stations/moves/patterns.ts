@@ -18,7 +18,7 @@ const slider: RailSupport = {
 	kind: 'rail',
 	what: 'slider',
 	gearId: null,
-	gearName: 'Slider of 1.2 m',
+	gearName: 'Motor slider',
 	startM: [0, 0, 1.1],
 	headingRad: 0,
 	inclineRad: 0,
@@ -40,7 +40,7 @@ const slider: RailSupport = {
 const arm: ArmSupport = {
 	kind: 'arm',
 	gearId: null,
-	gearName: 'Crane with a 4 m arm',
+	gearName: 'Crane',
 	pivotM: [0, 0, 1.5],
 	headingRad: 0,
 	armM: 4,
@@ -174,12 +174,12 @@ export const movePatterns: readonly MovePattern[] = [
 	{
 		id: 'dolly',
 		name: 'Dolly on a track',
-		words: 'Six metres of track, pushed.',
+		words: 'A track on the floor, pushed.',
 		head: headFrom('motors', 'large'),
 		support: ([x, y]) => ({
 			...slider,
 			what: 'dolly',
-			gearName: 'Dolly on 6 m of track',
+			gearName: 'Dolly on a track',
 			startM: [x - 3, y, 1.5],
 			lengthM: 6,
 			travelM: [0.4, 5.6],
@@ -221,7 +221,7 @@ export const movePatterns: readonly MovePattern[] = [
 		head: headFrom('motors', 'large'),
 		support: ([x, y]) => ({
 			...arm,
-			gearName: 'Telescopic arm on 6 m of track',
+			gearName: 'Telescopic arm on a track',
 			pivotM: [x, y - 3, 1.8],
 			headingRad: Math.PI / 2,
 			armM: 2.6,

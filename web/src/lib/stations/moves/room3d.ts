@@ -61,6 +61,9 @@ export function axesOf({ headingRad, elevationRad, rollRad }: CameraPose): {
 	return { forward: [ce * ch, ce * sh, se], left: mix(level, cr, above, sr), up: mix(above, cr, level, -sr) };
 }
 
+/** A metre across, a metre long, along y. */
+const rod = new CylinderGeometry(0.5, 0.5, 1, 10);
+
 /** People stand about in their places: this many at most, so that a stadium stays quick. */
 const mostPeople = 80;
 
@@ -72,6 +75,7 @@ export class Room {
 	readonly #venue = new Group();
 	readonly #gear = new Group();
 	readonly #subject = new Group();
+	readonly #rods = new MeshLambertMaterial();
 	#inks: Inks;
 
 	constructor(canvas: HTMLCanvasElement, inks: Inks) {
@@ -177,22 +181,22 @@ export class Room {
 		this.#subject.add(ball);
 	}
 
-	/** What carries the camera, as far as it may come into its own picture. */
+	/** What carries the camera, as far as it may come into its own picture: one rod of unit size, put where each piece is. */
 	gear(strokes: readonly Stroke[]): void {
-		empty(this.#gear);
-		const material = new MeshLambertMaterial({ color: this.#inks.gear });
-		for (const { as, fromM, toM, thickM } of strokes) {
-			const [from, to] = [new Vector3(...fromM), new Vector3(...toM)];
-			const long = from.distanceTo(to);
-			if (long < 0.05 || as === 'column') continue;
-			const piece = new Mesh(
-				new CylinderGeometry(Math.min(0.12, thickM / 2), Math.min(0.12, thickM / 2), long, 10),
-				material
-			);
+		this.#rods.color.set(this.#inks.gear);
+		const shown = strokes.filter(({ as }) => as !== 'column');
+		while (this.#gear.children.length < shown.length) this.#gear.add(new Mesh(rod, this.#rods));
+		this.#gear.children.forEach((piece, k) => {
+			const stroke = shown[k];
+			piece.visible = stroke !== undefined;
+			if (stroke === undefined) return;
+			const [from, to] = [new Vector3(...stroke.fromM), new Vector3(...stroke.toM)];
+			const long = Math.max(1e-3, from.distanceTo(to));
+			const thick = Math.min(0.24, stroke.thickM);
 			piece.position.copy(from).lerp(to, 0.5);
+			piece.scale.set(thick, long, thick);
 			piece.quaternion.setFromUnitVectors(new Vector3(0, 1, 0), to.sub(from).normalize());
-			this.#gear.add(piece);
-		}
+		});
 	}
 
 	/** Draws it as the lens sees it. */
@@ -222,7 +226,8 @@ export class Room {
 	}
 
 	dispose(): void {
-		for (const group of [this.#venue, this.#gear, this.#subject]) empty(group);
+		for (const group of [this.#venue, this.#subject]) empty(group);
+		this.#rods.dispose();
 		this.#renderer.dispose();
 	}
 }
