@@ -1,3 +1,4 @@
+/* eslint-disable max-lines -- one figure a function, each on the built application. */
 import { randomUUID } from 'node:crypto';
 import { createRequire } from 'node:module';
 import { join } from 'node:path';

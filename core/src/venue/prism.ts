@@ -28,7 +28,8 @@ export function checkPrisms(call: string, prisms: readonly Prism[]): void {
 			});
 		};
 		ring(`${at}.outlineM`, outlineM, closed ? 3 : 2);
-		if (!closed && holesM.length > 0) check.fail(`${at}.holesM`, 'must be absent where nothing is enclosed', holesM.length);
+		if (!closed && holesM.length > 0)
+			check.fail(`${at}.holesM`, 'must be absent where nothing is enclosed', holesM.length);
 		holesM.forEach((hole, k) => ring(`${at}.holesM[${k}]`, hole, 3));
 		check.number(`${at}.bottomM`, bottomM);
 		check.number(`${at}.topM`, topM);

@@ -140,8 +140,21 @@ describe.each(ways)('a first move with %s, with nothing on the shelf', (way: Way
 		await person.reads(/Hold it by/);
 	});
 
+	it('an overhead one looks straight down, and says what it needs before anybody lifts it', async () => {
+		await person.press('All moves', sheets);
+		await person.types('Name', 'Over the table');
+		await person.press(/^Slider, over the subject/);
+		await person.arrives(movePage);
+		await person.reads(/It takes 9\.0 s/, '.slip .answer');
+		await person.reads(/hangs over heads/, '.slip');
+		await hand.sheet('Rail', 'rail');
+		await person.reads(/hangs under the carriage.*safety bond on rail, carriage and camera/);
+		await person.press('All moves', sheets);
+		await person.press(/^Along the table/);
+		await person.arrives(movePage);
+	});
+
 	it('logs a run, and the logbook has it', async () => {
-		await hand.sheet('Move', '');
 		await person.press('Log a run');
 		await person.types('Note', 'Cup was full');
 		await person.press('Log it');

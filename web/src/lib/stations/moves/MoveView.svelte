@@ -18,6 +18,7 @@
 	let stageWidth = $state(400);
 	let workWidth = $state(760);
 	let playing = $state<1 | -1 | 0>(0);
+	let legsLeft = 0;
 	const hand = new Hand(bench);
 
 	onMount(() => {
@@ -32,12 +33,18 @@
 			const { startS, endS } = figures.run;
 			const next = bench.nowS + playing * passed;
 			bench.look(next);
-			if (next >= endS || next <= startS) playing = 0;
+			if (next < endS && next > startS) return;
+			// There and back as often as it is to go; a rest is left out, nobody waits for one here.
+			if (legsLeft > 0) {
+				legsLeft -= 1;
+				playing = next >= endS ? -1 : 1;
+			} else playing = 0;
 		};
 		frame = requestAnimationFrame(tick);
 		return () => cancelAnimationFrame(frame);
 	});
 	function play(to: 1 | -1 | 0) {
+		legsLeft = to === 1 ? Math.max(0, bench.move.loops * 2 - 1) : 0;
 		const figures = bench.figures;
 		if (figures !== null && to !== 0) {
 			const { startS, endS } = figures.run;

@@ -1,4 +1,5 @@
 <script lang="ts">
+	/* eslint-disable max-lines -- one sheet: set-up, supports, the table they come to, and what tips. */
 	import '$lib/shell/sheet.css';
 	import Chart from '$lib/sheet/drawing/Chart.svelte';
 	import QuantityField from '$lib/sheet/fields/QuantityField.svelte';

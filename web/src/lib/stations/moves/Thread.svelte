@@ -181,7 +181,7 @@
 		{#each move.knots as knot, k (knot.id)}
 			{#if knot.dwellS > 0}
 				<path class="rest" d="M{x(knot.tS)} {hang(k)}H{x(knot.tS + knot.dwellS)}" />
-				{#if x(knot.tS + knot.dwellS) - x(knot.tS) > 46}
+				{#if x(knot.tS + knot.dwellS) - x(knot.tS) > 96}
 					<text class="quiet" x={(x(knot.tS) + x(knot.tS + knot.dwellS)) / 2} y={hang(k) - 8} text-anchor="middle"
 						>rests {seconds(knot.dwellS)}</text
 					>
@@ -240,6 +240,10 @@
 		padding: 0 12px 0 18px;
 		min-height: 44px;
 		font-size: 15px;
+	}
+	.now,
+	.plays > :global(.play) {
+		white-space: nowrap;
 	}
 	.now {
 		color: var(--clay);

@@ -84,7 +84,7 @@ export class Room {
 		this.#scene.add(this.#venue, this.#gear, this.#subject);
 		const sun = new DirectionalLight(0xffffff, 1.9);
 		sun.position.set(-4, -7, 12);
-		this.#scene.add(sun, new HemisphereLight(0xffffff, 0xb8b8a8, 2.1));
+		this.#scene.add(sun, new HemisphereLight(0xffffff, 0xb8b8a8, 1.7));
 	}
 
 	/** What stands there. */

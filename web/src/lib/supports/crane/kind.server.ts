@@ -69,9 +69,7 @@ export const server: ServerKind<CraneGeometry, CraneBenchState, CraneRecordDetai
 			boomRange: standing?.boomsRad ?? boomRangeRad,
 			swingStops: standing?.stopsRad ?? null,
 			standing:
-				standing === null
-					? null
-					: { venueId: standing.venueId, atM: standing.atM, headingRad: standing.headingRad },
+				standing === null ? null : { venueId: standing.venueId, atM: standing.atM, headingRad: standing.headingRad },
 			headPan: { maxRate: panRadPerS, maxAccel: panRadPerS2 },
 			headTilt: { maxRate: tiltRadPerS, maxAccel: tiltRadPerS2 }
 		};

@@ -1,0 +1,171 @@
+import { moveClearance } from '@poise/core';
+import { describe, expect, it } from 'vitest';
+import type { PlanShape, VenuePlan } from '$lib/model/venue';
+import { type ClearAnswer, clearQuestion, pathMark, readClear, tooNear, viaThatClears } from './clear';
+import { ClearTrial } from './clearTrial.svelte';
+import { fromPattern } from './fromPattern';
+import type { Move } from './model';
+import { runOf, runs } from './path';
+import { movePatterns } from './patterns';
+import { backwardsSteps } from './runThrough';
+import { readMove } from './figures';
+
+const shape = (
+	id: string,
+	kind: PlanShape['kind'],
+	at: readonly [number, number, number, number],
+	heights: readonly [number, number]
+): PlanShape => {
+	const [x0, y0, x1, y1] = at;
+	return {
+		id,
+		kind,
+		label: id,
+		pointsM:
+			kind === 'wall' || kind === 'line'
+				? [
+						[x0, y0],
+						[x1, y1]
+					]
+				: [
+						[x0, y0],
+						[x1, y0],
+						[x1, y1],
+						[x0, y1]
+					],
+		bottomM: heights[0],
+		topM: heights[1]
+	};
+};
+const hall = (...shapes: readonly PlanShape[]): VenuePlan => ({
+	ceilingM: 8,
+	underlay: null,
+	shapes: [shape('west', 'wall', [0, 0, 0, 20], [0, 8]), shape('east', 'wall', [24, 0, 24, 20], [0, 8]), ...shapes]
+});
+const crane = (plan: VenuePlan): Move =>
+	fromPattern(
+		movePatterns.find(({ id }) => id === 'crane')!,
+		'A move',
+		'v',
+		plan
+	);
+function tried(move: Move, plan: VenuePlan): ClearAnswer {
+	const run = runOf(move);
+	if (!runs(run)) throw new Error(run.words);
+	return readClear(moveClearance(clearQuestion(move, run, plan)!), move.safetyM, plan);
+}
+/** In the way of the crane of the pattern: its nose passes (12, 12) some metres up. */
+const truss = shape('truss', 'obstacle', [11, 11.6, 13, 12.2], [1.6, 3.2]);
+
+describe('what a move keeps from', () => {
+	it('in an empty hall nothing is too near; with a truss in the way the truss is named first, and when', () => {
+		const free = hall();
+		expect(tried(crane(free), free).findings.filter(tooNear)).toEqual([]);
+		const blocked = hall(truss);
+		const [first] = tried(crane(blocked), blocked).findings;
+		expect(first).toMatchObject({ id: 'truss', wantedM: 0.3 });
+		expect(tooNear(first!)).toBe(true);
+		expect(first!.atS).toBeGreaterThan(0.5);
+		expect(first!.atS).toBeLessThan(8.5);
+	});
+	it('a path through a wall strikes it', () => {
+		const plan = hall(shape('across', 'wall', [8, 11, 16, 11], [0, 8]));
+		const struck = tried(crane(plan), plan).findings.filter(({ clearanceM }) => clearanceM <= 0);
+		expect(struck.map(({ id }) => id)).toContain('across');
+	});
+	it('asks ten metres of an overhead line, nothing over a keep-out, and tells whose places are passed over', () => {
+		const plan = hall(
+			shape('wire', 'line', [0, 14, 24, 14], [7, 7]),
+			shape('exit', 'keepOut', [11, 11, 13, 12], [0, 200]),
+			shape('guests', 'people', [11, 11, 13, 12], [0, 0.5])
+		);
+		const { findings, overPeople } = tried(crane(plan), plan);
+		expect(findings.find(({ id }) => id === 'wire')).toMatchObject({ wantedM: 10 });
+		expect(tooNear(findings.find(({ id }) => id === 'exit')!)).toBe(true);
+		expect(overPeople).toEqual(['guests']);
+	});
+	it('the knot that is offered clears it, keeps every other knot, and every axis in its range', () => {
+		const plan = hall(truss);
+		const move = crane(plan);
+		const via = viaThatClears(move, plan)!;
+		expect(via).not.toBeNull();
+		expect(tried(via.move, plan).findings.filter(tooNear)).toEqual([]);
+		expect(readMove(via.move).figures!.beyond).toEqual([]);
+		for (const knot of move.knots) expect(via.move.knots).toContainEqual(knot);
+		expect(via.move.knots).toHaveLength(move.knots.length + 1);
+	}, 60_000);
+	it('a walk is never proven', () => {
+		const walk = fromPattern(
+			movePatterns.find(({ id }) => id === 'walk')!,
+			'A walk',
+			null,
+			null
+		);
+		const run = runOf(walk);
+		expect(runs(run) && clearQuestion(walk, run, hall())).toBeNull();
+	});
+});
+
+describe('the run backwards', () => {
+	it('goes from the end to the start, and stops where something is near', () => {
+		const plan = hall(truss);
+		const move = crane(plan);
+		const steps = backwardsSteps(move, readMove(move).figures, tried(move, plan), 'metric');
+		const times = steps.flatMap(({ atS }) => (atS === null ? [] : [atS]));
+		expect(times).toEqual([...times].sort((one, two) => two - one));
+		expect(steps.map(({ id }) => id)).toContain('neartruss');
+		expect(steps[0]!.atS).toBeNull();
+	});
+	it('is of one way through the room: another knot makes it another, a tick does not', () => {
+		const move = crane(hall());
+		expect(pathMark({ ...move, ticked: ['hands'], name: 'B', safetyM: 1 })).toBe(pathMark(move));
+		const moved = move.knots.map((knot, k) => (k === 0 ? { ...knot, tS: 0.5 } : knot));
+		expect(pathMark({ ...move, knots: moved })).not.toBe(pathMark(move));
+	});
+});
+
+describe('a trial in its worker', () => {
+	const worker = () => {
+		const heard: { number: number; type: string }[] = [];
+		let tell: (event: { data: unknown }) => void = () => {};
+		return {
+			heard,
+			tell: (data: unknown) => tell({ data }),
+			postMessage: (data: unknown) => void heard.push(data as { number: number; type: string }),
+			addEventListener: (type: string, listener: unknown) => {
+				if (type === 'message') tell = listener as typeof tell;
+			},
+			terminate: () => {}
+		};
+	};
+	const rests = () => new Promise((resolve) => setTimeout(resolve, 160));
+	const plan = hall();
+	const move = crane(plan);
+	const run = runOf(move);
+	const question = runs(run) ? clearQuestion(move, run, plan) : null;
+
+	it('says nothing of a way that was not tried: an answer to an older question is no answer', async () => {
+		const stub = worker();
+		const trial = new ClearTrial(stub as never);
+		trial.ask(question);
+		await rests();
+		expect(stub.heard).toHaveLength(1);
+		trial.ask(question);
+		stub.tell({ type: 'clear', number: stub.heard[0]!.number, near: [] });
+		expect(trial.near).toBeNull();
+		await rests();
+		stub.tell({ type: 'clear', number: stub.heard[1]!.number, near: [] });
+		expect(trial.near).toEqual([]);
+		trial.stop();
+	});
+	it('a trial that failed is said to prove nothing', async () => {
+		const stub = worker();
+		const trial = new ClearTrial(stub as never);
+		trial.ask(question);
+		await rests();
+		stub.tell({ type: 'clear', number: stub.heard[0]!.number, near: null });
+		expect(trial.near).toBeNull();
+		expect(trial.problem).toMatch(/nothing is proven/);
+		trial.stop();
+	});
+});
