@@ -266,6 +266,31 @@ describe.each(ways)('a crane’s move with %s, with a crew’s gear', (way: Way)
 		await person.reads(/has changed since/, '[data-testid="backwards-answer"]');
 	});
 
+	it('looks where a phone is pointed: at the subject first, then aside', async () => {
+		await hand.sheet('Move', '');
+		await person.press('Knot', '.topics');
+		const turn = (alpha: number) =>
+			person.page.evaluate(
+				(each: number) =>
+					window.dispatchEvent(
+						new DeviceOrientationEvent('deviceorientation', { alpha: each, beta: 90, gamma: 0, absolute: false })
+					),
+				alpha
+			);
+		await person.press('Point with the phone');
+		await turn(40);
+		await person.press('Press');
+		await person.reads(/where the lens should look/);
+		await turn(48);
+		await person.press('Press');
+		await person.page.waitForFunction(() => {
+			const field = document.querySelector<HTMLInputElement>('[data-testid="knot-off-panRad"]');
+			return field !== null && Math.abs(Math.abs(Number(field.value)) - 8) < 0.11;
+		});
+		await person.press('Undo');
+		await hand.saved();
+	});
+
 	it('a head of the shelf turns it: its figures count', async () => {
 		await hand.sheet('Move', '');
 		await person.press('Head', '.topics');

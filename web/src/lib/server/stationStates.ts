@@ -2,6 +2,7 @@ import { combineBodies, PhysicsInputError } from '@poise/core';
 import { motorsOf } from '$lib/stations/feel/figures';
 import { stationOf } from '$lib/stations/feel/wishes';
 import { freshSheet } from '$lib/stations/feel/fresh';
+import { savedStation } from '$lib/stations/moves/station';
 import { noShots, shotOf } from '$lib/stations/feel/shots';
 import type { StationState, StationStates } from '$lib/shell/stations';
 import { payloadStation } from '$lib/supports/states';
@@ -10,6 +11,7 @@ import type { Person } from '$lib/model/person';
 import { findBench } from './db/benches';
 import { findFeelPaper } from './db/feel';
 import { latestBalance } from './db/log';
+import { latestMove } from './db/moves';
 import { listParts } from './db/parts';
 import { findPayload } from './db/payloads';
 import { findSupport } from './db/supports';
@@ -18,6 +20,23 @@ import { asRefusal } from './refusal';
 
 /** The true state of every station for what this person has on the bench. */
 export async function stationStates(crewId: string, person: Person): Promise<StationStates> {
+	const [bench, moves] = await Promise.all([benchStates(crewId, person), moveState(crewId)]);
+	return moves === null ? bench : { ...bench, moves };
+}
+
+/** Of the move that was changed last; null: there is none, or it cannot be read. */
+async function moveState(crewId: string): Promise<StationState | null> {
+	try {
+		const last = await latestMove(crewId);
+		return last === null ? null : savedStation(last.move);
+	} catch (thrown) {
+		if (asRefusal(thrown).code === 'databaseAway') throw thrown;
+		console.error('day line of the last move:', thrown);
+		return null;
+	}
+}
+
+async function benchStates(crewId: string, person: Person): Promise<StationStates> {
 	const { payloadId, supportId } = person;
 	if (payloadId === null) return {};
 	try {

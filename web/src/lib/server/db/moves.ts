@@ -32,6 +32,17 @@ export async function listMoves(crewId: string): Promise<(SavedMove & { readonly
 	return rows.map((row) => ({ ...moveOf(row), at: new Date(row.updatedAt).toISOString() }));
 }
 
+/** The one that was changed last; null: the crew has none. */
+export async function latestMove(crewId: string): Promise<SavedMove | null> {
+	const [row] = await database()
+		.select()
+		.from(moves)
+		.where(eq(moves.crewId, crewId))
+		.orderBy(desc(moves.updatedAt), desc(moves.id))
+		.limit(1);
+	return row === undefined ? null : moveOf(row);
+}
+
 export async function findMove(crewId: string, id: string): Promise<SavedMove> {
 	const [row] = await database().select().from(moves).where(ofCrew(crewId, id));
 	if (row === undefined) throw new Refusal('notFound', 'That move does not exist, or was deleted.');

@@ -1,4 +1,20 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import type { Carrying } from '$lib/model/carrying';
+import { readMove } from '$lib/stations/moves/figures';
+import { standingOn, standingOnPattern } from '$lib/stations/moves/gear';
+import {
+	carriedTo,
+	extended,
+	insertedAfter,
+	lastingFor,
+	movedInTime,
+	putAt,
+	restedAt,
+	without
+} from '$lib/stations/moves/knots';
+import { runOf, runs } from '$lib/stations/moves/path';
+import { behaves } from '$lib/stations/moves/supports';
 import type { Move } from '$lib/stations/moves/model';
 import { headPatterns } from '$lib/stations/moves/headPatterns';
 import { fromPattern } from '$lib/stations/moves/fromPattern';
@@ -35,4 +51,93 @@ describe('what the server takes of a move', () => {
 		expect(bad({ knots: Array.from({ length: 41 }, (_, k) => ({ ...knot, id: `k${k}`, tS: k })) })).not.toBeNull();
 		expect(bad({ extra: 1 } as Partial<Move>)).not.toBeNull();
 	});
+});
+
+const carriers: readonly { readonly id: string; readonly name: string; readonly carrying: Carrying }[] = [
+	{
+		id: '018f0000-0000-7000-8000-000000000001',
+		name: 'A rail',
+		carrying: {
+			kind: 'rail',
+			lengthM: 2.4,
+			travelM: [0.15, 2.25],
+			railKg: 11,
+			carriageKg: 3,
+			plateM: 0.06,
+			drive: null,
+			inclineRad: 0.1,
+			hung: true,
+			reachM: 0.2,
+			supportsM: [0.3, 2],
+			supportBearsN: 800,
+			clampHoldsNm: null,
+			holdsN: null,
+			clampsDown: true
+		}
+	},
+	{
+		id: '018f0000-0000-7000-8000-000000000002',
+		name: 'An arm',
+		carrying: {
+			kind: 'arm',
+			armM: 5.2,
+			tailM: 1.6,
+			tubeM: 0.12,
+			noseToCentreM: [0, -0.3],
+			keptLevel: true,
+			hung: true,
+			pivotHeightM: 1.4,
+			boomRange: [-0.4, 0.7],
+			swingStops: [-1, 2],
+			standing: null,
+			headPan: { maxRate: 1, maxAccel: 2 },
+			headTilt: { maxRate: 1, maxAccel: 2 }
+		}
+	}
+];
+
+describe('whatever a hand does to a move', () => {
+	const place = fc.double({ min: -60, max: 60, noNaN: true });
+	type Doing = (move: Move, pick: number, a: number, b: number, c: number) => Move;
+	const at = (move: Move, pick: number) => move.knots[pick % move.knots.length]!.id;
+	const run = (move: Move) => {
+		const found = runOf(move);
+		return runs(found) ? found : null;
+	};
+	const doings: Readonly<Record<string, Doing>> = {
+		carry: (move, pick, a, b, c) => carriedTo(move, at(move, pick), [a, b, c]).move,
+		put: (move, _pick, a) => putAt(move, run(move), Math.abs(a))?.move ?? move,
+		insert: (move, pick) => insertedAfter(move, run(move), at(move, pick))?.move ?? move,
+		before: (move, _pick, a) => extended(move, 'start', 0.2 + Math.abs(a))?.move ?? move,
+		after: (move, _pick, a) => extended(move, 'end', 0.2 + Math.abs(a))?.move ?? move,
+		drop: (move, pick) => without(move, at(move, pick)),
+		when: (move, pick, a) => movedInTime(move, at(move, pick), a),
+		rest: (move, pick, a) => restedAt(move, at(move, pick), Math.abs(a)),
+		total: (move, _pick, a) => lastingFor(move, 1 + Math.abs(a)),
+		rail: (move) => standingOn(move, carriers[0]!),
+		arm: (move) => standingOn(move, carriers[1]!),
+		pattern: (move, pick) => standingOnPattern(move, movePatterns[pick % movePatterns.length]!.id)
+	};
+	it('the server takes it, every knot has the axes that there are, in their ranges, in order', () => {
+		fc.assert(
+			fc.property(
+				fc.constantFrom(...movePatterns),
+				fc.array(fc.tuple(fc.constantFrom(...Object.keys(doings)), fc.nat(50), place, place, place), { maxLength: 8 }),
+				(pattern, list) => {
+					let move = fromPattern(pattern, 'A move', null, null);
+					for (const [what, pick, a, b, c] of list) move = doings[what]!(move, pick, a, b, c);
+					expect(wrongWith(move)).toBeNull();
+					const ranges = behaves(move.support).axes(move.support);
+					for (const { values } of move.knots)
+						for (const [axis, each] of Object.entries(ranges)) {
+							const value = values[axis as keyof typeof values]!;
+							expect(value).toBeGreaterThanOrEqual(each.range[0] - 1e-9);
+							expect(value).toBeLessThanOrEqual(each.range[1] + 1e-9);
+						}
+					expect(readMove(move).problem).toBeNull();
+				}
+			),
+			{ numRuns: 150 }
+		);
+	}, 60_000);
 });

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { frameOf } from '@poise/core';
 	import { onMount, untrack } from 'svelte';
 	import { Pull } from '$lib/sheet/drawing/pull.svelte';
 	import type { MoveBench } from './moveBench.svelte';
@@ -87,6 +88,24 @@
 			drawn.draw(pose, lens, wide, tall, devicePixelRatio);
 		});
 	});
+	/** Where the world is level, across the picture; null: it is not in it. */
+	const horizon = $derived.by(() => {
+		const { pose, now } = bench;
+		if (pose === null || now === null) return null;
+		const lens = { focalM: now.focalM, sensorWidthM: camera.sensorWidthM, sensorHeightM: camera.sensorHeightM };
+		const far = (turn: number) => {
+			const [x, y, z] = pose.positionM;
+			const [cos, sin] = [Math.cos(pose.headingRad + turn), Math.sin(pose.headingRad + turn)];
+			return frameOf({ pose, pointM: [x + 1e5 * cos, y + 1e5 * sin, z], ...lens });
+		};
+		const [one, two] = [far(-0.05), far(0.05)];
+		if (one.xWidths === null || two.xWidths === null || one.yHeights === null || two.yHeights === null) return null;
+		const across = two.xWidths - one.xWidths;
+		if (Math.abs(across) < 1e-6) return null;
+		const slope = (two.yHeights - one.yHeights) / across;
+		const at = (x: number) => 0.5 - (one.yHeights! + slope * (x - one.xWidths!));
+		return { left: at(-0.5), right: at(0.5) };
+	});
 	const pull = new Pull<'picture'>({
 		start: () => onpull(0, 0, true),
 		pull: (_, { by }) => onpull(by.x, -by.y, false),
@@ -99,6 +118,9 @@
 	<svg viewBox="0 0 300 {300 / aspect}" aria-hidden="true" {@attach pull.hold(() => 'picture')}>
 		<rect width="300" height={300 / aspect} class="hand" />
 		<path class="lines" d="M100 0V{300 / aspect}M200 0V{300 / aspect}M0 {100 / aspect}H300M0 {200 / aspect}H300" />
+		{#if horizon !== null}
+			<path class="horizon" d="M0 {(horizon.left * 300) / aspect}L300 {(horizon.right * 300) / aspect}" />
+		{/if}
 		<path class="cross" d="M144 {150 / aspect}H156M150 {150 / aspect - 6}V{150 / aspect + 6}" />
 	</svg>
 	{#if none}<p>This browser draws no solids. Plan, figures and thread are as good without them.</p>{/if}
@@ -116,6 +138,7 @@
 		width: 100%;
 	}
 	svg {
+		overflow: hidden;
 		position: absolute;
 		inset: 0;
 		width: 100%;
@@ -131,6 +154,12 @@
 		stroke: var(--ink);
 		stroke-width: 0.4;
 		opacity: 0.4;
+	}
+	.horizon {
+		fill: none;
+		stroke: var(--press);
+		stroke-width: 0.8;
+		stroke-dasharray: 6 3;
 	}
 	.cross {
 		fill: none;

@@ -74,16 +74,13 @@
 	}
 	async function chooseVenue(id: string) {
 		trouble = '';
-		if (id === '') {
-			bench.venue = null;
-			return once({ ...move, venueId: null });
-		}
+		if (id === '') return once({ ...move, venueId: null });
 		const outcome = await ask<Venue>('GET', `/api/venues/${id}`);
 		if (!outcome.ok) {
 			trouble = outcome.error.message;
 			return;
 		}
-		bench.venue = outcome.value;
+		bench.fetched = outcome.value;
 		once({ ...move, venueId: id });
 	}
 </script>
@@ -434,7 +431,6 @@
 			{/if}
 		</div>
 	{/if}
-	{#if bench.told !== ''}<p class="caution" role="status" data-testid="told">{bench.told}</p>{/if}
 </div>
 
 <style>

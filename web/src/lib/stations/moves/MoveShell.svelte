@@ -1,5 +1,7 @@
 <script lang="ts">
 	import { beforeNavigate } from '$app/navigation';
+	import { ask } from '$lib/keeping/ask';
+	import type { Venue } from '$lib/model/venue';
 	import '$lib/shell/bench.css';
 	import Button from '$lib/sheet/fields/Button.svelte';
 	import TextInput from '$lib/sheet/fields/TextInput.svelte';
@@ -37,6 +39,15 @@
 	$effect(() => {
 		const { trial, question } = bench;
 		untrack(() => trial?.ask(question));
+	});
+	// Undo, or somebody else's save, may stand it in another venue.
+	$effect(() => {
+		const id = bench.move.venueId;
+		if (id === null || !bench.waitsForVenue) return;
+		void ask<Venue>('GET', `/api/venues/${id}`).then((outcome) => {
+			if (outcome.ok) bench.fetched = outcome.value;
+			else if (outcome.error.code === 'notFound') bench.goneId = id;
+		});
 	});
 	$effect(() => showStation('moves', bench.station));
 	const keys = pageKeys(editingKeys(() => document));
@@ -87,7 +98,7 @@
 			<Button class="link" onclick={() => document.keepMine()}>Save mine over it</Button>
 		</p>
 	{/if}
-	{#if bench.move.venueId !== null && bench.venue === null}
+	{#if bench.move.venueId !== null && bench.goneId === bench.move.venueId}
 		<p class="said" role="alert" data-testid="venue-gone">
 			The venue this was planned in is gone. The move is kept, on an empty floor: nothing is tried against it.
 			<Button class="link" onclick={() => bench.change({ venueId: null })}>So be it</Button>

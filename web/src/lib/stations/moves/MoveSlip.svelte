@@ -73,7 +73,17 @@
 		});
 		return [['goes', tempoWords[move.tempo].toLowerCase()], ...goes].slice(0, 7) as (readonly [string, string])[];
 	});
-	const cautions = $derived(behaves(move.support).cautions(move.support));
+	const motors = $derived(move.head.kind === 'motors' || move.head.kind === 'gimbal');
+	const cautions = $derived([
+		...(motors && move.support.kind !== 'walk'
+			? [
+					move.head.figures.hold === 'held'
+						? `${move.head.gearName} moves only while somebody holds: the hand stays on the hold, the eyes on the arm.`
+						: `${move.head.gearName} may run while somebody watches it, in a zone that is marked.`
+				]
+			: []),
+		...behaves(move.support).cautions(move.support)
+	]);
 	const short = $derived(
 		figures === null || figures.shortestS === null || !over ? '' : seconds(Math.ceil(figures.shortestS * 10) / 10)
 	);
@@ -135,7 +145,9 @@
 		{/if}
 		{#if told !== ''}<p class="told" role="status" data-testid="slip-told">{told}</p>{/if}
 		<h2>Room it keeps</h2>
-		{#if bench.question === null}
+		{#if bench.waitsForVenue}
+			<p class="quiet" role="status">The venue’s plan is not here yet: nothing is tried against it.</p>
+		{:else if bench.question === null}
 			<p class="quiet">A walk’s own way is for eye lines and timing: nobody’s steps can be promised.</p>
 		{:else if bench.trial?.problem}
 			<p class="caution" role="alert">{bench.trial.problem}</p>

@@ -281,6 +281,7 @@
 			thick={0.2}
 		/>
 	</svg>
+	{#if bench.told !== ''}<p class="told" role="status" data-testid="told">{bench.told}</p>{/if}
 </div>
 
 <style>
@@ -410,6 +411,20 @@
 	.floor {
 		stroke: var(--ink);
 		stroke-width: 2.4;
+	}
+	.told {
+		position: absolute;
+		left: 8px;
+		right: 8px;
+		bottom: 30px;
+		width: fit-content;
+		max-width: calc(100% - 16px);
+		padding: 4px 12px;
+		border-left: 4px solid var(--clay);
+		background: var(--clay-wash);
+		color: var(--clay);
+		font-size: 15px;
+		pointer-events: none;
 	}
 	.above {
 		display: flex;

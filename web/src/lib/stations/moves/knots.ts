@@ -1,6 +1,7 @@
 import { aimAxes, type Vec3 } from '@poise/core';
 import { leastLegS, most, moveLimits } from './limits';
-import { type BaseAxis, headAxes, type Knot, type Move, type Values } from './model';
+import { axisWords } from './axes';
+import { type Axis, type BaseAxis, headAxes, type Knot, type Move, type Values } from './model';
 import { axesOf, poseOf, type Run, sample, valuesAt } from './path';
 import { behaves } from './supports';
 import type { Reached } from './supports/contract';
@@ -26,6 +27,18 @@ export function placed(move: Move, values: Partial<Values>): Values {
 	) as unknown as Values;
 }
 
+/** A spline swings past its knots, a knot does not: every axis within its own ends and within what can be kept. */
+function withinReach(move: Move, values: Values): Values {
+	const ranges = behaves(move.support).axes(move.support);
+	return Object.fromEntries(
+		(Object.entries(values) as [Axis, number][]).map(([axis, value]) => {
+			const { least, most: greatest } = axisWords[axis].limit;
+			const [from, to] = ranges[axis as BaseAxis]?.range ?? [least, greatest];
+			return [axis, Math.min(to, Math.max(from, value))];
+		})
+	) as unknown as Values;
+}
+
 /** Where pan, tilt and focus stand to look at the subject from there. */
 export function lookingAt(move: Move, values: Values, subjectM: Vec3 = move.subject.atM): Values {
 	const mount = behaves(move.support).mount(move.support, values);
@@ -40,7 +53,7 @@ export function putAt(move: Move, run: Run | null, tS: number): { readonly move:
 	const tooNear = move.knots.some((knot) => at > knot.tS - leastLegS && at < knot.tS + knot.dwellS + leastLegS);
 	if (tooNear) return null;
 	const id = freshId(move.knots);
-	const values = placed(move, run === null ? {} : valuesAt(sample(run, [at]), 0));
+	const values = withinReach(move, placed(move, run === null ? {} : valuesAt(sample(run, [at]), 0)));
 	const before = inOrder(move.knots).filter((knot) => knot.tS < at).length;
 	const name = before === 0 ? 'start' : before === move.knots.length ? 'end' : 'via';
 	return {

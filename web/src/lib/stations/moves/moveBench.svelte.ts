@@ -12,6 +12,7 @@ import type { ClearTrial } from './clearTrial.svelte';
 import { type Figures, figuresOf } from './figures';
 import { lookingAt, putAt } from './knots';
 import type { Knot, Move, RunSeen, SavedMove, Values } from './model';
+import { stationOfMove } from './station';
 import { type NoRun, type PoseAt, poseOf, runOf, runs, sample, valuesAt } from './path';
 
 /** What the loader gives: everything of one move. */
@@ -43,7 +44,10 @@ export interface MoveData extends SavedMove {
 export class MoveBench {
 	readonly document: KeptDocument<Move>;
 	readonly id: string;
-	venue = $state.raw<Venue | null>(null);
+	/** The venue that was fetched last; whose plan counts only while the move stands in it. */
+	fetched = $state.raw<Venue | null>(null);
+	/** The venue that was asked for and is not there any more. */
+	goneId = $state<string | null>(null);
 	/** The moment looked at. */
 	nowS = $state(0);
 	chosenId = $state<string | null>(null);
@@ -53,7 +57,7 @@ export class MoveBench {
 
 	constructor(readonly data: MoveData) {
 		this.id = data.id;
-		this.venue = data.venue;
+		this.fetched = data.venue;
 		this.document = new KeptDocument<Move>(
 			`move.${data.id}`,
 			data.move,
@@ -87,6 +91,13 @@ export class MoveBench {
 	}
 	readonly settle = (): void => this.document.settle();
 
+	readonly venue = $derived.by((): Venue | null =>
+		this.fetched !== null && this.fetched.id === this.move.venueId ? this.fetched : null
+	);
+	/** It stands in a venue whose plan is not here yet: nothing can be said of its way. */
+	readonly waitsForVenue = $derived.by(
+		() => this.move.venueId !== null && this.venue === null && this.goneId !== this.move.venueId
+	);
 	/** All that the path and its figures hang on: ticks, names and notes make nothing anew. */
 	readonly #reckoned = $derived.by(() => {
 		const { name: _n, job: _j, ticked: _t, ranBackwards: _r, venueId: _v, loops: _l, ...rest } = this.document.value;
@@ -117,8 +128,8 @@ export class MoveBench {
 	readonly pose = $derived.by((): PoseAt | null => (this.now === null ? null : poseOf(this.move, this.now)));
 
 	readonly question = $derived.by(() => {
-		const { run, venue } = this;
-		return runs(run) ? untrack(() => clearQuestion(this.move, run, venue?.plan ?? null)) : null;
+		const { run, venue, waitsForVenue } = this;
+		return runs(run) && !waitsForVenue ? untrack(() => clearQuestion(this.move, run, venue?.plan ?? null)) : null;
 	});
 	readonly clear = $derived.by((): ClearAnswer | null => {
 		const near = this.trial?.near ?? null;
@@ -128,17 +139,7 @@ export class MoveBench {
 	/** What was run backwards is this way through the room. */
 	readonly ranSo = $derived.by(() => this.move.ranBackwards?.path === pathMark(this.move));
 
-	readonly station = $derived.by((): StationState => {
-		const { figures, problem } = this;
-		if (figures === null) return { offset: null, words: problem?.words ?? 'No move yet.' };
-		const over = figures.scale - 1;
-		if (figures.beyond.length > 0) return { offset: 3, words: 'An axis goes past its end' };
-		if (over > 1e-6) return { offset: Math.min(3, 1 + over * 4), words: 'Too fast for what carries it' };
-		if (this.strikes.length > 0) return { offset: 3, words: 'Comes too near to something' };
-		if (this.clear === null)
-			return { offset: Math.min(1, figures.scale), words: 'Possible; not tried against the room' };
-		return { offset: Math.min(0.9, figures.scale - 0.1), words: 'Possible, and keeps its room as drawn' };
-	});
+	readonly station = $derived.by((): StationState => stationOfMove(this.figures, this.problem, this.clear));
 
 	look(tS: number): void {
 		const { run } = this;
