@@ -266,6 +266,14 @@ describe.each(ways)('a crane’s move with %s, with a crew’s gear', (way: Way)
 		await person.reads(/has changed since/, '[data-testid="backwards-answer"]');
 	});
 
+	it('is read in inches and feet at once when somebody works in them', async () => {
+		await hand.sheet('Move', '');
+		await person.press(/mm · g/, 'header');
+		await person.reads(/focus [\d.]+ ft to [\d.]+ ft/i, '[data-testid="set-list"]');
+		await person.press(/in · lb/, 'header');
+		await person.reads(/focus [\d.]+ m to [\d.]+ m/i, '[data-testid="set-list"]');
+	});
+
 	it('looks where a phone is pointed: at the subject first, then aside', async () => {
 		await hand.sheet('Move', '');
 		await person.press('Knot', '.topics');

@@ -4,6 +4,7 @@
 	import Button from '$lib/sheet/fields/Button.svelte';
 	import Choice from '$lib/sheet/fields/Choice.svelte';
 	import TextArea from '$lib/sheet/fields/TextArea.svelte';
+	import { refresh } from '$lib/shell/refresh';
 	import { runSeen, type RunSeen } from './model';
 	import { sharedMove } from './moveBench.svelte';
 	import { seenWords, seconds } from './words';
@@ -45,6 +46,7 @@
 		note = '';
 		logged = 'It is in the logbook.';
 		open = false;
+		await refresh('poise:shelf');
 	}
 	const lasts = $derived(bench.figures === null ? '' : seconds(bench.figures.lastsS));
 	const nearest = $derived(bench.clear?.findings[0] ?? null);

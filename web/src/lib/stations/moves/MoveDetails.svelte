@@ -26,7 +26,7 @@
 
 	const bench = sharedMove();
 	const move = $derived(bench.move);
-	const { gear } = bench.data;
+	const gear = $derived(bench.data.gear);
 	const topics = ['knot', 'time', 'carried', 'head', 'lens', 'subject', 'place'] as const;
 	type Topic = (typeof topics)[number];
 	const topicWords: Readonly<Record<Topic, string>> = {

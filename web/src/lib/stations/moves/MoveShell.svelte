@@ -25,6 +25,9 @@
 	const bench = new MoveBench(data);
 	shareMove(() => bench);
 	const { document } = bench;
+	$effect.pre(() => {
+		bench.data = data;
+	});
 	onMount(() => {
 		document.restore();
 		if (bench.chosen === null) bench.choose(bench.move.knots[0]!.id);

@@ -55,7 +55,11 @@ export class MoveBench {
 	told = $state('');
 	trial = $state.raw<ClearTrial | null>(null);
 
-	constructor(readonly data: MoveData) {
+	/** What the loader gives, again after every change of units, gear or person. */
+	data = $state.raw() as MoveData;
+
+	constructor(data: MoveData) {
+		this.data = data;
 		this.id = data.id;
 		this.fetched = data.venue;
 		this.document = new KeptDocument<Move>(
