@@ -90,6 +90,10 @@
 </div>
 
 <style>
+	.steps .figure {
+		margin-right: 10px;
+		color: var(--quiet);
+	}
 	.big {
 		font-size: 26px;
 		margin: 8px 0 12px;
