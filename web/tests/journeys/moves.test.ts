@@ -264,6 +264,13 @@ describe.each(ways)('a crane’s move with %s, with a crew’s gear', (way: Way)
 		await hand.saved();
 		await hand.sheet('Backwards', 'backwards');
 		await person.reads(/has changed since/, '[data-testid="backwards-answer"]');
+		// What was ticked was of another way: nothing of it counts, and nobody can say so again without going it.
+		expect(
+			await person.page.$$eval('.steps input', (all) => all.filter((each) => (each as HTMLInputElement).checked).length)
+		).toBe(0);
+		expect(
+			await person.page.$eval('[data-testid="ran-backwards"]', (each) => (each as HTMLButtonElement).disabled)
+		).toBe(true);
 	});
 
 	it('is read in inches and feet at once when somebody works in them', async () => {

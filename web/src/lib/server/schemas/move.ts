@@ -185,7 +185,8 @@ export const moveDraft = Joi.object<Move>({
 	})
 		.allow(null)
 		.required(),
-	ticked: Joi.array().items(key().optional()).max(most.ticks).required().label('what is ticked')
+	ticked: Joi.array().items(key().optional()).max(most.ticks).required().label('what is ticked'),
+	tickedPath: maybeWords('which way was ticked', 80)
 }).required();
 
 export const moveSave = Joi.object<{ version: number; move: Move }>({ version: version(), move: moveDraft }).required();

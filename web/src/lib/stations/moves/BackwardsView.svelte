@@ -4,7 +4,6 @@
 	import Tick from '$lib/sheet/fields/Tick.svelte';
 	import { when } from '$lib/sheet/when';
 	import { movePath } from './address';
-	import { pathMark } from './clear';
 	import { sharedMove } from './moveBench.svelte';
 	import { backwardsSteps } from './runThrough';
 	import { behaves } from './supports';
@@ -14,21 +13,28 @@
 	const bench = sharedMove();
 	const move = $derived(bench.move);
 	const steps = $derived(backwardsSteps(move, bench.figures, bench.clear, bench.units));
-	const left = $derived(steps.filter(({ id }) => !move.ticked.includes(id)));
+	const left = $derived(steps.filter(({ id }) => !bench.ticked.includes(id)));
 	/** What comes near is not known yet. */
-	const waits = $derived(bench.question !== null && bench.clear === null && (bench.trial?.problem ?? '') === '');
+	const waits = $derived(
+		(bench.waitsForVenue || (bench.question !== null && bench.clear === null)) && (bench.trial?.problem ?? '') === ''
+	);
 	const ran = $derived(move.ranBackwards);
 	const over = $derived((bench.figures?.scale ?? 0) > 1.000001);
 	function tick(id: string, on: boolean) {
 		const known = steps.map((each) => each.id);
-		const ticked = move.ticked.filter((each) => each !== id && known.includes(each));
-		bench.change({ ticked: on ? [...ticked, id].slice(-60) : ticked, ...(on ? {} : { ranBackwards: null }) });
+		const ticked = bench.ticked.filter((each) => each !== id && known.includes(each));
+		bench.change({
+			ticked: on ? [...ticked, id].slice(-60) : ticked,
+			tickedPath: bench.mark,
+			...(on ? {} : { ranBackwards: null })
+		});
 		bench.settle();
 	}
 	function done() {
 		bench.change({
-			ranBackwards: { by: bench.data.person.name, at: new Date().toISOString(), path: pathMark(move) },
-			ticked: []
+			ranBackwards: { by: bench.data.person.name, at: new Date().toISOString(), path: bench.mark },
+			ticked: [],
+			tickedPath: ''
 		});
 		bench.settle();
 	}
@@ -60,7 +66,7 @@
 			<li>
 				<label
 					><Tick
-						checked={move.ticked.includes(id)}
+						checked={bench.ticked.includes(id)}
 						onchange={(event) => tick(id, event.currentTarget.checked)}
 						data-testid="step-{id}"
 					/>

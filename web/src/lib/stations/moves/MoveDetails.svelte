@@ -357,6 +357,17 @@
 				>
 			</div>
 		{/if}
+		<label class="line"
+			><Tick
+				checked={move.camera.zoomM !== null}
+				onchange={(event) => {
+					const { focalM } = move.knots[0]!.values;
+					const zoomM = event.currentTarget.checked ? ([focalM * 0.6, focalM * 2] as const) : null;
+					once({ ...move, camera: { ...move.camera, zoomM } });
+				}}
+				data-testid="has-zoom"
+			/> the lens is a zoom</label
+		>
 		<Fields fields={cameraFields(move)} about="camera" />
 	{:else if topic === 'subject'}
 		<div class="row">

@@ -50,8 +50,13 @@
 		if (bench.trial === null) return;
 		busy = true;
 		told = '';
-		const found = await bench.trial.via(move, bench.venue?.plan ?? null);
+		const asked = move;
+		const found = await bench.trial.via(asked, bench.venue?.plan ?? null);
 		busy = false;
+		if (bench.move !== asked) {
+			told = 'The move was changed while a way was looked for: press again.';
+			return;
+		}
 		if (found === null) {
 			told = 'No knot that was tried keeps the room asked: move the base, or ask for less room.';
 			return;

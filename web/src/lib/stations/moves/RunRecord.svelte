@@ -35,7 +35,13 @@
 	/** The move as it was then is a new one today. */
 	async function again() {
 		const outcome = await ask<SavedMove>('POST', '/api/moves', {
-			move: { ...run.move, name: `${run.move.name}, again`.slice(0, 120), ranBackwards: null, ticked: [] }
+			move: {
+				...run.move,
+				name: `${run.move.name}, again`.slice(0, 120),
+				ranBackwards: null,
+				ticked: [],
+				tickedPath: ''
+			}
 		});
 		if (outcome.ok) await goto(movePath(outcome.value.id));
 		else trouble = outcome.error.message;

@@ -118,9 +118,12 @@ describe('the run backwards', () => {
 	});
 	it('is of one way through the room: another knot makes it another, a tick does not', () => {
 		const move = crane(hall());
-		expect(pathMark({ ...move, ticked: ['hands'], name: 'B', safetyM: 1 })).toBe(pathMark(move));
+		expect(pathMark({ ...move, ticked: ['hands'], name: 'B', safetyM: 1 }, 3)).toBe(pathMark(move, 3));
 		const moved = move.knots.map((knot, k) => (k === 0 ? { ...knot, tS: 0.5 } : knot));
-		expect(pathMark({ ...move, knots: moved })).not.toBe(pathMark(move));
+		expect(pathMark({ ...move, knots: moved }, 3)).not.toBe(pathMark(move, 3));
+		// Another room, or the same one changed since, was not run through.
+		expect(pathMark({ ...move, venueId: 'other' }, 3)).not.toBe(pathMark(move, 3));
+		expect(pathMark(move, 4)).not.toBe(pathMark(move, 3));
 	});
 });
 
@@ -128,12 +131,15 @@ describe('a trial in its worker', () => {
 	const worker = () => {
 		const heard: { number: number; type: string }[] = [];
 		let tell: (event: { data: unknown }) => void = () => {};
+		let fail: () => void = () => {};
 		return {
 			heard,
 			tell: (data: unknown) => tell({ data }),
 			postMessage: (data: unknown) => void heard.push(data as { number: number; type: string }),
+			fails: () => fail(),
 			addEventListener: (type: string, listener: unknown) => {
 				if (type === 'message') tell = listener as typeof tell;
+				else fail = listener as typeof fail;
 			},
 			terminate: () => {}
 		};
@@ -165,6 +171,15 @@ describe('a trial in its worker', () => {
 		await rests();
 		stub.tell({ type: 'clear', number: stub.heard[0]!.number, near: null });
 		expect(trial.near).toBeNull();
+		expect(trial.problem).toMatch(/nothing is proven/);
+		trial.stop();
+	});
+	it('a worker that dies leaves nobody waiting for a way', async () => {
+		const stub = worker();
+		const trial = new ClearTrial(stub as never);
+		const way = trial.via(move, plan);
+		stub.fails();
+		expect(await way).toBeNull();
 		expect(trial.problem).toMatch(/nothing is proven/);
 		trial.stop();
 	});

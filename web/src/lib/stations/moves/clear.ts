@@ -160,22 +160,13 @@ export function viaThatClears(
 	return null;
 }
 
-/** Tells one way through the room from another: what was run backwards is this one or it is not. */
-export function pathMark(move: Move): string {
-	const { support, head, camera, subject, aim, focus, knots, tempo, rampInS, rampOutS, ends } = move;
+/** Tells one way through one room from another: what was ticked and run backwards is this one or it is not. */
+export function pathMark(move: Move, planVersion: number | null): string {
+	const { venueId, support, head, camera, subject, aim, focus, knots, tempo, rampInS, rampOutS, ends } = move;
 	const text = JSON.stringify([
-		support,
-		head.kind,
-		head.bar,
-		camera,
-		subject,
-		aim,
-		focus,
-		knots,
-		tempo,
-		rampInS,
-		rampOutS,
-		ends
+		[venueId, planVersion],
+		[support, head.kind, head.bar, camera, subject],
+		[aim, focus, knots, tempo, rampInS, rampOutS, ends]
 	]);
 	let hash = 0x811c9dc5;
 	for (let k = 0; k < text.length; k += 1) hash = Math.imul(hash ^ text.charCodeAt(k), 0x01000193) >>> 0;

@@ -25,6 +25,8 @@ export class ClearTrial {
 			this.problem = 'The clearance could not be worked out here. Reload the page; until then nothing is proven.';
 			this.near = null;
 			this.pending = this.#busy = false;
+			this.#via?.(null);
+			this.#via = null;
 		});
 	}
 

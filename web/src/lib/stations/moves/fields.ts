@@ -155,6 +155,29 @@ export function supportFields(move: Move): MoveField[] {
 				field('plate', 'head off the rail', support.plateM, 'distance', moveLimits.offset, (plateM) => put({ plateM }))
 			];
 		case 'arm': {
+			const pulled = (key: 'extension' | 'track', label: string): MoveField[] => {
+				const own = support[key];
+				if (own === null) return [];
+				const { range } = own;
+				return [
+					...([0, 1] as const).map((k): MoveField => ({
+						id: `${key}-${k}`,
+						label: k === 0 ? `${label} from` : `${label} to`,
+						value: range[k],
+						quantity: 'distance',
+						check: (value) =>
+							allowed(moveLimits.along, 'distance')(value) ??
+							((k === 0 ? value < range[1] : value > range[0]) ? null : 'The one before the other.'),
+						put: (value) => put({ [key]: { ...own, range: k === 0 ? [value, range[1]] : [range[0], value] } })
+					})),
+					field(`${key}-speed`, `${label}, at most`, own.maxRate, 'slow', moveLimits.speed, (maxRate) =>
+						put({ [key]: { ...own, maxRate } })
+					),
+					field(`${key}-accel`, `${label} gains a second`, own.maxAccel, 'slow', moveLimits.accel, (maxAccel) =>
+						put({ [key]: { ...own, maxAccel } })
+					)
+				];
+			};
 			const axis = (key: 'swing' | 'boom', label: string): MoveField[] => [
 				...([0, 1] as const).map((k): MoveField => ({
 					id: `${key}-${k}`,
@@ -192,7 +215,9 @@ export function supportFields(move: Move): MoveField[] {
 				field('arm', 'arm, pivot to nose', support.armM, 'distance', moveLimits.arm, (armM) => put({ armM })),
 				field('tail', 'tail', support.tailM, 'distance', moveLimits.tail, (tailM) => put({ tailM })),
 				...axis('swing', 'swing'),
-				...axis('boom', 'boom')
+				...axis('boom', 'boom'),
+				...pulled('extension', 'reach'),
+				...pulled('track', 'track')
 			];
 		}
 		case 'walk':
@@ -264,7 +289,24 @@ export function cameraFields(move: Move): MoveField[] {
 			true
 		),
 		field('f-number', 'stop, f/', camera.fNumber, 'count', moveLimits.fNumber, (fNumber) => put({ fNumber })),
-		field('closest', 'closest focus', camera.closestM, 'distance', moveLimits.closest, (closestM) => put({ closestM }))
+		field('closest', 'closest focus', camera.closestM, 'distance', moveLimits.closest, (closestM) => put({ closestM })),
+		...([0, 1] as const).flatMap((k): MoveField[] => {
+			const { zoomM } = camera;
+			if (zoomM === null) return [];
+			return [
+				{
+					id: `zoom-${k}`,
+					label: k === 0 ? 'zoom from' : 'zoom to',
+					value: zoomM[k],
+					quantity: 'length',
+					printed: true,
+					check: (value) =>
+						allowed(moveLimits.focal, 'length')(value) ??
+						((k === 0 ? value < zoomM[1] : value > zoomM[0]) ? null : 'Wide before long.'),
+					put: (value) => put({ zoomM: k === 0 ? [value, zoomM[1]] : [zoomM[0], value] })
+				}
+			];
+		})
 	];
 }
 

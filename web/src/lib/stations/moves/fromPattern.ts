@@ -56,7 +56,8 @@ export function fromPattern(pattern: MovePattern, name: string, venueId: string 
 		restHomeS: 1,
 		safetyM: 0.3,
 		ranBackwards: null,
-		ticked: []
+		ticked: [],
+		tickedPath: ''
 	};
 	const knots = pattern.knots.map(([called, tS, places], k): Knot => {
 		const walked =

@@ -124,10 +124,13 @@ function placeOf(support: MoveSupport): readonly [number, number] {
 /** Every knot on the axes that there are now, within what they can do. */
 function settledOn(move: Move): Move {
 	const ranges = limitsOf(move);
+	const kind = move.head.kind === 'bar' && move.support.kind !== 'rail' ? 'motors' : move.head.kind;
 	return {
 		...move,
+		head: { ...move.head, kind },
 		ranBackwards: null,
 		ticked: [],
+		tickedPath: '',
 		knots: move.knots.map((knot) => {
 			const values = placed(move, knot.values);
 			const kept = Object.fromEntries(

@@ -160,7 +160,9 @@ export interface Move {
 	readonly safetyM: number;
 	/** Who ran it backwards, when, and what it was then. */
 	readonly ranBackwards: { readonly by: string; readonly at: string; readonly path: string } | null;
+	/** Lines of the run backwards that are ticked, and of which way: of another they count for nothing. */
 	readonly ticked: readonly string[];
+	readonly tickedPath: string;
 }
 
 export interface SavedMove {

@@ -104,7 +104,16 @@ export class MoveBench {
 	);
 	/** All that the path and its figures hang on: ticks, names and notes make nothing anew. */
 	readonly #reckoned = $derived.by(() => {
-		const { name: _n, job: _j, ticked: _t, ranBackwards: _r, venueId: _v, loops: _l, ...rest } = this.document.value;
+		const {
+			name: _n,
+			job: _j,
+			ticked: _t,
+			tickedPath: _p,
+			ranBackwards: _r,
+			venueId: _v,
+			loops: _l,
+			...rest
+		} = this.document.value;
 		return JSON.stringify(rest);
 	});
 	readonly run = $derived.by(() => {
@@ -141,7 +150,10 @@ export class MoveBench {
 	});
 	readonly strikes = $derived.by(() => this.clear?.findings.filter(tooNear) ?? []);
 	/** What was run backwards is this way through the room. */
-	readonly ranSo = $derived.by(() => this.move.ranBackwards?.path === pathMark(this.move));
+	readonly mark = $derived.by(() => pathMark(this.move, this.venue?.version ?? null));
+	readonly ranSo = $derived.by(() => !this.waitsForVenue && this.move.ranBackwards?.path === this.mark);
+	/** What is ticked of this very way. */
+	readonly ticked = $derived.by((): readonly string[] => (this.move.tickedPath === this.mark ? this.move.ticked : []));
 
 	readonly station = $derived.by((): StationState => stationOfMove(this.figures, this.problem, this.clear));
 
