@@ -137,7 +137,7 @@ describe('whatever a hand does to a move', () => {
 					expect(readMove(move).problem).toBeNull();
 				}
 			),
-			{ numRuns: 150 }
+			{ numRuns: 300 }
 		);
 	}, 60_000);
 });

@@ -18,6 +18,9 @@ const with1 = (move: Move, id: string, next: (knot: Knot) => Knot): Move => ({
 	knots: move.knots.map((knot) => (knot.id === id ? next(knot) : knot))
 });
 const tenth = (seconds: number) => Math.round(seconds * 1000) / 1000;
+/** The first whole millisecond that is not before; what noise of adding has put after a whole one is that one. */
+const notBefore = (seconds: number) => Math.ceil(seconds * 1000 - 1e-6) / 1000;
+const notAfter = (seconds: number) => Math.floor(seconds * 1000 + 1e-6) / 1000;
 
 /** As a knot: only the axes that the support has, and the head's. */
 export function placed(move: Move, values: Partial<Values>): Values {
@@ -85,7 +88,7 @@ export function extended(
 		return { move: { ...move, knots: [...move.knots, { ...last, id, name: 'end', tS, dwellS: 0 }] }, id };
 	}
 	const laterS = Math.max(0, byS - first.tS);
-	const knots = move.knots.map((knot) => ({ ...knot, tS: tenth(knot.tS + laterS) }));
+	const knots = move.knots.map((knot) => ({ ...knot, tS: knot.tS + laterS }));
 	if (knots[knots.length - 1]!.tS > moveLimits.time.most) return null;
 	return {
 		move: { ...move, knots: [{ ...knots[0]!, id, name: 'start', tS: tenth(knots[0]!.tS - byS), dwellS: 0 }, ...knots] },
@@ -109,8 +112,8 @@ export function timeRoom({ knots }: Pick<Move, 'knots'>, id: string): readonly [
 	const k = knots.findIndex((knot) => knot.id === id);
 	const [before, here, after] = [knots[k - 1], knots[k]!, knots[k + 1]];
 	return [
-		before === undefined ? 0 : tenth(before.tS + before.dwellS + leastLegS),
-		after === undefined ? moveLimits.time.most - here.dwellS : tenth(after.tS - here.dwellS - leastLegS)
+		before === undefined ? 0 : notBefore(before.tS + before.dwellS + leastLegS),
+		after === undefined ? moveLimits.time.most - here.dwellS : notAfter(after.tS - here.dwellS - leastLegS)
 	];
 }
 export function movedInTime(move: Move, id: string, tS: number): Move {
@@ -131,11 +134,12 @@ export function restedAt(move: Move, id: string, dwellS: number): Move {
 	const k = move.knots.findIndex((knot) => knot.id === id);
 	const here = move.knots[k];
 	if (here === undefined) return move;
-	const by = dwellS - here.dwellS;
+	const restS = tenth(dwellS);
+	const by = restS - here.dwellS;
 	return {
 		...move,
 		knots: move.knots.map((knot, index) =>
-			index === k ? { ...knot, dwellS } : index > k ? { ...knot, tS: tenth(knot.tS + by) } : knot
+			index === k ? { ...knot, dwellS: restS } : index > k ? { ...knot, tS: knot.tS + by } : knot
 		)
 	};
 }
@@ -164,6 +168,13 @@ export function stretched(move: Move, factor: number, only: number | null = null
 	};
 }
 
+/** A hand that pulls a tripod out of the house leaves it at the edge of what can be kept. */
+function inVenue([x, y, z]: Vec3): Vec3 {
+	const { place, height } = moveLimits;
+	const within = (value: number, { least, most: greatest }: typeof place) => Math.min(greatest, Math.max(least, value));
+	return [within(x, place), within(y, place), within(z, height)];
+}
+
 /** The hand's way with the camera: what the support makes of it, and how far off it stays. */
 export function carriedTo(
 	move: Move,
@@ -182,7 +193,10 @@ export function carriedTo(
 		reached = { ...alone, values: { ...alone.values, trackM: knot.values.trackM } };
 	}
 	if (move.support.kind === 'fixed')
-		return { move: { ...move, support: { ...move.support, atM: toM } }, reached: { values: {}, missM: 0, why: null } };
+		return {
+			move: { ...move, support: { ...move.support, atM: inVenue(toM) } },
+			reached: { values: {}, missM: 0, why: null }
+		};
 	const values = { ...knot.values, ...(reached.values as Partial<Record<BaseAxis, number>>) };
 	return { move: with1(move, id, (each) => ({ ...each, values })), reached };
 }
