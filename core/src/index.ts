@@ -257,3 +257,35 @@ export { panLinkage } from './motion/panLinkage';
 export { type BodyAt, clearance, type Clearance } from './motion/clearance';
 export { moveClearance, type MoveNear, type MovingBody } from './motion/moveClearance';
 export type { Obstacle } from './motion/shapes';
+
+// Live: from pose to pose, stopping on the way, what a head does
+export { type AxisValues, type MotionLimit, transition, type Transition } from './live/transition';
+export { paceBrake, stopOnPath } from './live/stopOnPath';
+export { coast } from './live/coast';
+export { type Pass, type PassBreak, passMatch } from './live/passMatch';
+export { type HeadAxis, type HeadCommand, stepHead, type SteppedHead } from './live/stepHead';
+
+// Live: machines of state and event, fed by whoever has sockets and a clock
+export { type Lease, type LeaseEffect, type LeaseEvent, leaseTimes, linkOf, type Refusing } from './live/lease';
+export { handOff, type Hold, type HoldEffect, type HoldEvent, holdStep, socketsOfHold } from './live/hold';
+export {
+	type HeadEffect,
+	type HeadEvent,
+	type HeadMotion,
+	headStep,
+	isStill,
+	restingHead,
+	type Ring
+} from './live/headMotion';
+export {
+	type DeskAxis,
+	type DeskEffect,
+	type DeskEvent,
+	deskHead,
+	type DeskHead,
+	deskHeadStep,
+	deskTimes,
+	type Leg,
+	type Seen,
+	type Task
+} from './live/deskHead';

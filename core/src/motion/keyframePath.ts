@@ -108,6 +108,12 @@ export function along(
 	return [y0 + s * (b + s * (c + s * d)), b + s * (2 * c + 3 * s * d)];
 }
 
+/** How hard an axis turns there: the second derivative of its piece, 0 where it holds. */
+export function accelAlong({ pieces }: PathPieces, axis: string, tS: number): number {
+	const piece = pieces[axis]!.find(({ x0, h }) => tS >= x0 && tS <= x0 + h);
+	return piece === undefined ? 0 : 2 * piece.c + 6 * (tS - piece.x0) * piece.d;
+}
+
 /** The true peaks of one axis: speed where acceleration is 0 or at the ends of a piece, acceleration at the ends of a piece. */
 function peaksOf(pieces: readonly CubicPiece[]): AxisPeaks {
 	let [rate, rateAtS, accel, accelAtS] = [0, pieces[0]?.x0 ?? 0, 0, pieces[0]?.x0 ?? 0];

@@ -118,7 +118,8 @@ export function timeRoom({ knots }: Pick<Move, 'knots'>, id: string): readonly [
 }
 export function movedInTime(move: Move, id: string, tS: number): Move {
 	const [from, to] = timeRoom(move, id);
-	return changedKnot(move, id, { tS: tenth(Math.min(Math.max(from, to), Math.max(from, tS))) });
+	// Between two that leave no whole millisecond it stays where it is.
+	return from > to ? move : changedKnot(move, id, { tS: tenth(Math.min(to, Math.max(from, tS))) });
 }
 /** This knot and all after it, so that the legs after it last as long as before. */
 export function movedWithRest(move: Move, id: string, tS: number): Move {

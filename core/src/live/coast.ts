@@ -1,0 +1,29 @@
+import { checksFor } from '../input';
+import { type AxisValues, readAxes } from './transition';
+
+/**
+ * What a head does alone when its link is gone: each axis goes on for the time before it brakes, then brakes by itself, so that
+ * it may leave its path. `travel` is each axis's distance until it rests, `|v| · delay + v²/2a`, `stopS` until the last one does,
+ * `delay + max |v|/a`. This travel is added to the clearance asked of every live transition. Throws `PhysicsInputError` for an
+ * axis without a limit, a limit not above 0 or a delay below 0.
+ *
+ * @example
+ * coast({ rates: { panRad: 1 }, limits: { panRad: { maxAccel: 2 } }, delayS: 0.2 }).travel.panRad; // 0.45
+ */
+export function coast(input: {
+	readonly rates: AxisValues;
+	readonly limits: Readonly<Record<string, { readonly maxAccel: number }>>;
+	readonly delayS?: number;
+}): { readonly stopS: number; readonly travel: Readonly<Record<string, number>> } {
+	const check = checksFor('coast');
+	const delayS = check.atLeastZero('delayS', input.delayS ?? 0);
+	const travel: Record<string, number> = {};
+	let stopS = delayS;
+	for (const axis of readAxes(check, 'rates', input.rates)) {
+		const accel = check.positive(`limits.${axis}.maxAccel`, input.limits?.[axis]?.maxAccel);
+		const speed = Math.abs(input.rates[axis]!);
+		travel[axis] = check.number(`travel.${axis}`, speed * delayS + (speed * speed) / (2 * accel));
+		stopS = Math.max(stopS, check.number(`stopS of ${axis}`, delayS + speed / accel));
+	}
+	return { stopS, travel };
+}

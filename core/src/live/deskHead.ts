@@ -1,0 +1,414 @@
+/*
+ * What the desk does with one head: pure. It forwards holds, it never makes one up; here it turns what a driver wants into speeds or
+ * into places due at times of the head's own clock, and leads it along its way only while the head itself says that it is held.
+ */
+import type { MoveKey } from '../motion/keyframePath';
+import { type AxisValues, type MotionLimit } from './transition';
+import { type Going, goOn, throughKeys, toPose, type Way, wayAt } from './way';
+
+export const deskTimes = {
+	tickMs: 20,
+	/** A place is due so long after it is sent: later than a poor link is late. */
+	aheadMs: 80,
+	/** A head not heard for so long is away. */
+	awayMs: 400,
+	/** A stick not heard for so long is let go. */
+	stickMs: 150
+} as const;
+/** So far off the way, of its range, a head is no longer on it. */
+const offShare = 0.01;
+export const mostLegs = 200;
+
+export interface DeskAxis extends MotionLimit {
+	/** Its soft ends, as kept here. */
+	readonly range: readonly [number, number];
+}
+/** A part of what a head is to run: to a pose and rest there, or through a move's keys. */
+export type Leg =
+	| {
+			readonly kind: 'pose';
+			readonly name: string;
+			readonly to: AxisValues;
+			readonly wantedS: number | null;
+			readonly restS: number;
+	  }
+	| {
+			readonly kind: 'keyed';
+			readonly name: string;
+			readonly keys: readonly MoveKey[];
+			readonly ends: 'natural' | 'still';
+			readonly restS: number;
+	  };
+
+export interface Task {
+	readonly name: string;
+	readonly legs: readonly Leg[];
+	/** How often all of them; null: until it is stopped. */
+	readonly laps: number | null;
+	readonly leg: number;
+	readonly lap: number;
+	readonly way: Way | null;
+	readonly going: Going;
+	readonly wantedPace: number;
+	readonly wantedDirection: 1 | -1;
+	/** Path time to stop at; null: its end. */
+	readonly untilS: number | null;
+	readonly restsUntilMs: number | null;
+	/** What the stick has added, and whether it stays when the stick is let go. */
+	readonly added: AxisValues;
+	readonly keepsAdded: boolean;
+	readonly phase: 'waits' | 'runs' | 'stops' | 'stopped' | 'done';
+	/** It stops, and the places sent ahead have been taken back. */
+	readonly takenBack: boolean;
+}
+
+/** What a head has said last. */
+export interface Seen {
+	readonly atMs: number;
+	readonly headMs: number;
+	/** What to add to the desk's time to have the head's. */
+	readonly toHeadMs: number;
+	readonly values: AxisValues;
+	readonly rates: AxisValues;
+	readonly phase: 'rest' | 'offered' | 'armed' | 'stopping';
+	readonly holder: string | null;
+	readonly epoch: number | null;
+	readonly stoppedBy: string | null;
+	/** Axes that it can be asked to move: rings without known ends are none. */
+	readonly ready: readonly string[];
+}
+
+export interface DeskHead {
+	readonly axes: Readonly<Record<string, DeskAxis>>;
+	readonly seen: Seen | null;
+	/** The hold that was let go: what comes of it still is the end of a way. */
+	readonly releasedEpoch: number | null;
+	readonly stick: AxisValues;
+	readonly stickAtMs: number;
+	/** How fast the stick is taken up, s from rest to full; and how much of it. */
+	readonly rampS: number;
+	readonly trim: number;
+	/** The stick's speeds as ramped. */
+	readonly driven: AxisValues;
+	readonly task: Task | null;
+	readonly sequence: number;
+	readonly sentEpoch: number | null;
+	/** Up to when, of the head's time, it has been told where to be. */
+	readonly dueMs: number;
+	/** Why the task ended otherwise than at its end. */
+	readonly trouble: string | null;
+	readonly tickedAtMs: number;
+}
+
+export type DeskEvent =
+	| { readonly kind: 'seen'; readonly seen: Seen }
+	| { readonly kind: 'stick'; readonly atMs: number; readonly rates: AxisValues }
+	| { readonly kind: 'shape'; readonly rampS: number; readonly trim: number }
+	| { readonly kind: 'axes'; readonly axes: Readonly<Record<string, DeskAxis>> }
+	| { readonly kind: 'task'; readonly name: string; readonly legs: readonly Leg[]; readonly laps: number | null }
+	| { readonly kind: 'drop' }
+	| { readonly kind: 'pace'; readonly pace: number; readonly direction: 1 | -1; readonly untilS: number | null }
+	| { readonly kind: 'keepAdded'; readonly keeps: boolean }
+	| { readonly kind: 'released'; readonly epoch: number }
+	| { readonly kind: 'tick'; readonly atMs: number };
+
+export type DeskEffect =
+	| { readonly kind: 'drive'; readonly epoch: number; readonly sequence: number; readonly rates: AxisValues }
+	| {
+			readonly kind: 'follow';
+			readonly epoch: number;
+			readonly sequence: number;
+			readonly dueMs: number;
+			readonly at: AxisValues;
+			readonly rates: AxisValues;
+			readonly pace: number;
+	  }
+	| { readonly kind: 'done'; readonly name: string };
+
+export const deskHead = (axes: Readonly<Record<string, DeskAxis>>): DeskHead => ({
+	axes,
+	seen: null,
+	releasedEpoch: null,
+	stick: {},
+	stickAtMs: -Infinity,
+	rampS: 0.3,
+	trim: 1,
+	driven: {},
+	task: null,
+	sequence: 0,
+	sentEpoch: null,
+	dueMs: -Infinity,
+	trouble: null,
+	tickedAtMs: -Infinity
+});
+
+const begun = { s: 0, pace: 0, direction: 1 } as const;
+const finite = (values: AxisValues) => Object.values(values).every(Number.isFinite);
+
+export function deskHeadStep(head: DeskHead, event: DeskEvent): readonly [DeskHead, readonly DeskEffect[]] {
+	switch (event.kind) {
+		case 'seen':
+			return [{ ...head, seen: event.seen }, []];
+		case 'stick':
+			return finite(event.rates) ? [{ ...head, stick: event.rates, stickAtMs: event.atMs }, []] : [head, []];
+		case 'shape':
+			return [{ ...head, rampS: Math.max(0, event.rampS), trim: Math.min(1, Math.max(0.05, event.trim)) }, []];
+		case 'axes':
+			return [{ ...head, axes: event.axes }, []];
+		case 'task': {
+			if (event.legs.length === 0 || event.legs.length > mostLegs) return [head, []];
+			// While another runs, a new one waits for a new hold: nothing jumps from way to way.
+			if (head.task !== null && (head.task.phase === 'runs' || head.task.phase === 'stops')) return [head, []];
+			const task: Task = {
+				name: event.name,
+				legs: event.legs,
+				laps: event.laps,
+				leg: 0,
+				lap: 1,
+				way: null,
+				going: begun,
+				wantedPace: 1,
+				wantedDirection: 1,
+				untilS: null,
+				restsUntilMs: null,
+				added: {},
+				keepsAdded: head.task?.keepsAdded ?? false,
+				phase: 'waits',
+				takenBack: false
+			};
+			return [{ ...head, task, trouble: null }, []];
+		}
+		case 'drop':
+			return head.task !== null && head.task.going.pace > 0
+				? [{ ...head, task: { ...head.task, wantedPace: 0 } }, []]
+				: [{ ...head, task: null }, []];
+		case 'pace':
+			if (head.task === null || !Number.isFinite(event.pace)) return [head, []];
+			return [
+				{
+					...head,
+					task: {
+						...head.task,
+						wantedPace: Math.min(1, Math.max(0, event.pace)),
+						wantedDirection: event.direction,
+						untilS: event.untilS
+					}
+				},
+				[]
+			];
+		case 'keepAdded':
+			return [head.task === null ? head : { ...head, task: { ...head.task, keepsAdded: event.keeps } }, []];
+		case 'released':
+			return [stopping({ ...head, releasedEpoch: event.epoch }), []];
+		case 'tick':
+			return tick(head, event.atMs);
+	}
+}
+
+/** From now on the way's own time slows; what was sent ahead of it is taken back. */
+function stopping(head: DeskHead): DeskHead {
+	const { task } = head;
+	return task === null || task.phase !== 'runs'
+		? head
+		: { ...head, task: { ...task, phase: 'stops', takenBack: false } };
+}
+
+function tick(before: DeskHead, atMs: number): readonly [DeskHead, readonly DeskEffect[]] {
+	const dtS = Math.min(0.1, Math.max(0, (atMs - before.tickedAtMs) / 1000));
+	let head: DeskHead = { ...before, tickedAtMs: atMs };
+	const { seen } = head;
+	if (seen === null || atMs - seen.atMs > deskTimes.awayMs) return [lost(head, 'away'), []];
+	const held = seen.phase === 'armed' && seen.epoch !== null && seen.epoch !== head.releasedEpoch;
+	head = ramped(head, atMs, dtS);
+	if (!held) {
+		if (head.task?.phase === 'stops' && head.sentEpoch !== null && head.sentEpoch === head.releasedEpoch)
+			return along(head, seen, atMs, dtS);
+		return [lost(head, 'braked'), []];
+	}
+	// A new hold: its words count from one.
+	if (head.sentEpoch !== seen.epoch)
+		head = { ...resumed(head, seen), sentEpoch: seen.epoch, sequence: 0, dueMs: -Infinity };
+	if (head.task !== null && head.task.phase !== 'done') {
+		const [after, effects] = along(head, seen, atMs, dtS);
+		if (effects.length > 0 || after.task?.phase === 'runs') return [after, effects];
+		head = after;
+	}
+	const sequence = head.sequence + 1;
+	return [{ ...head, sequence }, [{ kind: 'drive', epoch: seen.epoch!, sequence, rates: head.driven }]];
+}
+
+/** The stick taken up as smoothly as was chosen, within the axes' speeds. */
+function ramped(head: DeskHead, atMs: number, dtS: number): DeskHead {
+	const fresh = atMs - head.stickAtMs <= deskTimes.stickMs;
+	const driven: Record<string, number> = {};
+	for (const [name, { maxRate, maxAccel }] of Object.entries(head.axes)) {
+		const most = maxRate * head.trim;
+		const asked = fresh ? Math.max(-most, Math.min(most, (head.stick[name] ?? 0) * head.trim)) : 0;
+		const now = head.driven[name] ?? 0;
+		const step = (head.rampS === 0 ? maxAccel : Math.min(maxAccel, maxRate / head.rampS)) * dtS;
+		const next = Math.max(now - step, Math.min(now + step, asked));
+		if (next !== 0) driven[name] = next;
+	}
+	return { ...head, driven };
+}
+
+/** A head that braked by itself has left its way: it is not led on as if nothing had been. */
+function lost(head: DeskHead, why: 'away' | 'braked'): DeskHead {
+	const { task } = head;
+	if (task === null || task.phase === 'waits' || task.phase === 'done' || task.phase === 'stopped') return head;
+	return { ...head, task: { ...task, phase: 'stopped', going: { ...task.going, pace: 0 } }, trouble: why };
+}
+
+/** Held anew: on its way still, it goes on; beside it, to its pose from where it is, and through no keys. */
+function resumed(head: DeskHead, seen: Seen): DeskHead {
+	const { task } = head;
+	if (task === null || task.phase !== 'stopped' || task.way === null) return head;
+	const { values } = wayAt(task.way, task.going.s);
+	const off = Object.entries(values).some(([axis, value]) => {
+		const [from, to] = head.axes[axis]?.range ?? [0, 0];
+		return Math.abs((seen.values[axis] ?? Infinity) - value - (task.added[axis] ?? 0)) > offShare * (to - from);
+	});
+	if (!off) return { ...head, task: { ...task, phase: 'waits' }, trouble: null };
+	if (task.legs[task.leg]?.kind === 'keyed') return { ...head, task: { ...task, phase: 'done' }, trouble: 'offPath' };
+	return { ...head, task: { ...task, way: null, going: begun, added: {}, phase: 'waits' }, trouble: null };
+}
+
+/** One more place of the way, due a little ahead. */
+function along(head: DeskHead, seen: Seen, atMs: number, dtS: number): readonly [DeskHead, readonly DeskEffect[]] {
+	let task = head.task!;
+	const leg = task.legs[task.leg];
+	if (leg === undefined) return [{ ...head, task: { ...task, phase: 'done' } }, []];
+	const stops = task.phase === 'stops';
+	if (task.restsUntilMs !== null) {
+		if (stops || atMs < task.restsUntilMs) return [{ ...head, task: stops ? { ...task, phase: 'stopped' } : task }, []];
+		task = { ...task, restsUntilMs: null, ...nextLeg(task) };
+		return [{ ...head, task }, task.phase === 'done' ? [{ kind: 'done', name: task.name }] : []];
+	}
+	if (task.way === null) {
+		if (stops) return [{ ...head, task: { ...task, phase: 'stopped' } }, []];
+		const way = wayOf(head, leg, seen);
+		// It stands first; until then nothing new is begun.
+		if (way === 'wait') return [{ ...head, task: { ...task, phase: 'waits' } }, []];
+		if (typeof way === 'string') return [{ ...head, task: { ...task, phase: 'done' }, trouble: way }, []];
+		task = { ...task, way, going: { ...begun, direction: task.wantedDirection } };
+	}
+	const way = task.way!;
+	const headNowMs = atMs + seen.toHeadMs;
+	const dueMs = headNowMs + (stops && !task.takenBack ? 0 : deskTimes.aheadMs);
+	return lead(head, { ...task, phase: stops ? 'stops' : 'runs', takenBack: stops }, way, dueMs, dtS, seen);
+}
+
+function lead(
+	head: DeskHead,
+	task: Task,
+	way: Way,
+	dueMs: number,
+	dtS: number,
+	seen: Seen
+): readonly [DeskHead, readonly DeskEffect[]] {
+	const stops = task.phase === 'stops';
+	const limits = head.axes;
+	let going = task.going;
+	let sinceS = head.dueMs === -Infinity ? 0.02 : (dueMs - head.dueMs) / 1000;
+	if (sinceS < 0) {
+		// The places sent ahead are taken back: as far as it had come by then.
+		going = { ...going, s: Math.min(way.durationS, Math.max(0, going.s + going.direction * going.pace * sinceS)) };
+		sinceS = 0.02;
+		dueMs += 20;
+	}
+	const wanted = stops
+		? { pace: 0, direction: going.direction }
+		: { pace: task.wantedPace, direction: task.wantedDirection };
+	const target =
+		task.untilS === null || stops ? wanted : { ...wanted, pace: short(way, going, task.untilS, wanted.pace) };
+	const next = goOn(way, going, target, Math.min(0.2, sinceS), limits);
+	const added = addedTo(head, task, dtS, stops);
+	const { values, rates } = wayAt(way, next.s);
+	const [at, speeds]: [Record<string, number>, Record<string, number>] = [{}, {}];
+	for (const [axis, value] of Object.entries(values)) {
+		const ends = head.axes[axis]?.range;
+		if (ends === undefined || !seen.ready.includes(axis)) continue;
+		at[axis] = Math.min(ends[1], Math.max(ends[0], value + (added[axis] ?? 0)));
+		speeds[axis] = rates[axis]! * next.pace * next.direction + (stops ? 0 : (head.driven[axis] ?? 0));
+	}
+	const sequence = head.sequence + 1;
+	const follow: DeskEffect = {
+		kind: 'follow',
+		epoch: head.sentEpoch!,
+		sequence,
+		dueMs: Math.round(dueMs),
+		at,
+		rates: speeds,
+		pace: next.pace
+	};
+	const ended = next.direction === 1 ? next.s >= way.durationS : false;
+	let after: Task = { ...task, going: next, added };
+	const effects: DeskEffect[] = [follow];
+	if (stops && next.pace === 0) after = { ...after, phase: 'stopped' };
+	else if (ended)
+		after = {
+			...after,
+			going: { ...next, pace: 0 },
+			restsUntilMs: head.tickedAtMs + deskTimes.aheadMs + 1000 * restOf(task)
+		};
+	return [{ ...head, task: after, sequence, dueMs }, effects];
+}
+
+const restOf = ({ legs, leg }: Task) => legs[leg]?.restS ?? 0;
+
+/** Slow in time for a place on the way: its pace there is 0. */
+function short(way: Way, { s, direction }: Going, untilS: number, pace: number): number {
+	const left = (untilS - s) * direction;
+	return left <= 0 ? 0 : Math.min(pace, Math.sqrt(left / Math.max(0.5, way.durationS / 8)));
+}
+
+function nextLeg(task: Task): Partial<Task> {
+	const fresh = { way: null, going: begun, untilS: null } as const;
+	if (task.leg + 1 < task.legs.length) return { ...fresh, leg: task.leg + 1 };
+	if (task.laps !== null && task.lap >= task.laps) return { phase: 'done' };
+	return { ...fresh, leg: 0, lap: task.lap + 1 };
+}
+
+function wayOf(head: DeskHead, leg: Leg, seen: Seen): Way | 'wait' | 'offPath' {
+	const moving = Object.entries(seen.rates).some(
+		([axis, rate]) => Math.abs(rate) > 2e-3 * (head.axes[axis]?.maxRate ?? 1)
+	);
+	if (moving) return 'wait';
+	if (leg.kind === 'pose') {
+		const names = Object.keys(leg.to).filter(
+			(axis) => head.axes[axis] !== undefined && seen.values[axis] !== undefined
+		);
+		if (names.length === 0) return 'offPath';
+		const [from, to]: [Record<string, number>, Record<string, number>] = [{}, {}];
+		for (const axis of names) {
+			const [least, most] = head.axes[axis]!.range;
+			from[axis] = seen.values[axis]!;
+			to[axis] = Math.min(most, Math.max(least, leg.to[axis]!));
+		}
+		return toPose(from, to, head.axes, leg.wantedS ?? undefined);
+	}
+	const way = throughKeys(leg.keys, leg.ends);
+	const { values } = wayAt(way, 0);
+	const off = Object.entries(values).some(([axis, value]) => {
+		const [from, to] = head.axes[axis]?.range ?? [0, 0];
+		return Math.abs((seen.values[axis] ?? Infinity) - value) > offShare * (to - from);
+	});
+	return off ? 'offPath' : way;
+}
+
+/** What the stick adds to a running way: it stays, or eases back when the stick is let go. */
+function addedTo(head: DeskHead, task: Task, dtS: number, stops: boolean): AxisValues {
+	const added: Record<string, number> = { ...task.added };
+	if (stops) return added;
+	for (const [axis, { range, maxRate }] of Object.entries(head.axes)) {
+		const rate = head.driven[axis] ?? 0;
+		const now = added[axis] ?? 0;
+		if (rate !== 0) added[axis] = Math.max(range[0] - range[1], Math.min(range[1] - range[0], now + rate * dtS));
+		else if (!task.keepsAdded && now !== 0) {
+			const back = Math.min(Math.abs(now), 0.25 * maxRate * dtS, Math.abs(now) * 2 * dtS + 1e-4);
+			added[axis] = now - Math.sign(now) * back;
+			if (Math.abs(added[axis]!) < 1e-5) delete added[axis];
+		}
+	}
+	return added;
+}

@@ -1,0 +1,242 @@
+import { describe, expect, it } from 'vitest';
+import { seededRandom } from '../numeric/random';
+import { type Lease, type LeaseEvent, leaseStep, leaseTimes, linkOf, restingLease } from './lease';
+
+/** A holder whose link is known: beats each 100 ms for two seconds and a half, 12 ms late, on a clock 5000 ms ahead. */
+function known(holder = 'ada', watched = false): Lease {
+	let lease = restingLease(watched);
+	for (let atMs = 100; atMs <= 2500; atMs += 100)
+		[lease] = leaseStep(lease, { kind: 'beat', atMs, holder, issuedAtMs: atMs + 5000 - 12, echoMs: atMs - 25 });
+	return lease;
+}
+const run = (lease: Lease, ...events: readonly LeaseEvent[]) => {
+	const effects = [];
+	for (const event of events) {
+		const [after, more] = leaseStep(lease, event);
+		lease = after;
+		effects.push(...more);
+	}
+	return { lease, effects };
+};
+const ask = (atMs: number, epoch = 7, holder = 'ada'): LeaseEvent => ({ kind: 'ask', atMs, holder, epoch, by: 'hand' });
+const grant = (
+	atMs: number,
+	sequence: number,
+	more: Partial<Extract<LeaseEvent, { kind: 'grant' }>> = {}
+): LeaseEvent => ({
+	...{ kind: 'grant', atMs, holder: 'ada', epoch: 7, sequence },
+	...{ issuedAtMs: atMs + 5000 - 12, echoMs: atMs - 25, ...more }
+});
+
+describe('the lease', () => {
+	it('offers an epoch to a press, arms at its first grant, and is good for 140 ms of the issue', () => {
+		const { lease, effects } = run(known(), ask(2510), grant(2540, 1));
+		expect(effects).toEqual([
+			{ kind: 'offer', holder: 'ada', epoch: 7 },
+			{ kind: 'arm', holder: 'ada', epoch: 7 }
+		]);
+		// By the fastest way of its link, 12 ms, a grant issued at 2528 of the head is good until 2528 + 12 + 140.
+		expect(lease.deadlineMs).toBe(2680);
+		expect(run(lease, { kind: 'tick', atMs: 2680 }).effects).toEqual([]);
+		expect(run(lease, { kind: 'tick', atMs: 2681 }).effects).toEqual([{ kind: 'brake', why: 'lost' }]);
+	});
+
+	it('counts from the issue, not from the arrival: late ones shorten the hold and then are none', () => {
+		const { lease } = run(known(), ask(2510), grant(2540, 1));
+		const late = run(lease, grant(2600, 2, { issuedAtMs: 2600 + 5000 - 100 }));
+		expect(late.lease.deadlineMs).toBe(2680);
+		const dead = run(lease, grant(2600, 2, { issuedAtMs: 2600 + 5000 - 160 }));
+		expect(dead.lease.ignored.late).toBe(1);
+		expect(dead.lease.sequence).toBe(1);
+	});
+
+	it.each([
+		['before its link is known', restingLease(false), 'linkUnknown'],
+		['after a stop of everything', run(known(), { kind: 'stopAll', atMs: 2501, by: 'Bo' }).lease, 'stopAll'],
+		['while another holds', run(known(), ask(2502, 6, 'ada')).lease, 'held']
+	] as const)('refuses a press %s', (_when, lease, why) => {
+		const holder = why === 'held' ? 'bo' : 'ada';
+		expect(run(lease, ask(2510, 9, holder)).effects).toEqual([{ kind: 'refuse', holder, why }]);
+	});
+
+	it('refuses a link that is slow there and back, and a desk that would watch where only a hand may hold', () => {
+		let slow = restingLease(false);
+		for (let atMs = 100; atMs <= 2500; atMs += 100)
+			[slow] = leaseStep(slow, { kind: 'beat', atMs, holder: 'ada', issuedAtMs: atMs, echoMs: atMs - 101 });
+		expect(run(slow, ask(2510)).effects).toMatchObject([{ why: 'linkSlow' }]);
+		const watch: LeaseEvent = { kind: 'ask', atMs: 2510, holder: 'ada', epoch: 7, by: 'watch' };
+		expect(run(known(), watch).effects).toMatchObject([{ why: 'watchNotAllowed' }]);
+		expect(run(known('ada', true), watch).effects).toMatchObject([{ kind: 'offer' }]);
+	});
+
+	it('takes no first grant later than 200 ms after the offer, no second of one, no other epoch, none of another hand', () => {
+		expect(run(known(), ask(2510), grant(2711, 1)).effects).toHaveLength(1);
+		const { lease } = run(known(), ask(2510), grant(2540, 3));
+		expect(run(lease, grant(2550, 3)).lease.ignored.replayed).toBe(1);
+		expect(run(lease, grant(2550, 2)).lease.ignored.replayed).toBe(1);
+		expect(run(lease, grant(2550, 4, { epoch: 6 })).lease.ignored.otherEpoch).toBe(1);
+		expect(run(lease, grant(2550, 4, { holder: 'bo' })).lease.ignored.otherEpoch).toBe(1);
+	});
+
+	it('a page that hears nothing of the head holds nothing', () => {
+		const { lease } = run(known(), ask(2510), grant(2540, 1));
+		expect(run(lease, grant(2550, 2, { echoMs: 2149 })).lease.ignored.deafPage).toBe(1);
+		expect(run(lease, grant(2550, 2, { echoMs: 2551 })).lease.ignored.deafPage).toBe(1);
+		expect(run(lease, grant(2550, 2, { echoMs: 2200 })).lease.deadlineMs).toBe(2680);
+	});
+
+	it('let go it brakes and its epoch is spent: nothing of it that still comes arms again', () => {
+		const { lease, effects } = run(known(), ask(2510), grant(2540, 1), {
+			...{ kind: 'release', atMs: 2560, holder: 'ada', epoch: 7 }
+		});
+		expect(effects[2]).toEqual({ kind: 'brake', why: 'released' });
+		const after = run(lease, grant(2570, 2), grant(2580, 3), { kind: 'rested', atMs: 2590 }, grant(2600, 4));
+		expect(after.effects).toEqual([]);
+		expect(after.lease.phase).toBe('rest');
+	});
+
+	it('stop-all brakes whoever holds and stays until a named person clears it', () => {
+		const { lease, effects } = run(known(), ask(2510), grant(2540, 1), { kind: 'stopAll', atMs: 2550, by: 'Bo' });
+		expect(effects[2]).toEqual({ kind: 'brake', why: 'stopAll' });
+		expect(run(lease, { kind: 'clear', atMs: 2600, by: '' }).lease.stoppedBy).toBe('Bo');
+		expect(run(lease, { kind: 'clear', atMs: 2600, by: 'Cy' }).lease.stoppedBy).toBeNull();
+	});
+});
+
+/*
+ * A hundred thousand random events against an oracle of its own that knows no phases: it keeps the list of grants that were fit when
+ * they came, of the press that was last offered, and says that a hold is alive while one of them is not over.
+ */
+describe('whatever comes', () => {
+	it('nobody holds without a fit grant of the offered press, and nothing but letting go, loss and stop-all ends one', () => {
+		const random = seededRandom(2026);
+		const pick = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)]!;
+		let lease = restingLease(false);
+		let atMs = 0;
+		let offer: { holder: string; epoch: number; atMs: number } | null = null;
+		let goodUntilMs = -1;
+		let stopped = false;
+		let highest = 0;
+		let epochs = 0;
+		const seen = { arm: 0, brake: 0, lost: 0 };
+		const offsets = new Map<string, { atMs: number; offsetMs: number }[]>();
+		const note = (holder: string, offsetMs: number) => {
+			const list = (offsets.get(holder) ?? []).filter(
+				(each) => Math.floor(each.atMs / 1000) > Math.floor(atMs / 1000) - 10
+			);
+			offsets.set(holder, [...list, { atMs, offsetMs }]);
+			return Math.min(...offsets.get(holder)!.map((each) => each.offsetMs));
+		};
+		for (let k = 0; k < 120_000; k += 1) {
+			atMs += random() < 0.02 ? 150 * random() : 12 * random();
+			const holder = random() < 0.85 ? 'ada' : 'bo';
+			const ahead = holder === 'ada' ? 1000 : -3000;
+			const lateMs = random() < 0.9 ? 5 + 20 * random() : 400 * random();
+			const issuedAtMs = atMs + ahead - lateMs;
+			const echoMs = atMs - (random() < 0.95 ? 10 + 40 * random() : 600 * random() - 50);
+			const current = lease.epoch ?? epochs;
+			const event: LeaseEvent = pick<() => LeaseEvent>([
+				() => ({ kind: 'beat', atMs, holder, issuedAtMs, echoMs }),
+				...Array.from({ length: 12 }, () => (): LeaseEvent => ({
+					...{ kind: 'grant', atMs, holder, issuedAtMs, echoMs },
+					epoch: random() < 0.95 ? current : current - 1,
+					sequence: lease.sequence + (random() < 0.9 ? 1 : -1)
+				})),
+				() => ({ kind: 'tick', atMs }),
+				() =>
+					random() < 0.6
+						? { kind: 'ask', atMs, holder, epoch: (epochs += 1), by: 'hand' }
+						: { kind: 'tick', atMs: random() < 0.5 ? NaN : atMs },
+				() =>
+					random() < 0.3
+						? { kind: 'release', atMs, holder, epoch: random() < 0.7 ? current : current - 1 }
+						: { kind: 'rested', atMs },
+				() =>
+					random() < 0.05
+						? { kind: 'stopAll', atMs, by: 'somebody' }
+						: { kind: 'clear', atMs, by: random() < 0.9 ? 'Cy' : '' }
+			])();
+			const wasAlive = goodUntilMs >= 0;
+			const [after, effects] = leaseStep(lease, event);
+			// The oracle.
+			let ends: string | null = null;
+			if (Number.isFinite(event.atMs)) {
+				if (wasAlive && atMs > goodUntilMs) ends = 'lost';
+				const alive = wasAlive && ends === null;
+				if (ends !== null) goodUntilMs = -1;
+				if (
+					offer !== null &&
+					!alive &&
+					goodUntilMs < 0 &&
+					(ends !== null || atMs > offer.atMs + 200) &&
+					!(!wasAlive && atMs <= offer.atMs + 200)
+				)
+					offer = null;
+				if (event.kind === 'beat') note(event.holder, atMs - event.issuedAtMs);
+				if (event.kind === 'stopAll') {
+					stopped = true;
+					if (alive) ends = 'stopAll';
+					[goodUntilMs, offer] = [-1, null];
+				}
+				if (event.kind === 'clear' && event.by !== '') stopped = false;
+				if (
+					event.kind === 'release' &&
+					offer !== null &&
+					offer.holder === event.holder &&
+					offer.epoch === event.epoch
+				) {
+					if (alive) ends = 'released';
+					[goodUntilMs, offer] = [-1, null];
+				}
+				const offered = effects.find((effect) => effect.kind === 'offer');
+				if (offered?.kind === 'offer') {
+					expect(stopped).toBe(false);
+					expect(offer === null || offer.holder === offered.holder).toBe(true);
+					const { samples, leastTripMs } = linkOf(lease, offered.holder);
+					expect(samples).toBeGreaterThanOrEqual(leaseTimes.leastSamples);
+					expect(leastTripMs).toBeLessThanOrEqual(100);
+					if (alive) ends = 'released';
+					[offer, highest, goodUntilMs] = [{ ...offered, atMs }, 0, -1];
+				}
+				if (
+					event.kind === 'grant' &&
+					offer !== null &&
+					offer.holder === event.holder &&
+					offer.epoch === event.epoch &&
+					event.sequence > highest
+				) {
+					const least = note(event.holder, atMs - event.issuedAtMs);
+					const until = Math.min(event.issuedAtMs + least + 140, event.echoMs + 400);
+					const heard = event.echoMs <= atMs && atMs <= event.echoMs + 400;
+					if (heard && until > atMs) [goodUntilMs, highest] = [Math.max(goodUntilMs, until), event.sequence];
+				}
+			}
+			expect(after.phase === 'armed').toBe(goodUntilMs >= 0);
+			if (after.phase === 'armed') expect(after.deadlineMs).toBeCloseTo(goodUntilMs, 6);
+			expect(after.deadlineMs).toBeLessThanOrEqual(atMs + 140 + 1e-9);
+			const brakes = effects.filter((effect) => effect.kind === 'brake');
+			// Stop-all brakes also what is braking already.
+			expect(brakes.length).toBeLessThanOrEqual(event.kind === 'stopAll' ? 2 : 1);
+			if (ends !== null) expect(brakes[0]).toEqual({ kind: 'brake', why: ends });
+			else if (event.kind !== 'stopAll') expect(brakes).toEqual([]);
+			for (const effect of effects) {
+				if (effect.kind === 'arm') seen.arm += 1;
+				if (effect.kind === 'brake') seen.brake += 1;
+				if (effect.kind === 'brake' && effect.why === 'lost') seen.lost += 1;
+			}
+			lease = after;
+		}
+		// It was about something.
+		expect(seen.arm).toBeGreaterThan(300);
+		expect(seen.lost).toBeGreaterThan(50);
+		expect(Object.keys(lease.links).length).toBeLessThanOrEqual(32);
+	}, 60_000);
+
+	it('many holders are remembered no further than it can hold, and who holds is never forgotten', () => {
+		let lease = run(known(), ask(2510), grant(2540, 1)).lease;
+		for (let k = 0; k < 200; k += 1)
+			[lease] = leaseStep(lease, { kind: 'beat', atMs: 2545, holder: `h${k}`, issuedAtMs: 0, echoMs: 2500 });
+		expect(Object.keys(lease.links)).toHaveLength(32);
+		expect(lease.links.ada).toBeDefined();
+	});
+});
