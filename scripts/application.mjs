@@ -13,7 +13,7 @@ import { Stop } from './steps.mjs';
  * @returns {Promise<Application>}
  */
 export async function startApplication({ databaseUrl, port, host = '127.0.0.1', env = {}, quiet = false }) {
-	const child = spawn(process.execPath, ['build/index.js'], {
+	const child = spawn(process.execPath, ['serve.mjs'], {
 		cwd: join(root, 'web'),
 		stdio: ['ignore', quiet ? 'pipe' : 'inherit', quiet ? 'pipe' : 'inherit'],
 		env: {

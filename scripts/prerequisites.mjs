@@ -57,7 +57,9 @@ export async function needModules() {
 
 /** Builds the application when any of its sources has changed since the last build. */
 export async function needBuild() {
-	const folders = ['core/src', 'demo/src', 'web/src', 'web/static'].map((folder) => join(root, folder));
+	const folders = ['core/src', 'link/src', 'desk/src', 'demo/src', 'web/src', 'web/static'].map((folder) =>
+		join(root, folder)
+	);
 	const files = ['package-lock.json', 'web/svelte.config.js', 'web/vite.config.ts'].map((file) => join(root, file));
 	const sources = hashOf([...files, ...folders.flatMap(filesUnder)].filter((path) => !path.endsWith('.test.ts')));
 	if (existsSync(join(root, 'web/build/index.js')) && readMark('build') === sources) return;

@@ -1,5 +1,6 @@
 import { cranes } from './cranes';
 import { feel } from './feel';
+import { liveHeads } from './live';
 import { heads, moveRuns, moves } from './moves';
 import { parts } from './parts';
 import { payloads } from './payloads';
@@ -27,6 +28,7 @@ export const scenario = {
 	heads,
 	moves,
 	moveRuns,
+	liveHeads,
 	/** Set `missedByM` away from the computed balance, as a hand does. */
 	balances: [
 		{

@@ -1,5 +1,8 @@
+import { join } from 'node:path';
 import { startApplication } from '../application.mjs';
+import { startHeads } from '../heads.mjs';
 import { lockCheckout } from '../lock.mjs';
+import { state } from '../places.mjs';
 import { freePort, isFree, startOwnCluster } from '../postgres.mjs';
 import { needBuild, needModules } from '../prerequisites.mjs';
 import { Stop } from '../steps.mjs';
@@ -19,16 +22,21 @@ export default async function demo({ port, host = '127.0.0.1', fresh, empty }) {
 		await needBuild();
 		const cluster = own ? await startOwnCluster({ fresh }) : null;
 		try {
+			const heads = await startHeads({ folder: join(state, 'heads'), fresh, claimed: !empty });
 			const application = await startApplication({
 				databaseUrl: process.env.DATABASE_URL ?? /** @type {NonNullable<typeof cluster>} */ (cluster).address,
 				port: at,
 				host,
-				env: empty ? { POISE_SCENARIO: 'empty' } : {}
+				env: { ...heads.env, ...(empty ? { POISE_SCENARIO: 'empty' } : {}) }
+			}).catch(async (thrown) => {
+				await heads.stop();
+				throw thrown;
 			});
 			lock?.at(application.origin);
 			console.log(`\nPoise is at ${application.origin}\nStop it with Ctrl+C.`);
 			await untilToldToStop(application);
 			await application.stop();
+			await heads.stop();
 		} finally {
 			await cluster?.stop();
 		}

@@ -5,6 +5,7 @@ import { refuse } from '$lib/server/api';
 import { closeDatabase, migrateDatabase } from '$lib/server/db/client';
 import { findCrewWithPeople } from '$lib/server/db/people';
 import { loadScenarioOnce, makeEmptyCrewOnce } from '$lib/server/demo/loadScenario';
+import { startLive, stopLive } from '$lib/server/live/desk';
 import { asRefusal, Refusal } from '$lib/server/refusal';
 import { needsStyle, withoutIdleStyles } from '$lib/server/sheetStyles';
 
@@ -14,13 +15,14 @@ const patienceMs = 15_000;
 export const init: ServerInit = async () => {
 	if (building) return;
 	// The adapter says when the last request is answered; an open pool would keep the process alive for ever.
-	process.once('sveltekit:shutdown', () => void closeDatabase());
+	process.once('sveltekit:shutdown', () => void stopLive().finally(closeDatabase));
 	const giveUpAt = Date.now() + patienceMs;
 	for (;;) {
 		try {
 			await migrateDatabase();
 			if (env.POISE_SCENARIO === 'empty') await makeEmptyCrewOnce();
 			else if (env.POISE_SCENARIO !== 'none') await loadScenarioOnce();
+			await startLive();
 			return;
 		} catch (thrown) {
 			if (asRefusal(thrown).code !== 'databaseAway') throw thrown;

@@ -1,6 +1,10 @@
 import { randomUUID } from 'node:crypto';
 import postgres from 'postgres';
+import { mkdtempSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
 import { type Application, startApplication } from '../../scripts/application.mjs';
+import { freeUdpPort, type Heads, startHeads } from '../../scripts/heads.mjs';
 import { freePort } from '../../scripts/postgres.mjs';
 
 /** A built application with a database of its own on the test cluster, filled with the demo scenario. */
@@ -11,10 +15,20 @@ export interface Served {
 	killAndRestart(): Promise<void>;
 	/** Runs something while nothing listens on its address, then starts it again. */
 	away(work: () => Promise<void>): Promise<void>;
+	/** Kills the process without a word, and leaves it dead. */
+	kill(): void;
+	/** The process of the simulated heads; only where they were asked for. */
+	readonly heads: Heads;
+	/** Another process of the application, on the same database. */
+	another(env?: Record<string, string>): Promise<Application>;
 	stop(): Promise<void>;
 }
 
-export async function serve(env: Record<string, string> = {}): Promise<Served> {
+/** `heads`: with the process of simulated heads beside it, claimed already or not. */
+export async function serve(
+	env: Record<string, string> = {},
+	{ heads: withHeads = null }: { readonly heads?: 'claimed' | 'free' | null } = {}
+): Promise<Served> {
 	const cluster = process.env.POISE_TEST_DATABASE;
 	if (!cluster) throw new Error('POISE_TEST_DATABASE is not set; run ./poise test --only served');
 	const name = `test_${randomUUID().replaceAll('-', '')}`;
@@ -23,7 +37,12 @@ export async function serve(env: Record<string, string> = {}): Promise<Served> {
 	await admin.end();
 	const databaseUrl = cluster.replace(/[^/]+$/, name);
 	const port = await freePort(26_100 + Math.floor(Math.random() * 800));
-	const start = () => startApplication({ databaseUrl, port, quiet: true, env });
+	const heads =
+		withHeads === null
+			? null
+			: await startHeads({ folder: mkdtempSync(path.join(tmpdir(), 'heads-')), claimed: withHeads === 'claimed' });
+	const live = heads?.env ?? { POISE_HEADS_PORT: String(await freeUdpPort()) };
+	const start = () => startApplication({ databaseUrl, port, quiet: true, env: { ...live, ...env } });
 	let application: Application = await start();
 	return {
 		origin: application.origin,
@@ -41,7 +60,20 @@ export async function serve(env: Record<string, string> = {}): Promise<Served> {
 				application = await start();
 			}
 		},
-		stop: () => application.stop()
+		kill: () => void application.process.kill('SIGKILL'),
+		get heads() {
+			if (heads === null) throw new Error('Ask for heads first.');
+			return heads;
+		},
+		another: async (more = {}) =>
+			startApplication({
+				...{ databaseUrl, quiet: true, env: { ...live, ...env, ...more } },
+				port: await freePort(26_100 + Math.floor(Math.random() * 800))
+			}),
+		stop: async () => {
+			await application.stop();
+			await heads?.stop();
+		}
 	};
 }
 

@@ -109,6 +109,10 @@ export function restingHead(input: {
 	};
 }
 
+/** Slower than a hand sees is none: it stands. */
+const stood = (axes: HeadMotion['axes']): HeadMotion['axes'] =>
+	Object.fromEntries(Object.entries(axes).map(([name, axis]) => [name, { ...axis, rate: 0 }]));
+
 export const isStill = ({ axes }: Pick<HeadMotion, 'axes'>): boolean =>
 	Object.values(axes).every(({ rate, maxRate }) => Math.abs(rate) <= standing * maxRate);
 
@@ -229,7 +233,7 @@ function advance(
 			head = stopped;
 		}
 		if (head.lease.phase === 'stopping' && isStill(head))
-			[head] = leased({ ...head, ...rest, stopping: null }, { kind: 'rested', atMs: nextMs });
+			[head] = leased({ ...head, ...rest, axes: stood(head.axes), stopping: null }, { kind: 'rested', atMs: nextMs });
 		atMs = nextMs;
 	}
 	return [head, effects];

@@ -4,6 +4,7 @@ import { idOf } from './api';
 import { listEdits } from './db/edits';
 import { feelPaper } from './db/feel';
 import { headAs } from './db/heads';
+import { liveSettingsAs } from './db/liveHeads';
 import { moveAs } from './db/moves';
 import { paperAs } from './db/papers';
 import { findSupport } from './db/supports';
@@ -24,6 +25,8 @@ async function reader(crewId: string, document: string): Promise<(content: Json)
 			return ({ plan, ...rest }) => ({ ...rest, plan: fromStore(planAs, plan) });
 		case 'head':
 			return ({ head, ...rest }) => ({ ...rest, head: fromStore(headAs, head) });
+		case 'liveHead':
+			return ({ settings, ...rest }) => ({ ...rest, settings: fromStore(liveSettingsAs, settings) });
 		case 'move':
 			return (content) => fromStore(moveAs, content);
 		case 'support': {

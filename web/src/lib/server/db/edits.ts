@@ -12,6 +12,7 @@ export const documentName = {
 	bench: (supportId: string, payloadId: string) => `bench/${supportId}/${payloadId}`,
 	paper: (payloadId: string, kind: string) => `paper/${payloadId}/${kind}`,
 	head: (id: string) => `head/${id}`,
+	liveHead: (id: string) => `liveHead/${id}`,
 	move: (id: string) => `move/${id}`,
 	feel: (about: readonly string[]) => ['feel', ...about].join('/')
 } as const;

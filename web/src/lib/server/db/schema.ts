@@ -631,3 +631,66 @@ export const edits = pgTable(
 		personOfCrew('edits', table)
 	]
 );
+
+/** Heads that this crew has claimed: their key, and what is kept of them at the desk. */
+export const liveHeads = pgTable(
+	'live_heads',
+	{
+		id: id(),
+		crewId: crewId(),
+		boxId: text('box_id').notNull(),
+		kind: text('kind').notNull(),
+		/** Agreed when it was claimed; null: it has to be claimed anew. */
+		key: text('key'),
+		name: text('name').notNull(),
+		number: integer('number').notNull(),
+		venueId: uuid('venue_id'),
+		settings: jsonb('settings').notNull(),
+		version: integer('version').notNull().default(1)
+	},
+	(table) => [
+		unique('live_heads_id_in_crew').on(table.crewId, table.id),
+		unique('live_heads_box_in_crew').on(table.crewId, table.boxId),
+		unique('live_heads_number_in_crew').on(table.crewId, table.number),
+		namedSensibly('live_heads', table.name),
+		check('live_heads_number_within', sql`${table.number} between 1 and 99`),
+		check('live_heads_version_counts', sql`${table.version} >= 1`),
+		foreignKey({
+			name: 'live_heads_venue_of_crew',
+			columns: [table.crewId, table.venueId],
+			foreignColumns: [venues.crewId, venues.id]
+		}).onDelete('set null')
+	]
+);
+export const livePoses = pgTable(
+	'live_poses',
+	{
+		id: id(),
+		crewId: crewId(),
+		headId: uuid('head_id').notNull(),
+		name: text('name').notNull(),
+		ordinal: integer('ordinal').notNull(),
+		locked: boolean('locked').notNull().default(false),
+		content: jsonb('content').notNull(),
+		version: integer('version').notNull().default(1)
+	},
+	(table) => [
+		unique('live_poses_name_of_head').on(table.headId, table.name),
+		index('live_poses_of_head').on(table.crewId, table.headId, table.ordinal),
+		namedSensibly('live_poses', table.name),
+		check('live_poses_version_counts', sql`${table.version} >= 1`),
+		foreignKey({
+			name: 'live_poses_head_of_crew',
+			columns: [table.crewId, table.headId],
+			foreignColumns: [liveHeads.crewId, liveHeads.id]
+		}).onDelete('cascade')
+	]
+);
+/** Where the process is that owns a crew's heads; it owns them by a lock, not by this. */
+export const deskOwners = pgTable('desk_owners', {
+	crewId: uuid('crew_id')
+		.primaryKey()
+		.references(() => crews.id),
+	origin: text('origin').notNull(),
+	since: moment('since')
+});

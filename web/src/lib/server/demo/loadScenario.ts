@@ -24,6 +24,7 @@ import { payloadDraft } from '../schemas/payload';
 import { venueDraft } from '../schemas/venue';
 import type { SupportRow } from '../supportKind';
 import { loadFeel } from './loadFeel';
+import { loadLive } from './loadLive';
 import { loadMoves } from './loadMoves';
 
 /** Loads the demo scenario into an empty database, through the same doors as anything typed. Does nothing otherwise. */
@@ -111,6 +112,7 @@ async function loadScenario(): Promise<void> {
 
 	await loadFeel(crewId, personIds, made);
 	await loadMoves(crewId, personIds);
+	await loadLive(crewId, firstPerson);
 
 	const { checklist } = scenario;
 	const checked = made.get(checklist.payload);

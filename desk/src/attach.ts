@@ -1,0 +1,76 @@
+import type { IncomingMessage, Server } from 'node:http';
+import type { Duplex } from 'node:stream';
+import { type WebSocket, WebSocketServer } from 'ws';
+import type { Desk } from './desk';
+import { pageProtocol, readFromPage } from './messages';
+
+export const livePath = '/live/socket';
+
+export interface Doors {
+	/** Who asks, by the request's own cookies; null: nobody of this crew. */
+	readonly identify: (request: IncomingMessage) => Promise<{ readonly name: string } | null>;
+	/** The desk, where this process is the one that owns it. */
+	readonly desk: () => Desk | null;
+	/** Where the process is that owns it; null: nobody knows. */
+	readonly owner: () => Promise<string | null>;
+	/** Hands the socket on to that process. */
+	readonly forward: (socket: WebSocket, owner: string, request: IncomingMessage) => void;
+}
+
+/** WebSockets on the application's own port: a page's sockets go to the desk, here or in another process. */
+export function attach(server: Server, doors: Doors): void {
+	const sockets = new WebSocketServer({ noServer: true, maxPayload: 64 * 1024, perMessageDeflate: false });
+	server.on('upgrade', (request: IncomingMessage, socket: Duplex, head: Buffer) => {
+		const { pathname } = new URL(request.url ?? '/', 'http://here');
+		if (pathname !== livePath) return;
+		void admit(request, doors).then((person) => {
+			if (person === null) {
+				socket.end('HTTP/1.1 403 Forbidden\r\nConnection: close\r\n\r\n');
+				return;
+			}
+			sockets.handleUpgrade(request, socket, head, (opened) => void welcome(opened, request, person, doors));
+		});
+	});
+	// A page that is open keeps no server from ending.
+	server.on('close', () => sockets.clients.forEach((client) => client.terminate()));
+	process.once('SIGTERM', () => sockets.clients.forEach((client) => client.terminate()));
+}
+
+async function admit(request: IncomingMessage, doors: Doors): Promise<{ readonly name: string } | null> {
+	const { origin, host } = request.headers;
+	try {
+		// A browser says where a socket is opened from; from another site it is opened for nobody.
+		if (origin !== undefined && new URL(origin).host !== host) return null;
+		return await doors.identify(request);
+	} catch {
+		return null;
+	}
+}
+
+async function welcome(
+	socket: WebSocket,
+	request: IncomingMessage,
+	person: { readonly name: string },
+	doors: Doors
+): Promise<void> {
+	const desk = doors.desk();
+	if (desk === null) {
+		const owner = await doors.owner().catch(() => null);
+		if (owner === null) socket.close(1013, 'no desk yet');
+		else doors.forward(socket, owner, request);
+		return;
+	}
+	// Its first word says which page it is of.
+	socket.once('message', (data) => {
+		const hello = readFromPage(String(data));
+		if (hello?.type !== 'hello' || hello.v !== pageProtocol) {
+			socket.close(1002, 'another version: open the page anew');
+			return;
+		}
+		desk.page({ page: hello.page, name: person.name }).add(hello.slot, socket);
+	});
+	const impatience = setTimeout(() => socket.terminate(), 5000);
+	socket.once('message', () => clearTimeout(impatience));
+	socket.once('close', () => clearTimeout(impatience));
+	socket.on('error', () => socket.terminate());
+}

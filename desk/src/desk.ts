@@ -1,0 +1,238 @@
+import { createSocket, type Socket } from 'node:dgram';
+import { addressOf } from '@poise/link';
+import type { FromDesk, FromPage } from './messages';
+import { Page } from './page';
+import { type KnownHead, type Person, Station } from './station';
+
+export interface DeskSettings {
+	/** Where heads announce themselves. */
+	readonly port: number;
+	readonly host?: string;
+	/** A head has become this crew's: its key, to be kept. */
+	readonly onClaimed: (head: {
+		readonly id: string;
+		readonly name: string;
+		readonly kind: string;
+		readonly key: Uint8Array;
+	}) => Promise<void>;
+	readonly onUnclaimed: (id: string) => Promise<void>;
+}
+/** Watchers are told so often. */
+const watchMs = 80;
+const mostStations = 64;
+
+/** The desk of a crew: it owns the clock, the links and who drives what. Pages come and go; heads rest by themselves without it. */
+export class Desk {
+	readonly #settings: DeskSettings;
+	readonly #bootMs = Math.floor((Date.now() - 1.7e12) / 100);
+	readonly #socket: Socket;
+	readonly #stations = new Map<string, Station>();
+	readonly #pages = new Map<string, Page>();
+	#known = new Map<string, KnownHead>();
+	#timer: NodeJS.Timeout | null = null;
+	#stoppedBy: string | null = null;
+	#clearing: { readonly by: string; readonly untilMs: number } | null = null;
+	#toldMs = 0;
+
+	constructor(settings: DeskSettings) {
+		this.#settings = settings;
+		this.#socket = createSocket('udp4');
+	}
+
+	async begin(): Promise<void> {
+		this.#socket.on('message', (bytes, { address, port }) => this.#receive(bytes, address, port));
+		await new Promise<void>((resolve, reject) => {
+			this.#socket.once('error', reject);
+			this.#socket.bind(this.#settings.port, this.#settings.host ?? '127.0.0.1', resolve);
+		});
+		this.#socket.on('error', (thrown) => console.error('desk:', thrown.message));
+		this.#timer = setInterval(() => this.#tick(), 5);
+	}
+	/** It falls silent: heads brake by themselves. */
+	end(): void {
+		if (this.#timer !== null) clearInterval(this.#timer);
+		this.#socket.close();
+		for (const page of this.#pages.values()) page.close();
+		this.#pages.clear();
+	}
+
+	/** The heads that the crew keeps, as they are now. */
+	know(heads: readonly KnownHead[]): void {
+		this.#known = new Map(heads.map((head) => [head.id, head]));
+		for (const head of heads) this.#station(head.id)?.know(head);
+		for (const [id, station] of this.#stations) if (station.known !== null && !this.#known.has(id)) station.know(null);
+	}
+
+	#addresses = new Map<string, { readonly address: string; readonly port: number }>();
+	#station(id: string): Station | null {
+		const had = this.#stations.get(id);
+		if (had !== undefined) return had;
+		if (this.#stations.size >= mostStations) return null;
+		const made = new Station(id, this.#bootMs, (bytes) => {
+			const at = this.#addresses.get(id);
+			if (at !== undefined) this.#socket.send(bytes, at.port, at.address, () => {});
+		});
+		this.#stations.set(id, made);
+		made.know(this.#known.get(id) ?? null);
+		return made;
+	}
+
+	#receive(bytes: Uint8Array, address: string, port: number): void {
+		const id = addressOf(bytes)?.headId;
+		const station = id === undefined ? null : this.#station(id);
+		if (id === undefined || station === null) return;
+		const atMs = performance.now();
+		const first = !this.#addresses.has(id);
+		if (first) this.#addresses.set(id, { address, port });
+		const message = station.link.receive(bytes, atMs);
+		if (message === null) return;
+		// Where a head that proves itself speaks from is where it is; one that only says so is believed while nothing better is known.
+		if (message !== 'announced' || !station.link.isHere(atMs)) this.#addresses.set(id, { address, port });
+		station.hear(message, atMs);
+		if (message === 'announced') return;
+		if (message.type === 'offer')
+			this.#pages.get(message.holder)?.tell({ type: 'offer', head: id, press: message.press, epoch: message.epoch });
+		if (message.type === 'refuse')
+			this.#pages.get(message.holder)?.tell({ type: 'refused', head: id, press: message.press, why: message.why });
+		if (message.type !== 'state') return;
+		// A head that was stopped by whoever was the desk before stays so.
+		if (message.stoppedBy !== '' && this.#stoppedBy === null && this.#clearing === null && station.known !== null)
+			this.#stoppedBy = message.stoppedBy;
+		const driver = station.driver === null ? undefined : this.#pages.get(station.driver.page);
+		driver?.tell({
+			...{ type: 'heard', head: id, headMs: message.headMs, epoch: message.epoch === 0 ? null : message.epoch },
+			at: Object.fromEntries(message.each.map(({ axis, at }) => [axis, at]))
+		});
+	}
+
+	#tick(): void {
+		const atMs = performance.now();
+		const clearing = this.#clearing;
+		if (clearing !== null) {
+			if (atMs > clearing.untilMs) this.#clearing = null;
+			for (const { link } of this.#stations.values())
+				if (link.state !== null && link.state.stoppedBy !== '') link.say({ type: 'clear', by: clearing.by });
+		}
+		for (const station of this.#stations.values()) station.tick(atMs, this.#stoppedBy);
+		if (atMs - this.#toldMs < watchMs) return;
+		this.#toldMs = atMs;
+		this.#tell(atMs);
+	}
+	#tell(atMs: number): void {
+		if (this.#pages.size === 0) return;
+		const nameOf = (page: string) => this.#pages.get(page)?.person.name ?? null;
+		const heads = [...this.#stations.values()]
+			.filter(({ link, known }) => link.announced !== null || known !== null)
+			.map((station) => station.seen(atMs, nameOf))
+			.sort((one, two) => (one.number ?? 99) - (two.number ?? 99) || one.id.localeCompare(two.id));
+		const text = JSON.stringify({
+			type: 'heads',
+			heads,
+			stoppedBy: this.#stoppedBy,
+			pages: this.#pages.size
+		} satisfies FromDesk);
+		for (const page of this.#pages.values()) page.show(text);
+	}
+
+	/** A page by its name; its sockets come one by one. */
+	page(person: Person): Page {
+		const had = this.#pages.get(person.page);
+		if (had !== undefined) {
+			had.person = person;
+			return had;
+		}
+		const page = new Page(person, {
+			heed: (message) => this.#heed(page, message),
+			gone: () => this.#gone(page)
+		});
+		this.#pages.set(person.page, page);
+		return page;
+	}
+	#gone(page: Page): void {
+		if (this.#pages.get(page.person.page) !== page) return;
+		this.#pages.delete(page.person.page);
+		for (const station of this.#stations.values()) station.leave(page.person.page);
+	}
+
+	#heed(page: Page, message: FromPage): void {
+		const atMs = performance.now();
+		const { person } = page;
+		if (message.type === 'stopAll') {
+			[this.#stoppedBy, this.#clearing] = [person.name, null];
+			for (const { link, known } of this.#stations.values())
+				if (known !== null) for (let k = 0; k < 3; k += 1) link.say({ type: 'stop', by: person.name });
+			return this.#tell(atMs);
+		}
+		if (message.type === 'clear') {
+			if (person.name === '') return;
+			[this.#stoppedBy, this.#clearing] = [null, { by: person.name, untilMs: atMs + 2000 }];
+			return this.#tell(atMs);
+		}
+		if (message.type === 'hello' || !('head' in message)) return;
+		const station = this.#stations.get(message.head);
+		if (station === undefined) return;
+		switch (message.type) {
+			case 'take':
+				return this.#take(station, person, atMs);
+			case 'give':
+				if (station.driver?.page !== person.page) return;
+				station.leave(person.page);
+				return station.pass();
+			case 'keep':
+				if (station.driver?.page === person.page) station.askedBy = null;
+				return;
+			case 'record':
+				return station.link.say({ type: 'record', on: message.on ? 1 : 0 });
+			case 'blink':
+				return station.link.say({ type: 'blink', times: 3 });
+			case 'claim':
+				if (!station.link.claim())
+					page.tell({
+						type: 'claimed',
+						head: message.head,
+						ok: false,
+						words: 'It is another desk’s, or not switched on.'
+					});
+				return;
+			case 'confirm':
+				return void this.#confirm(page, station, message.blinks);
+			case 'unclaim':
+				for (let k = 0; k < 3; k += 1) station.link.say({ type: 'unclaim' });
+				return void this.#settings.onUnclaimed(message.head).catch((thrown: unknown) => console.error('desk:', thrown));
+			case 'drop':
+				// Whoever sees a programme run may end it.
+				return station.obey(message, person, atMs);
+			default:
+				if (station.driver?.page === person.page) station.obey(message, person, atMs);
+		}
+	}
+	#take(station: Station, person: Person, atMs: number): void {
+		const { driver } = station;
+		if (driver === null || driver.page === person.page) station.driver = person;
+		else if (station.askedBy === null || station.askedBy.page === person.page)
+			station.askedBy = { ...person, sinceMs: station.askedBy?.sinceMs ?? atMs };
+	}
+	async #confirm(page: Page, station: Station, blinks: number): Promise<void> {
+		const { id, announced } = station.link;
+		const key = station.link.confirm(blinks);
+		if (key === null || announced === null) {
+			station.link.abandon();
+			const words =
+				'That is not how often it blinks: either another head answered, or somebody stands between. It is free again; claim it anew.';
+			return page.tell({ type: 'claimed', head: id, ok: false, words });
+		}
+		try {
+			await this.#settings.onClaimed({ id, name: announced.name, kind: announced.kind, key });
+			page.tell({ type: 'claimed', head: id, ok: true, words: '' });
+		} catch (thrown) {
+			console.error('desk:', thrown);
+			station.link.useKey(null);
+			page.tell({
+				type: 'claimed',
+				head: id,
+				ok: false,
+				words: 'It could not be kept just now. Press its forget button, then claim it anew.'
+			});
+		}
+	}
+}

@@ -1,0 +1,3 @@
+export { attach, type Doors, livePath } from './attach';
+export { Desk } from './desk';
+export type { KnownHead } from './station';

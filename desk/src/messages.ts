@@ -1,0 +1,212 @@
+/*
+ * What pages and the desk say to each other over WebSockets, as JSON: one file for both ends, with a version. A page that holds
+ * keeps four sockets, told apart by their slot, and deals its grants among them.
+ */
+import type { Leg, Task } from '@poise/core';
+
+export const pageProtocol = 1;
+
+type Rates = Readonly<Record<string, number>>;
+export type FromPage =
+	| { readonly type: 'hello'; readonly v: number; readonly page: string; readonly slot: number }
+	| { readonly type: 'take' | 'give' | 'keep' | 'drop' | 'blink' | 'unclaim' | 'claim'; readonly head: string }
+	| { readonly type: 'confirm'; readonly head: string; readonly blinks: number }
+	| { readonly type: 'beat'; readonly head: string; readonly issuedAtMs: number; readonly echoMs: number }
+	| { readonly type: 'ask'; readonly head: string; readonly press: number }
+	| {
+			readonly type: 'grant';
+			readonly head: string;
+			readonly epoch: number;
+			readonly sequence: number;
+			readonly issuedAtMs: number;
+			readonly echoMs: number;
+	  }
+	| { readonly type: 'release'; readonly head: string; readonly epoch: number }
+	| { readonly type: 'stick'; readonly head: string; readonly rates: Rates }
+	| { readonly type: 'shape'; readonly head: string; readonly rampS: number; readonly trim: number }
+	| {
+			readonly type: 'task';
+			readonly head: string;
+			readonly name: string;
+			readonly legs: readonly Leg[];
+			readonly laps: number | null;
+			/** It is to run watched, without a hand. */
+			readonly watched: boolean;
+	  }
+	| {
+			readonly type: 'pace';
+			readonly head: string;
+			readonly pace: number;
+			readonly direction: 1 | -1;
+			readonly untilS: number | null;
+	  }
+	| { readonly type: 'keepAdded'; readonly head: string; readonly keeps: boolean }
+	| { readonly type: 'home'; readonly head: string; readonly ring: string }
+	| { readonly type: 'record'; readonly head: string; readonly on: boolean }
+	| { readonly type: 'stopAll' | 'clear' };
+
+/** A head as every page sees it. */
+export interface HeadSeen {
+	/** As printed on its box. */
+	readonly id: string;
+	/** Of the crew's own list; null: nobody's yet. */
+	readonly headId: string | null;
+	readonly name: string;
+	readonly number: number | null;
+	readonly kind: string;
+	/** `away`: not heard of late. `other`: it is another desk's. */
+	readonly link: 'here' | 'away' | 'free' | 'other' | 'claiming';
+	readonly headMs: number;
+	readonly phase: 'rest' | 'offered' | 'armed' | 'stopping';
+	readonly epoch: number | null;
+	readonly holder: string | null;
+	readonly heldS: number;
+	readonly driver: { readonly page: string; readonly name: string } | null;
+	readonly askedBy: { readonly page: string; readonly name: string } | null;
+	readonly stoppedBy: string | null;
+	readonly stuckAxis: string | null;
+	readonly recording: boolean;
+	readonly batteryPart: number;
+	readonly ignored: number;
+	/** Whose link the two figures are of: how often it was heard of late, and its least time there and back. */
+	readonly linkPage: string;
+	readonly linkSamples: number;
+	readonly linkTripMs: number;
+	readonly at: Rates;
+	readonly rates: Rates;
+	readonly ready: readonly string[];
+	readonly axes: Readonly<
+		Record<
+			string,
+			{
+				readonly range: readonly [number, number];
+				readonly maxRate: number;
+				readonly maxAccel: number;
+				readonly ring: boolean;
+			}
+		>
+	>;
+	readonly watched: boolean;
+	readonly task: TaskSeen | null;
+	readonly trouble: string | null;
+}
+export interface TaskSeen {
+	readonly name: string;
+	readonly leg: number;
+	readonly legs: readonly string[];
+	readonly lap: number;
+	readonly laps: number | null;
+	readonly phase: Task['phase'];
+	readonly resting: boolean;
+	readonly atS: number;
+	readonly durationS: number | null;
+	readonly pace: number;
+	readonly direction: 1 | -1;
+	/** Whom it is watched for; null: a hand holds it. */
+	readonly watchedFor: string | null;
+	readonly to: Rates | null;
+	readonly added: boolean;
+}
+
+export type FromDesk =
+	| { readonly type: 'welcome'; readonly v: number; readonly desk: string }
+	| {
+			readonly type: 'heads';
+			readonly heads: readonly HeadSeen[];
+			readonly stoppedBy: string | null;
+			readonly pages: number;
+	  }
+	/** The newest of one head, for whoever drives it: every state, at once. */
+	| {
+			readonly type: 'heard';
+			readonly head: string;
+			readonly headMs: number;
+			readonly epoch: number | null;
+			readonly at: Rates;
+	  }
+	| { readonly type: 'offer'; readonly head: string; readonly press: number; readonly epoch: number }
+	| { readonly type: 'refused'; readonly head: string; readonly press: number; readonly why: string }
+	| { readonly type: 'claimed'; readonly head: string; readonly ok: boolean; readonly words: string }
+	| { readonly type: 'notice'; readonly words: string };
+
+type Check = (value: unknown) => boolean;
+const figure: Check = (value) => typeof value === 'number' && Number.isFinite(value) && Math.abs(value) < 1e12;
+const whole: Check = (value) => Number.isSafeInteger(value);
+const word: Check = (value) =>
+	typeof value === 'string' && value.length > 0 && value.length <= 80 && !value.includes('\0');
+const yes: Check = (value) => typeof value === 'boolean';
+const orNull =
+	(check: Check): Check =>
+	(value) =>
+		value === null || check(value);
+const figures: Check = (value) =>
+	typeof value === 'object' &&
+	value !== null &&
+	!Array.isArray(value) &&
+	Object.entries(value).length <= 16 &&
+	Object.entries(value).every(([name, each]) => word(name) && figure(each));
+const listOf =
+	(check: Check, most: number): Check =>
+	(value) =>
+		Array.isArray(value) && value.length > 0 && value.length <= most && value.every(check);
+const shaped =
+	(form: Readonly<Record<string, Check>>): Check =>
+	(value) =>
+		typeof value === 'object' &&
+		value !== null &&
+		Object.entries(form).every(([name, check]) => check((value as Record<string, unknown>)[name]));
+const time: Check = (value) => figure(value) && (value as number) >= 0 && (value as number) <= 7200;
+const leg: Check = (value) =>
+	shaped({
+		kind: (kind) => kind === 'pose',
+		...{ name: word, to: figures, wantedS: orNull(time), restS: time }
+	})(value) ||
+	shaped({
+		kind: (kind) => kind === 'keyed',
+		...{ name: word, restS: time, ends: (ends) => ends === 'natural' || ends === 'still' },
+		keys: listOf(shaped({ tS: time, values: figures }), 200)
+	})(value);
+const head = { head: word };
+const direction: Check = (value) => value === 1 || value === -1;
+
+const formsFromPage: Readonly<Record<FromPage['type'], Readonly<Record<string, Check>>>> = {
+	hello: { v: whole, page: word, slot: (slot) => whole(slot) && (slot as number) >= 0 && (slot as number) < 8 },
+	take: head,
+	give: head,
+	keep: head,
+	drop: head,
+	blink: head,
+	claim: head,
+	unclaim: head,
+	confirm: { ...head, blinks: whole },
+	beat: { ...head, issuedAtMs: figure, echoMs: figure },
+	ask: { ...head, press: whole },
+	grant: { ...head, epoch: whole, sequence: whole, issuedAtMs: figure, echoMs: figure },
+	release: { ...head, epoch: whole },
+	stick: { ...head, rates: figures },
+	shape: { ...head, rampS: figure, trim: figure },
+	task: { ...head, name: word, legs: listOf(leg, 200), laps: orNull(whole), watched: yes },
+	pace: { ...head, pace: figure, direction, untilS: orNull(figure) },
+	keepAdded: { ...head, keeps: yes },
+	home: { ...head, ring: word },
+	record: { ...head, on: yes },
+	stopAll: {},
+	clear: {}
+};
+/** Longer is no message of a page. */
+const longest = 60_000;
+
+/** What a page said; null: nothing that anybody means. */
+export function readFromPage(text: string): FromPage | null {
+	if (text.length > longest) return null;
+	let value: unknown;
+	try {
+		value = JSON.parse(text);
+	} catch {
+		return null;
+	}
+	if (typeof value !== 'object' || value === null) return null;
+	const { type } = value as { readonly type?: unknown };
+	if (typeof type !== 'string' || !Object.hasOwn(formsFromPage, type)) return null;
+	return shaped(formsFromPage[type as FromPage['type']])(value) ? (value as FromPage) : null;
+}

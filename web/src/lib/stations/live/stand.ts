@@ -1,0 +1,54 @@
+import { cameraPose, type Mount, type Vec3 } from '@poise/core';
+import type { LivePlace } from '$lib/model/liveHead';
+
+type Values = Readonly<Record<string, number>>;
+/** Of a small jib: how its head stands at the nose, forward and up. */
+const noseToCentreM = [0.12, 0.18] as const;
+
+/** What a head at the desk stands on, as the core takes it. Pan 0 looks along its heading; hung, it is turned over. */
+export function mountOf({ stands, atM, headingRad, looksRad, armM }: LivePlace): Mount {
+	switch (stands) {
+		case 'rail':
+			return {
+				kind: 'track',
+				startM: atM,
+				headingRad,
+				inclineRad: 0,
+				base: { headingRad: looksRad, tiltRad: 0, rollRad: 0 }
+			};
+		case 'arm':
+			return { kind: 'crane', pivotM: atM, headingRad, armM, noseToCentreM, keptLevel: true };
+		default:
+			return {
+				kind: 'fixed',
+				centreM: atM,
+				base: { headingRad, tiltRad: 0, rollRad: stands === 'ceiling' ? Math.PI : 0 }
+			};
+	}
+}
+export const axesAt = (at: Values) => ({ ...at, panRad: at.panRad ?? 0, tiltRad: at.tiltRad ?? 0 });
+
+/** Where its camera is and looks. A hung head's picture is turned upright. */
+export function livePose(place: LivePlace, at: Values) {
+	const { trackM, swingRad, boomRad, panRad, tiltRad, rollRad } = at;
+	const given = Object.fromEntries(
+		Object.entries({ trackM, swingRad, boomRad, rollRad }).filter(([, value]) => value !== undefined)
+	);
+	const pose = cameraPose({
+		mount: mountOf(place),
+		axes: axesAt({ ...given, panRad: panRad ?? 0, tiltRad: tiltRad ?? 0 })
+	});
+	return place.stands === 'ceiling' ? { ...pose, rollRad: 0 } : pose;
+}
+
+/** How wide its picture is, of the lens's ring: the zoom's share between its short and its long end; unknown, the short end. */
+export function focalOf(focalM: readonly [number, number], zoom: number | undefined): number {
+	const [short, long] = focalM;
+	return short * (long / short) ** Math.min(1, Math.max(0, zoom ?? 0));
+}
+
+/** The arm it is on, on the plan: from pivot to nose; null: it is on none. */
+export function armOf(place: LivePlace, at: Values): readonly [Vec3, Vec3] | null {
+	if (place.stands !== 'arm') return null;
+	return [place.atM, livePose(place, at).centreM];
+}

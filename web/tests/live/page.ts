@@ -1,0 +1,95 @@
+import { randomUUID } from 'node:crypto';
+import { handOff, type Hold, type HoldEvent, holdStep, socketsOfHold } from '@poise/core';
+import type { FromDesk, FromPage, HeadSeen } from '@poise/desk/messages';
+import WebSocket from 'ws';
+
+/** A page without a browser: four sockets, one hold, as fast as its clock. */
+export class TestPage {
+	readonly id = randomUUID();
+	readonly #sockets: WebSocket[] = [];
+	readonly #holds = new Map<string, Hold>();
+	heads: readonly HeadSeen[] = [];
+	stoppedBy: string | null = null;
+	readonly said: FromDesk[] = [];
+	#timer: NodeJS.Timeout | null = null;
+
+	static async open(origin: string, cookie = ''): Promise<TestPage> {
+		const page = new TestPage();
+		for (let slot = 0; slot < socketsOfHold; slot += 1) {
+			const socket = new WebSocket(`${origin.replace('http', 'ws')}/live/socket`, {
+				headers: cookie === '' ? {} : { cookie }
+			});
+			socket.on('error', () => {});
+			socket.on('message', (data) => page.#hear(JSON.parse(String(data)) as FromDesk));
+			await new Promise<void>((resolve, reject) => {
+				socket.once('open', resolve);
+				socket.once('error', reject);
+			});
+			socket.send(JSON.stringify({ type: 'hello', v: 1, page: page.id, slot } satisfies FromPage));
+			page.#sockets.push(socket);
+		}
+		page.#timer = setInterval(() => {
+			for (const head of page.#holds.keys()) page.#step(head, { kind: 'tick', atMs: performance.now() });
+		}, 5);
+		return page;
+	}
+
+	#hear(message: FromDesk): void {
+		const atMs = performance.now();
+		this.said.push(message);
+		if (this.said.length > 500) this.said.shift();
+		if (message.type === 'heads') [this.heads, this.stoppedBy] = [message.heads, message.stoppedBy];
+		if (message.type === 'heard') {
+			this.#step(message.head, { kind: 'heard', atMs, headMs: message.headMs });
+			this.#step(message.head, { kind: 'holds', atMs, epoch: message.epoch });
+		}
+		if (message.type === 'offer')
+			this.#step(message.head, { kind: 'offer', atMs, press: message.press, epoch: message.epoch });
+		if (message.type === 'refused')
+			this.#step(message.head, { kind: 'refused', atMs, press: message.press, why: message.why });
+	}
+	#step(head: string, event: HoldEvent): void {
+		const hold = this.#holds.get(head);
+		if (hold === undefined) return;
+		const [after, effects] = holdStep(hold, event);
+		this.#holds.set(head, after);
+		for (const effect of effects) {
+			const { kind, socket, ...rest } = effect;
+			this.say({ type: kind, head, ...rest } as FromPage, socket);
+		}
+	}
+	say(message: FromPage, socket = 0): void {
+		const to = this.#sockets[socket];
+		if (to?.readyState === to?.OPEN) to?.send(JSON.stringify(message));
+	}
+	head(id: string): HeadSeen | undefined {
+		return this.heads.find((each) => each.id === id);
+	}
+	hold(id: string): Hold | undefined {
+		return this.#holds.get(id);
+	}
+	take(head: string): void {
+		if (!this.#holds.has(head)) this.#holds.set(head, handOff(head));
+		this.say({ type: 'take', head });
+	}
+	press(head: string): void {
+		this.#step(head, { kind: 'press', atMs: performance.now() });
+	}
+	release(head: string): void {
+		this.#step(head, { kind: 'release', atMs: performance.now() });
+	}
+	/** As a browser that is killed: not a word more. */
+	vanish(): void {
+		if (this.#timer !== null) clearInterval(this.#timer);
+		for (const socket of this.#sockets) socket.terminate();
+	}
+}
+
+/** Waits until it is so. */
+export async function until(what: () => boolean | Promise<boolean>, words: string, forMs = 15_000): Promise<void> {
+	const giveUpAt = performance.now() + forMs;
+	while (!(await what())) {
+		if (performance.now() > giveUpAt) throw new Error(`Waited in vain until ${words}.`);
+		await new Promise((resolve) => setTimeout(resolve, 10));
+	}
+}
