@@ -1,3 +1,4 @@
+import { countLiveHeads } from '$lib/server/db/liveHeads';
 import { listPeople } from '$lib/server/db/people';
 import { stationStates } from '$lib/server/stationStates';
 import type { LayoutServerLoad } from './$types';
@@ -5,6 +6,10 @@ import type { LayoutServerLoad } from './$types';
 export const load: LayoutServerLoad = async ({ locals, depends }) => {
 	depends('poise:stations');
 	const { crewId, crewName, person } = locals;
-	const [people, stations] = await Promise.all([listPeople(crewId), stationStates(crewId, person)]);
-	return { crewName, person, people, stations };
+	const [people, stations, liveHeads] = await Promise.all([
+		listPeople(crewId),
+		stationStates(crewId, person),
+		countLiveHeads(crewId)
+	]);
+	return { crewName, person, people, stations, liveHeads };
 };

@@ -4,6 +4,7 @@
 	import { navigating, page } from '$app/state';
 	import { ask } from '$lib/keeping/ask';
 	import DayLine from '$lib/shell/DayLine.svelte';
+	import HoldBand from '$lib/shell/HoldBand.svelte';
 	import KeyCard from '$lib/shell/KeyCard.svelte';
 	import { pageKeys } from '$lib/sheet/keys';
 	import { lamp } from '$lib/shell/lamp.svelte';
@@ -31,7 +32,6 @@
 		notice = words;
 		noticeTimer = setTimeout(() => (notice = ''), 6000);
 	}
-	const notBuilt = (name: string) => say(`${name} is not built yet. Payload, Balance, Feel, Moves and Logbook are.`);
 
 	/** Taken at the press; the server's word follows, in the order of the presses. */
 	let taken = $state.raw<Partial<Pick<Person, 'units' | 'theme'>>>({});
@@ -49,7 +49,7 @@
 				? '/feel'
 				: `/feel/${person.supportId}/${person.payloadId}`,
 		moves: '/moves',
-		live: '',
+		live: '/live',
 		logbook: '/logbook'
 	});
 
@@ -83,9 +83,7 @@
 	const goTo = (href: string) => void goto(href);
 	const keys = pageKeys({
 		outsideFields: {
-			...Object.fromEntries(
-				stations.map(({ key, name, open }, index) => [index + 1, () => (open ? goTo(hrefs[key]) : notBuilt(name))])
-			),
+			...Object.fromEntries(stations.map(({ key }, index) => [index + 1, () => goTo(hrefs[key])])),
 			s: () => goTo('/balance?choose'),
 			g: () => goTo('/shelf'),
 			'[Shift]+/': () => goTo('/logbook?find'),
@@ -112,8 +110,8 @@
 	ontheme={(theme) => changeMe({ theme })}
 	onperson={becomePerson}
 	onkeys={() => (keysOpen = true)}
-	onclosed={notBuilt}
 />
+{#if data.liveHeads > 0 || current === 'live'}<HoldBand within={page.url.pathname === '/live'} />{/if}
 <p class="notice" role="status" class:empty={notice === ''} data-testid="notice">{notice}</p>
 {#if trouble !== ''}<p class="trouble" role="alert">{trouble}</p>{/if}
 <main id="main" tabindex="-1" data-hydrated={hydrated}>

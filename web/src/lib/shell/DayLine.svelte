@@ -20,10 +20,8 @@
 		ontheme: (theme: Theme) => void;
 		onperson: (id: string) => void;
 		onkeys: () => void;
-		/** A station that has no page yet. */
-		onclosed: (name: string) => void;
 	}
-	let { current, hrefs, states, person, units, people, onunits, ontheme, onperson, onkeys, onclosed }: Props = $props();
+	let { current, hrefs, states, person, units, people, onunits, ontheme, onperson, onkeys }: Props = $props();
 
 	const nextTheme = $derived(themes[(themes.indexOf(person.theme) + 1) % themes.length] as Theme);
 	const stateOf = (key: StationKey) => liveStations[key] ?? states[key] ?? { offset: null, words: 'nothing yet' };
@@ -39,42 +37,30 @@
 	</a>
 	<nav aria-label="Day line">
 		<ol>
-			{#each stations as { key, name, open }, index (key)}
+			{#each stations as { key, name }, index (key)}
 				{@const state = stateOf(key)}
 				<li class:current={current === key}>
-					{#if open}
-						<a href={hrefs[key]} aria-current={current === key ? 'page' : undefined} data-station={key}>
-							<span class="top"
-								><Vial size="tiny" offset={state.offset} label={state.words} /><kbd>{index + 1}</kbd></span
-							>
-							<span class="name">{name}</span>
-						</a>
-						{#if key === 'balance'}
-							<a
-								class="choose"
-								href="/balance?choose"
-								title="Choose payload and support (s)"
-								data-testid="choose-support"
-								><svg width="14" height="14" viewBox="0 0 14 14" aria-hidden="true"
-									><path d="M1 3h12M1 7h12M1 11h12" stroke="currentColor" stroke-width="1.4" /><circle
-										cx="5"
-										cy="3"
-										r="2"
-										fill="currentColor"
-									/><circle cx="10" cy="7" r="2" fill="currentColor" /><circle
-										cx="4"
-										cy="11"
-										r="2"
-										fill="currentColor"
-									/></svg
-								><span class="sr-only">Choose payload and support</span></a
-							>
-						{/if}
-					{:else}
-						<Button class="closed" onclick={() => onclosed(name)} data-closed={key}>
-							<span class="top"><Vial size="tiny" offset={null} label="not built yet" /><kbd>{index + 1}</kbd></span>
-							<span class="name">{name}</span>
-						</Button>
+					<a href={hrefs[key]} aria-current={current === key ? 'page' : undefined} data-station={key}>
+						<span class="top"><Vial size="tiny" offset={state.offset} label={state.words} /><kbd>{index + 1}</kbd></span
+						>
+						<span class="name">{name}</span>
+					</a>
+					{#if key === 'balance'}
+						<a class="choose" href="/balance?choose" title="Choose payload and support (s)" data-testid="choose-support"
+							><svg width="14" height="14" viewBox="0 0 14 14" aria-hidden="true"
+								><path d="M1 3h12M1 7h12M1 11h12" stroke="currentColor" stroke-width="1.4" /><circle
+									cx="5"
+									cy="3"
+									r="2"
+									fill="currentColor"
+								/><circle cx="10" cy="7" r="2" fill="currentColor" /><circle
+									cx="4"
+									cy="11"
+									r="2"
+									fill="currentColor"
+								/></svg
+							><span class="sr-only">Choose payload and support</span></a
+						>
 					{/if}
 				</li>
 			{/each}
@@ -156,8 +142,7 @@
 		border-bottom: 4px solid transparent;
 		margin-bottom: -2px;
 	}
-	li a,
-	li > :global(.closed) {
+	li a {
 		display: flex;
 		flex-direction: column;
 		justify-content: center;
@@ -182,10 +167,6 @@
 	.current a {
 		color: var(--ink);
 		font-weight: 700;
-	}
-	/* Its name stays as readable as the others. */
-	li > :global(.closed .top) {
-		opacity: 0.7;
 	}
 	.person > :global(.lamp:disabled) {
 		opacity: 0.4;
@@ -256,8 +237,7 @@
 		.brand {
 			min-height: 48px;
 		}
-		li a,
-		li > :global(.closed) {
+		li a {
 			padding: 6px 10px 6px;
 			min-width: 76px;
 		}
@@ -267,8 +247,7 @@
 			font-size: 20px;
 		}
 		kbd,
-		.person > :global(.keys),
-		li:has(:global(.closed)) {
+		.person > :global(.keys) {
 			display: none;
 		}
 		.person :global(select) {
@@ -280,8 +259,7 @@
 		.name {
 			font-size: 14px;
 		}
-		li a,
-		li > :global(.closed) {
+		li a {
 			min-width: 64px;
 			padding-inline: 6px;
 		}

@@ -1,11 +1,11 @@
-/** The job's stations in working order, and the key of each. Those without a page are not built yet. */
+/** The job's stations in working order, and the key of each. */
 export const stations = [
-	{ key: 'payload', name: 'Payload', open: true },
-	{ key: 'balance', name: 'Balance', open: true },
-	{ key: 'feel', name: 'Feel', open: true },
-	{ key: 'moves', name: 'Moves', open: true },
-	{ key: 'live', name: 'Live', open: false },
-	{ key: 'logbook', name: 'Logbook', open: true }
+	{ key: 'payload', name: 'Payload' },
+	{ key: 'balance', name: 'Balance' },
+	{ key: 'feel', name: 'Feel' },
+	{ key: 'moves', name: 'Moves' },
+	{ key: 'live', name: 'Live' },
+	{ key: 'logbook', name: 'Logbook' }
 ] as const;
 
 export type StationKey = (typeof stations)[number]['key'];

@@ -56,6 +56,9 @@ export async function liveHeadsWithKeys(crewId: string): Promise<(LiveHead & { r
 	const rows = await database().select().from(liveHeads).where(eq(liveHeads.crewId, crewId));
 	return rows.map((row) => ({ ...headOf(row), key: row.key }));
 }
+export async function countLiveHeads(crewId: string): Promise<number> {
+	return database().$count(liveHeads, eq(liveHeads.crewId, crewId));
+}
 export async function findLiveHead(crewId: string, id: string): Promise<LiveHead> {
 	const [row] = await database().select().from(liveHeads).where(ofCrew(crewId, id));
 	if (row === undefined) throw new Refusal('notFound', 'That head is not at this desk any more.');

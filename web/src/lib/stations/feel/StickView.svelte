@@ -16,7 +16,7 @@
 	import { sharedFeel } from './feelBench.svelte';
 	import { feelLimits, most } from './limits';
 	import type { StickSetting } from './model';
-	import { centred, type Deflection, fromKeys, onPad, readPads } from './pad';
+	import { centred, type Deflection, fromKeys, onPad, readPads } from '$lib/sheet/pad';
 	import { eyeM, lensOf, roomFor } from './room';
 	import { stickAt, stickFrom, stickToCsv, stickToJson, topSpeeds } from './stick';
 	import { degrees, focalWords } from './words';

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { fromKeys, onPad, readPads } from './pad';
+import { fromKeys, onPad, readPads } from '$lib/sheet/pad';
 import { freshStick, stickAt, stickFrom, stickToCsv, stickToJson, topSpeeds } from './stick';
 import type { StickSetting } from './model';
 

@@ -3,7 +3,7 @@
 	import { onMount, untrack } from 'svelte';
 	import { Pull } from '$lib/sheet/drawing/pull.svelte';
 	import type { MoveBench } from './moveBench.svelte';
-	import type { Inks, Room } from './room3d';
+	import type { Inks, Room } from '$lib/places/room3d';
 	import { behaves } from './supports';
 
 	/** The room as the lens sees it at the moment looked at. The solids arrive when the page is there. */
@@ -43,7 +43,7 @@
 		let made: Room | null = null;
 		const watcher = new MutationObserver(() => (lights += 1));
 		watcher.observe(document.documentElement, { attributes: true, attributeFilter: ['data-theme', 'style'] });
-		void import('./room3d').then(({ Room: RoomOf }) => {
+		void import('$lib/places/room3d').then(({ Room: RoomOf }) => {
 			if (gone || canvas === undefined) return;
 			try {
 				made = new RoomOf(canvas, inksNow());

@@ -26,8 +26,19 @@ import {
 	WebGLRenderer
 } from 'three';
 import type { PlanShape, VenuePlan } from '$lib/model/venue';
-import type { MoveSubject } from './model';
-import type { Stroke } from './supports/contract';
+
+/** What is looked at, as tall as it is drawn. */
+interface Subject {
+	readonly atM: Vec3;
+	readonly tallM: number;
+}
+/** A part of what carries a camera: from where to where, and how thick. */
+interface Stroke {
+	readonly as: 'rail' | 'arm' | 'tail' | 'base' | 'column';
+	readonly fromM: Vec3;
+	readonly toM: Vec3;
+	readonly thickM: number;
+}
 
 /** The lights' inks, from the page's own variables. */
 export interface Inks {
@@ -166,7 +177,7 @@ export class Room {
 		return made;
 	}
 
-	subject({ atM, tallM }: MoveSubject): void {
+	subject({ atM, tallM }: Subject): void {
 		empty(this.#subject);
 		const material = new MeshLambertMaterial({ color: this.#inks.subject });
 		const [x, y, z] = atM;

@@ -1,0 +1,65 @@
+<script lang="ts">
+	import { onMount } from 'svelte';
+	import Button from '$lib/sheet/fields/Button.svelte';
+	import { deskWire } from './deskWire.svelte';
+
+	/** On every screen while anything moves or is stopped: who holds which heads, how long, and the stop of everything. */
+	interface Props {
+		/** The page shows all of it itself. */
+		within: boolean;
+	}
+	let { within }: Props = $props();
+	onMount(() => deskWire.begin(false));
+	const held = $derived(deskWire.heads.filter(({ phase }) => phase === 'armed' || phase === 'stopping'));
+	const called = (number: number | null, name: string) => (number === null ? name : `${number} ${name}`);
+</script>
+
+{#if !within && (held.length > 0 || deskWire.stoppedBy !== null)}
+	<div class="band" role="status" data-testid="hold-band">
+		{#if deskWire.stoppedBy !== null}
+			<p><strong>Everything is stopped</strong> by {deskWire.stoppedBy}.</p>
+			<a href="/live">To the desk</a>
+		{:else}
+			<p>
+				{#each held as { id, number, name, holder, heldS } (id)}
+					<span class="one"
+						><strong>{called(number, name)}</strong> held by {holder ?? 'nobody'}, {heldS.toFixed(0)} s</span
+					>
+				{/each}
+			</p>
+			<Button class="stop" onclick={() => deskWire.stopAll()} data-testid="band-stop">Stop everything</Button>
+		{/if}
+	</div>
+{/if}
+
+<style>
+	.band {
+		display: flex;
+		flex-wrap: wrap;
+		align-items: center;
+		justify-content: space-between;
+		gap: 4px 20px;
+		padding: 4px 26px;
+		background: var(--clay-wash);
+		border-bottom: 2px solid var(--clay);
+	}
+	.one {
+		margin-right: 18px;
+		font-variant-numeric: tabular-nums;
+	}
+	.band :global(.stop) {
+		min-height: 44px;
+		padding: 0 18px;
+		border-radius: 6px;
+		background: var(--clay);
+		color: var(--ground);
+		font-weight: 700;
+		font-size: 17px;
+	}
+	a {
+		min-height: 44px;
+		display: inline-flex;
+		align-items: center;
+		font-weight: 700;
+	}
+</style>

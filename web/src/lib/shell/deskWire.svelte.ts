@@ -1,0 +1,187 @@
+/* eslint-disable max-lines -- one link: its sockets, the holds over it, and what came by it. */
+import { handOff, type Hold, type HoldEvent, holdStep, leaseTimes, socketsOfHold } from '@poise/core';
+import { type FromDesk, type FromPage, type HeadSeen, pageProtocol } from '@poise/desk/messages';
+import { v4 as freshId } from 'uuid';
+
+const againMs = 700;
+
+/**
+ * This page's link to the desk. A page that only watches keeps one socket; one that may hold keeps four, and deals its grants among
+ * them. Nothing here makes a head move by itself: grants go out while a press is down, and with the page everything ends.
+ */
+class DeskWire {
+	/** What the desk knows this page by. */
+	page = freshId();
+	heads = $state.raw<readonly HeadSeen[]>([]);
+	stoppedBy = $state<string | null>(null);
+	linked = $state(false);
+	/** Something of the desk has been heard, ever. */
+	heard = $state(false);
+	notice = $state('');
+	/** The answer to a claim. */
+	claimed = $state.raw<Extract<FromDesk, { type: 'claimed' }> | null>(null);
+	/** Of every head this page has taken. */
+	holds = $state.raw<Readonly<Record<string, Hold>>>({});
+	/** Where the heads are that this page drives, as new as it gets. */
+	newest = $state.raw<
+		Readonly<Record<string, { readonly headMs: number; readonly at: Readonly<Record<string, number>> }>>
+	>({});
+
+	#sockets: (WebSocket | null)[] = [];
+	#wanted = 0;
+	#timer: ReturnType<typeof setInterval> | undefined;
+	#users = 0;
+	#quiet = new Map<string, Hold>();
+
+	/** Watches from now on; with `holds`, ready to hold. Gives what ends it. */
+	begin(holds: boolean): () => void {
+		this.#users += 1;
+		const had = this.#wanted;
+		this.#wanted = Math.max(this.#wanted, holds ? socketsOfHold : 1);
+		for (let slot = had; slot < this.#wanted; slot += 1) this.#open(slot);
+		this.#timer ??= setInterval(() => this.#tick(), leaseTimes.grantEveryMs / 2);
+		const letGo = () => this.releaseAll();
+		const hidden = () => document.visibilityState === 'hidden' && this.releaseAll();
+		window.addEventListener('blur', letGo);
+		window.addEventListener('pagehide', letGo);
+		document.addEventListener('visibilitychange', hidden);
+		return () => {
+			window.removeEventListener('blur', letGo);
+			window.removeEventListener('pagehide', letGo);
+			document.removeEventListener('visibilitychange', hidden);
+			this.#users -= 1;
+			if (holds) {
+				this.giveAll();
+				for (let slot = 1; slot < this.#sockets.length; slot += 1) this.#close(slot);
+				this.#wanted = Math.min(this.#wanted, 1);
+			}
+			if (this.#users > 0) return;
+			clearInterval(this.#timer);
+			this.#timer = undefined;
+			this.#close(0);
+			this.#wanted = 0;
+			this.linked = false;
+		};
+	}
+
+	#open(slot: number): void {
+		const socket = new WebSocket(`${location.origin.replace(/^http/, 'ws')}/live/socket`);
+		this.#sockets[slot] = socket;
+		socket.onopen = () => this.#send(slot, { type: 'hello', v: pageProtocol, page: this.page, slot });
+		socket.onmessage = ({ data }) => this.#hear(JSON.parse(String(data)) as FromDesk);
+		socket.onclose = () => {
+			if (this.#sockets[slot] !== socket) return;
+			this.#sockets[slot] = null;
+			if (slot === 0) this.linked = false;
+			if (slot < this.#wanted)
+				setTimeout(() => {
+					if (slot < this.#wanted && (this.#sockets[slot] ?? null) === null) this.#open(slot);
+				}, againMs);
+		};
+	}
+	#close(slot: number): void {
+		const socket = this.#sockets[slot];
+		this.#sockets[slot] = null;
+		if (socket !== null && socket !== undefined) {
+			socket.onclose = null;
+			socket.close();
+		}
+	}
+	#send(slot: number, message: FromPage): boolean {
+		const socket = this.#sockets[slot];
+		if (socket?.readyState !== WebSocket.OPEN) return false;
+		socket.send(JSON.stringify(message));
+		return true;
+	}
+	/** To the desk, by the first socket that is there. */
+	say(message: FromPage): boolean {
+		for (let slot = 0; slot < this.#wanted; slot += 1) if (this.#send(slot, message)) return true;
+		return false;
+	}
+
+	#hear(message: FromDesk): void {
+		const atMs = performance.now();
+		switch (message.type) {
+			case 'welcome':
+				[this.linked, this.heard] = [true, true];
+				// A link that came back knows nothing of what was taken over the last one.
+				for (const head of Object.keys(this.holds)) this.say({ type: 'take', head });
+				break;
+			case 'heads':
+				[this.heads, this.stoppedBy] = [message.heads, message.stoppedBy];
+				break;
+			case 'heard':
+				this.newest = { ...this.newest, [message.head]: { headMs: message.headMs, at: message.at } };
+				this.#step(message.head, { kind: 'heard', atMs, headMs: message.headMs });
+				this.#step(message.head, { kind: 'holds', atMs, epoch: message.epoch });
+				break;
+			case 'offer':
+				this.#step(message.head, { kind: 'offer', atMs, press: message.press, epoch: message.epoch });
+				break;
+			case 'refused':
+				this.#step(message.head, { kind: 'refused', atMs, press: message.press, why: message.why });
+				break;
+			case 'claimed':
+				this.claimed = message;
+				break;
+			case 'notice':
+				this.notice = message.words;
+		}
+	}
+
+	#step(head: string, event: HoldEvent): void {
+		const hold = this.#quiet.get(head);
+		if (hold === undefined) return;
+		const [after, effects] = holdStep(hold, event);
+		this.#quiet.set(head, after);
+		for (const effect of effects) {
+			const { kind, socket, ...rest } = effect;
+			const message = { type: kind, head, ...rest } as FromPage;
+			// Its own socket is not there: any other carries it.
+			if (!this.#send(socket, message)) this.say(message);
+		}
+		if (after.phase !== hold.phase || after.why !== hold.why || after.press !== hold.press)
+			this.holds = { ...this.holds, [head]: after };
+	}
+	#tick(): void {
+		const atMs = performance.now();
+		for (const head of this.#quiet.keys()) this.#step(head, { kind: 'tick', atMs });
+	}
+
+	/** This page would drive it. */
+	take(head: string): void {
+		if (!this.#quiet.has(head)) {
+			this.#quiet.set(head, handOff(head));
+			this.holds = { ...this.holds, [head]: handOff(head) };
+		}
+		this.say({ type: 'take', head });
+	}
+	give(head: string): void {
+		this.release(head);
+		this.#quiet.delete(head);
+		this.holds = Object.fromEntries(Object.entries(this.holds).filter(([name]) => name !== head));
+		this.say({ type: 'give', head });
+	}
+	giveAll(): void {
+		for (const head of [...this.#quiet.keys()]) this.give(head);
+	}
+	press(head: string): void {
+		this.#step(head, { kind: 'press', atMs: performance.now() });
+	}
+	release(head: string): void {
+		this.#step(head, { kind: 'release', atMs: performance.now() });
+	}
+	releaseAll(): void {
+		for (const head of this.#quiet.keys()) this.release(head);
+	}
+	stopAll(): void {
+		this.releaseAll();
+		this.say({ type: 'stopAll' });
+	}
+	/** Whether this page is the one that drives it. */
+	drives(head: HeadSeen | null): boolean {
+		return head?.driver?.page === this.page;
+	}
+}
+
+export const deskWire = new DeskWire();

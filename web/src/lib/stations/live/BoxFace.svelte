@@ -1,0 +1,98 @@
+<script lang="ts">
+	import { degFromRad } from '@poise/core';
+	import type { StandIn } from '$lib/model/standIn';
+
+	/** A small head, drawn from above and from the side, that moves as it moves. */
+	interface Props {
+		box: StandIn;
+	}
+	let { box }: Props = $props();
+	const at = (axis: string) => box.axes[axis]?.position ?? 0;
+	const phases: Readonly<Record<string, string>> = {
+		off: 'off',
+		rest: 'rests',
+		offered: 'is asked',
+		armed: 'is held',
+		stopping: 'brakes'
+	};
+	const along = $derived.by(() => {
+		const track = box.axes.trackM;
+		return track === undefined
+			? 0
+			: ((track.position - track.range[0]) / (track.range[1] - track.range[0]) - 0.5) * 120;
+	});
+</script>
+
+<div class="face" class:off={!box.powered}>
+	<svg
+		viewBox="-150 -60 300 120"
+		role="img"
+		aria-label="{box.name}: pan {degFromRad(at('panRad')).toFixed(0)}°, tilt {degFromRad(at('tiltRad')).toFixed(0)}°"
+	>
+		<g transform="translate(-70 0)">
+			{#if box.axes.trackM !== undefined}<path class="rail" d="M-66 34H66" />{/if}
+			<g transform="translate({along} 0) rotate({-degFromRad(at('swingRad') + at('panRad')) - 90})">
+				<rect x="-16" y="-13" width="34" height="26" rx="3" />
+				<path d="M18 -7H32V7H18" />
+			</g>
+			<text x="0" y="56" text-anchor="middle">from above</text>
+		</g>
+		<g transform="translate(76 0)">
+			<path class="stand" d="M0 6V42M-16 42H16" />
+			<g transform="rotate({-degFromRad(at('tiltRad'))})">
+				<rect x="-16" y="-13" width="34" height="26" rx="3" />
+				<path d="M18 -7H32V7H18" />
+			</g>
+			<text x="0" y="56" text-anchor="middle">from the side</text>
+		</g>
+		<circle class="lamp" class:lit={box.lit} cx="0" cy="-40" r="9" data-testid="lamp" />
+	</svg>
+	<p>
+		<strong>{box.name}</strong> <span class="quiet">{box.id}, {box.words}</span>
+	</p>
+	<p data-testid="box-state">
+		{phases[box.phase] ?? box.phase}{box.recording ? ', records' : ''}{box.claimed
+			? ''
+			: ', is nobody’s'}{box.stoppedBy === null ? '' : `, stopped by ${box.stoppedBy}`}
+	</p>
+	<p class="blinks" role="status">{box.blinking && box.blinks !== null ? `It blinks ${box.blinks} times.` : ''}</p>
+</div>
+
+<style>
+	.face.off {
+		opacity: 0.55;
+	}
+	svg {
+		width: 100%;
+		background: var(--grid);
+	}
+	rect,
+	path {
+		fill: none;
+		stroke: var(--ink);
+		stroke-width: 2;
+	}
+	.rail {
+		stroke-width: 4;
+	}
+	.lamp {
+		fill: none;
+		stroke: var(--ink);
+		stroke-width: 1.5;
+	}
+	.lamp.lit {
+		fill: var(--clay);
+	}
+	text {
+		font-size: 12px;
+		fill: var(--quiet);
+	}
+	.quiet {
+		color: var(--quiet);
+		font-size: 14px;
+	}
+	.blinks {
+		min-height: 24px;
+		font-weight: 700;
+	}
+</style>

@@ -1,0 +1,106 @@
+<script lang="ts">
+	import Button from '$lib/sheet/fields/Button.svelte';
+	import Vial from '$lib/sheet/vial/Vial.svelte';
+	import { deskWire } from '$lib/shell/deskWire.svelte';
+	import { sharedLive } from './liveBench.svelte';
+	import { refusedWords } from './words';
+
+	/** The dead-man: as long as it is down, and the head says so too, it moves; let go, it stops on its way. */
+	const bench = sharedLive();
+	const head = $derived(bench.head);
+	const known = $derived(head !== null && head.linkPage === deskWire.page ? head.linkSamples : 0);
+	const slow = $derived(known >= 20 && (head?.linkTripMs ?? 0) > 100);
+	const ready = $derived(bench.mine && head?.link === 'here' && known >= 20 && !slow && deskWire.stoppedBy === null);
+	const phase = $derived(bench.hold?.phase ?? 'up');
+	/** Between the marks: held. To the right: not yet. */
+	const offset = $derived(bench.armed ? 0 : phase === 'asked' ? 1.6 : ready ? 2.4 : null);
+	const word = $derived(
+		bench.armed ? 'held' : phase === 'asked' ? 'asks' : phase === 'ended' ? 'let go' : ready ? 'hold' : 'not yet'
+	);
+	function down(event: PointerEvent) {
+		if (event.button !== 0) return;
+		event.preventDefault();
+		(event.currentTarget as Element).setPointerCapture?.(event.pointerId);
+		bench.press();
+	}
+	function up() {
+		bench.release();
+	}
+</script>
+
+<Button
+	class="hold-pad {bench.armed ? 'down' : ''}"
+	disabled={!bench.mine}
+	onpointerdown={down}
+	onpointerup={up}
+	onpointercancel={up}
+	onlostpointercapture={up}
+	oncontextmenu={(event: Event) => event.preventDefault()}
+	aria-label="Hold to move (Space)"
+	data-testid="hold"
+	data-state={bench.armed ? 'held' : phase}
+>
+	<span class="row">
+		<Vial {offset} size="large" label="The hold: {word}" />
+		<strong data-testid="hold-word">{word}</strong>
+		<span class="who" data-testid="hold-who"
+			>{#if head !== null && head.phase === 'armed'}by {head.holder}, {head.heldS.toFixed(1)} s{/if}</span
+		>
+	</span>
+	<small>
+		{#if bench.hold?.phase === 'ended' && bench.hold.why !== null}{refusedWords(bench.hold.why)}
+		{:else if deskWire.stoppedBy !== null}Everything is stopped.
+		{:else if head !== null && head.link !== 'here'}It is not heard.
+		{:else if slow}{refusedWords('linkSlow')}
+		{:else if known < 20}Getting to know its link, {Math.min(20, known)} of 20.
+		{:else}Let go and it stops on its way. Space, or this pad.{/if}
+	</small>
+</Button>
+
+<style>
+	:global(.hold-pad) {
+		display: grid;
+		gap: 8px;
+		width: 100%;
+		padding: 14px 18px;
+		border: 2px solid var(--press);
+		border-radius: 10px;
+		background: var(--press-wash);
+		text-align: left;
+		touch-action: none;
+		user-select: none;
+		-webkit-user-select: none;
+		cursor: pointer;
+	}
+	:global(.hold-pad.down) {
+		outline: 3px solid var(--press);
+	}
+	:global(.hold-pad:disabled) {
+		opacity: 0.6;
+		border-color: var(--edge);
+		cursor: default;
+	}
+	.row {
+		display: grid;
+		grid-template-columns: minmax(100px, 1fr) auto auto;
+		align-items: center;
+		gap: 14px;
+	}
+	strong {
+		font-size: 24px;
+	}
+	.who {
+		font-variant-numeric: tabular-nums;
+		color: var(--quiet);
+		white-space: nowrap;
+	}
+	small {
+		font-size: 14px;
+		color: var(--quiet);
+	}
+	@media (max-width: 900px) {
+		:global(.hold-pad) {
+			min-height: 118px;
+		}
+	}
+</style>

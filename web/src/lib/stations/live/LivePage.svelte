@@ -1,0 +1,128 @@
+<script lang="ts">
+	import '$lib/shell/bench.css';
+	import { onMount, untrack } from 'svelte';
+	import { pageKeys } from '$lib/sheet/keys';
+	import { isTyping } from '$lib/sheet/keys';
+	import { deskWire } from '$lib/shell/deskWire.svelte';
+	import HeadStrip from './HeadStrip.svelte';
+	import { LiveBench, type LiveData, shareLive } from './liveBench.svelte';
+	import LiveLens from './LiveLens.svelte';
+	import LiveSlip from './LiveSlip.svelte';
+	import LiveStage from './LiveStage.svelte';
+	import StickPad from './StickPad.svelte';
+
+	interface Props {
+		data: LiveData;
+	}
+	let { data }: Props = $props();
+	// svelte-ignore state_referenced_locally
+	const bench = shareLive(new LiveBench(data));
+	$effect(() => {
+		const fresh = data;
+		untrack(() => (bench.data = fresh));
+	});
+	let workWidth = $state(760);
+	const stageWidth = $derived(workWidth >= 680 && bench.head !== null ? Math.round(workWidth * 0.66) : workWidth);
+	const stageHeight = $derived(Math.round(Math.min(440, Math.max(280, stageWidth * 0.62))));
+
+	onMount(() => {
+		const endWire = deskWire.begin(true);
+		const endBench = bench.begin();
+		return () => {
+			endBench();
+			bench.choose(null);
+			endWire();
+		};
+	});
+	const shot = (k: number) => {
+		const offer = bench.offered[k];
+		if (offer === undefined || offer.why !== null) return false;
+		bench.aim(offer.pose);
+	};
+	const keys = pageKeys({
+		anywhere: { Escape: () => deskWire.stopAll() },
+		outsideControls: { Enter: () => bench.send() },
+		outsideFields: {
+			Backspace: () => (bench.lastPose === null ? false : bench.setTarget({ ...bench.lastPose, sent: false }))
+		}
+	});
+	/** While a head is in hand, digits are its shots and no stations; the dead-man is Space, wherever the hand is but in a field. */
+	function first(event: KeyboardEvent) {
+		if (isTyping(event)) return;
+		if (event.code === 'Space') {
+			event.preventDefault();
+			event.stopPropagation();
+			if (!event.repeat) bench.press();
+			return;
+		}
+		const digit =
+			/^[1-9]$/.test(event.key) && !event.ctrlKey && !event.metaKey && !event.altKey ? Number(event.key) : null;
+		if (digit !== null && bench.head !== null) {
+			event.stopPropagation();
+			event.preventDefault();
+			shot(digit - 1);
+		}
+	}
+	function letUp(event: KeyboardEvent) {
+		if (event.code !== 'Space') return;
+		// A hand that lets go is heard wherever the page has the keyboard.
+		bench.release();
+		if (!isTyping(event)) event.preventDefault();
+	}
+</script>
+
+<svelte:window onkeydowncapture={first} onkeyupcapture={letUp} onkeydown={keys} />
+
+<h1 class="sr-only">Live</h1>
+<div class="bench live">
+	<section class="work" aria-label="The heads" bind:clientWidth={workWidth}>
+		<div class="above">
+			<LiveStage width={stageWidth} height={stageHeight} />
+			{#if bench.head !== null && bench.kept !== null}<div class="lens"><LiveLens /></div>{/if}
+		</div>
+		<div class="strips" data-testid="strips">
+			{#each bench.heads.filter(({ link, headId }) => headId !== null || link === 'free') as head (head.id)}
+				<HeadStrip {head} />
+			{:else}
+				<p class="quiet">No head is here. One that has power announces itself; claim it then.</p>
+			{/each}
+		</div>
+		{#if bench.mine}<StickPad />{/if}
+		<p class="links"><a href="/live/claim">Claim a head</a><a href="/live/boxes">The simulated heads</a></p>
+	</section>
+	<section class="answer-column" aria-label="What happens next">
+		<LiveSlip />
+	</section>
+</div>
+
+<style>
+	.work {
+		overflow-y: auto;
+		scrollbar-width: thin;
+	}
+	.above {
+		display: flex;
+		flex-wrap: wrap;
+		border-bottom: 2px solid var(--rule);
+	}
+	.lens {
+		flex: 1 1 220px;
+		min-width: 0;
+		padding: 10px 12px;
+		border-left: 1px solid var(--rule);
+	}
+	.quiet {
+		padding: 16px 18px;
+		color: var(--quiet);
+	}
+	.links {
+		display: flex;
+		gap: 24px;
+		padding: 6px 18px 16px;
+	}
+	.links a {
+		min-height: 44px;
+		display: inline-flex;
+		align-items: center;
+	}
+</style>

@@ -1,0 +1,305 @@
+<script lang="ts">
+	/* eslint-disable max-lines -- the one answer of the desk, and what can be done about it. */
+	import Button from '$lib/sheet/fields/Button.svelte';
+	import Range from '$lib/sheet/fields/Range.svelte';
+	import TextInput from '$lib/sheet/fields/TextInput.svelte';
+	import Tick from '$lib/sheet/fields/Tick.svelte';
+	import Slip from '$lib/sheet/slip/Slip.svelte';
+	import { deskWire } from '$lib/shell/deskWire.svelte';
+	import HoldPad from './HoldPad.svelte';
+	import { sharedLive } from './liveBench.svelte';
+	import { called, seconds, troubleOf } from './words';
+
+	const bench = sharedLive();
+	const head = $derived(bench.head);
+	const kept = $derived(bench.kept);
+	const task = $derived(head?.task ?? null);
+	const me = $derived(bench.data.person.name);
+	const running = $derived(task !== null && task.phase === 'runs');
+	const clock = $derived(new Date(deskWire.heads.length >= 0 ? Date.now() : 0).toTimeString().slice(0, 8));
+	let poseName = $state('');
+	let poseProblem = $state('');
+	async function keep() {
+		const name = poseName.trim() === '' ? `pose ${bench.offered.length + 1}` : poseName.trim();
+		poseProblem = (await bench.keepPose(name)) ?? '';
+		if (poseProblem === '') poseName = '';
+	}
+	const left = $derived(task === null || task.durationS === null ? null : Math.max(0, task.durationS - task.atS));
+	function turnBack() {
+		bench.backwards = !bench.backwards;
+		bench.sayPace();
+	}
+	const claimable = $derived(deskWire.heads.some(({ link }) => link === 'free'));
+</script>
+
+<Slip heading={head === null ? 'The desk' : `${head.number ?? ''} ${head.name} · ${clock}`}>
+	{#snippet answer()}
+		<span data-testid="live-answer">
+			{#if deskWire.stoppedBy !== null}<strong>Everything is stopped</strong> by {deskWire.stoppedBy}
+			{:else if !deskWire.linked}{deskWire.heard ? 'The link to the desk is lost' : 'Looking for the desk …'}
+			{:else if deskWire.heads.length === 0}Switch on a head
+			{:else if bench.data.heads.length === 0}<strong>Claim</strong> the first head
+			{:else if head === null}Choose a head
+			{:else if head.link === 'away'}{called(head)} is <strong>away</strong>
+			{:else if head.link !== 'here'}Claim {called(head)} anew
+			{:else if !bench.mine}{called(head)} is driven by <strong>{head.driver?.name ?? 'nobody'}</strong>
+			{:else if bench.homing !== null}Hold to find the ends of the <strong>{bench.homing}</strong> ring
+			{:else if task?.watchedFor != null}{called(head)} loops <strong>{task.name}</strong>
+			{:else if running}{called(head)} to <strong>{task?.legs[task.leg]}</strong>
+			{:else if task?.phase === 'stopped'}Hold to go on to <strong>{task.legs[task.leg]}</strong>
+			{:else if bench.target !== null && !(bench.target.sent && task?.phase === 'done')}
+				{bench.target.programme !== null && head.watched ? 'Start' : `Hold to move ${called(head)} to`}
+				<strong>{bench.target.name}</strong>
+			{:else}Hold and steer <strong>{called(head)}</strong>{/if}
+		</span>
+	{/snippet}
+	{#if deskWire.stoppedBy !== null}
+		<p class="detail">
+			Every head rests and none arms. Look at what made somebody stop it, then clear it by your name.
+		</p>
+		<Button class="go" onclick={() => deskWire.say({ type: 'clear' })} data-testid="clear">Clear it as {me}</Button>
+	{:else if !deskWire.linked}
+		<p class="detail">Heads rest by themselves whenever nobody holds them. This page links again by itself.</p>
+	{:else if bench.data.heads.length === 0 || deskWire.heads.length === 0}
+		<p class="detail">
+			A head announces itself on the network once it has power. Claim one at a time: switch on only this one, it blinks,
+			you say how often.
+		</p>
+		<a class="go" href="/live/claim" data-testid="to-claim">Claim a head</a>
+	{:else if head === null}
+		<p class="detail">Press its circle on the plan, or its strip below it.</p>
+	{:else if head.link === 'away'}
+		<p class="detail">It has not been heard. It rests by itself; look at its power and its cable.</p>
+	{:else if head.link !== 'here'}
+		<a class="go" href="/live/claim">Claim it</a>
+	{:else if !bench.mine}
+		<p class="detail" data-testid="driver">
+			{head.askedBy?.page === deskWire.page
+				? 'You have asked. It passes to you as soon as nobody holds it.'
+				: 'One drives at a time.'}
+		</p>
+		<Button class="go" onclick={() => deskWire.take(head.id)} data-testid="ask-for-it"
+			>{head.driver === null ? 'Take it' : 'Ask for it'}</Button
+		>
+	{:else}
+		{#if head.askedBy !== null}
+			<div class="asked" role="alert">
+				<p><strong>{head.askedBy.name}</strong> asks for {called(head)}.</p>
+				<Button class="second" onclick={() => bench.choose(null)} data-testid="give">Give it</Button>
+				<Button class="second" onclick={() => deskWire.say({ type: 'keep', head: head.id })}>Keep it</Button>
+			</div>
+		{/if}
+		<p class="detail" data-testid="live-why">
+			{#if running}{left === null ? '' : `${seconds(left)} to go. `}Let go and it stops on its way.
+			{:else if bench.way !== null && bench.target !== null}
+				{seconds(bench.way.durationS)}{bench.way.beyond === null ? '' : ', as far as its soft end lets it'}. As computed
+				from its speeds; not tried against the room.
+			{:else if troubleOf(head.trouble) !== null}{troubleOf(head.trouble)}
+			{:else}{head.watched ? 'It may also run while it is watched.' : 'It moves only while somebody holds.'}{/if}
+		</p>
+		{#if task?.watchedFor == null}<HoldPad />{/if}
+		{#if bench.target?.programme != null && head.watched && task?.watchedFor == null}
+			<Button class="go" onclick={() => bench.send()} data-testid="run-watched">Run it, watched by {me}</Button>
+		{/if}
+		{#if task !== null && task.phase !== 'done'}
+			<div class="two">
+				{#if task.watchedFor === null}
+					<Button class="second" onclick={turnBack} aria-pressed={bench.backwards} data-testid="back-along"
+						>{bench.backwards ? 'Forward again' : 'Back along the way'}</Button
+					>
+				{/if}
+				<Button class="second" onclick={() => bench.drop()} data-testid="stick-takes"
+					>{task.watchedFor === null ? 'Stick takes over' : 'End it'}</Button
+				>
+			</div>
+			<label class="lever"
+				>Speed lever
+				<Range
+					min={0.1}
+					max={1}
+					step={0.05}
+					bind:value={bench.pace}
+					oninput={() => bench.sayPace()}
+					data-testid="pace"
+				/><span>{Math.round(bench.pace * 100)} %</span></label
+			>
+			<label class="line"
+				><Tick
+					checked={bench.keeps}
+					onchange={(event) => {
+						bench.keeps = event.currentTarget.checked;
+						deskWire.say({ type: 'keepAdded', head: head.id, keeps: bench.keeps });
+					}}
+				/> what the stick adds stays{task.added ? ' (some is added now)' : ''}</label
+			>
+		{/if}
+		{#if bench.told !== ''}<p class="warning" role="status">{bench.told}</p>{/if}
+		<h2>From here it can go to</h2>
+		<ol class="shots" data-testid="shots">
+			{#each bench.offered.slice(0, 9) as { pose, durationS, why, here }, index (pose.id)}
+				<li>
+					<Button
+						class="shot"
+						disabled={why !== null}
+						aria-pressed={bench.target?.name === pose.name && !here}
+						onclick={() => bench.aim(pose)}
+						data-testid="shot"
+					>
+						<kbd>{index + 1}</kbd>
+						<span class="name"
+							>{pose.name}{#if here}<small> · stands there</small>{/if}</span
+						>
+						<span class="figure">{durationS === null || here ? '' : seconds(durationS)}</span>
+					</Button>
+					{#if why !== null}<small class="why">Not offered: {why}.</small>{/if}
+				</li>
+			{:else}
+				<li class="quiet">No pose yet. Drive it to one and keep it.</li>
+			{/each}
+			{#each kept?.settings.programmes ?? [] as programme (programme.id)}
+				<li>
+					<Button class="shot" onclick={() => bench.loop(programme)} data-testid="programme">
+						<kbd aria-hidden="true">↻</kbd><span class="name">{programme.name}</span><span class="figure"
+							>{programme.laps === null ? 'until ended' : `${programme.laps} laps`}</span
+						>
+					</Button>
+				</li>
+			{/each}
+		</ol>
+		<form
+			class="keep"
+			onsubmit={(event) => {
+				event.preventDefault();
+				void keep();
+			}}
+		>
+			<label
+				>As it stands now
+				<TextInput
+					bind:value={poseName}
+					maxlength={120}
+					placeholder="name of the pose"
+					data-testid="pose-name"
+				/></label
+			>
+			<Button class="second" type="submit" data-testid="keep-pose">Keep this pose</Button>
+		</form>
+		{#if poseProblem !== ''}<p class="warning" role="alert">{poseProblem}</p>{/if}
+		<p class="caution">
+			{kept?.settings.place.stands === 'arm'
+				? 'An arm moves without warning: nobody under it, a spotter at it, the hand on the hold and the eyes on the arm.'
+				: 'A head moves without warning: a marked zone, no hands or faces in it, eyes on it while you hold.'}
+		</p>
+	{/if}
+	{#if claimable && bench.data.heads.length > 0}<a class="second" href="/live/claim">A head is free: claim it</a>{/if}
+	<Button class="stop-everything" onclick={() => deskWire.stopAll()} data-testid="stop-all"
+		>Stop everything · Esc</Button
+	>
+</Slip>
+
+<style>
+	h2 {
+		font-size: 15px;
+	}
+	.two {
+		display: grid;
+		grid-template-columns: 1fr 1fr;
+		gap: 10px;
+	}
+	.two :global(.second[aria-pressed='true']) {
+		background: var(--press-wash);
+	}
+	.asked {
+		display: grid;
+		grid-template-columns: 1fr auto auto;
+		gap: 10px;
+		align-items: center;
+		border-left: 4px solid var(--clay);
+		padding-left: 12px;
+	}
+	.lever {
+		display: grid;
+		grid-template-columns: auto 1fr 52px;
+		gap: 12px;
+		align-items: center;
+		font-size: 15px;
+	}
+	.line {
+		display: flex;
+		gap: 8px;
+		align-items: center;
+		min-height: 44px;
+		font-size: 15px;
+	}
+	.shots {
+		display: grid;
+	}
+	.shots li {
+		border-top: 1px solid var(--rule);
+	}
+	.shots :global(.shot) {
+		display: grid;
+		grid-template-columns: 34px 1fr auto;
+		gap: 10px;
+		align-items: center;
+		width: 100%;
+		min-height: 48px;
+		text-align: left;
+		font-size: 17px;
+	}
+	.shots :global(.shot:hover),
+	.shots :global(.shot[aria-pressed='true']) {
+		background: var(--press-wash);
+	}
+	.shots :global(.shot:disabled) {
+		color: var(--quiet);
+	}
+	kbd {
+		display: grid;
+		place-items: center;
+		width: 28px;
+		height: 28px;
+		border: 1.5px solid var(--edge);
+		border-radius: 6px;
+		font-family: var(--font-mono);
+		font-size: 15px;
+	}
+	.name {
+		font-weight: 700;
+	}
+	.name small {
+		font-weight: 400;
+		color: var(--quiet);
+	}
+	.figure {
+		font-family: var(--font-mono);
+	}
+	.why,
+	.quiet {
+		color: var(--quiet);
+		font-size: 14px;
+	}
+	.keep {
+		display: grid;
+		grid-template-columns: 1fr auto;
+		gap: 10px;
+		align-items: end;
+		font-size: 14px;
+	}
+	.keep :global(input) {
+		width: 100%;
+		min-height: 48px;
+	}
+	.lever span {
+		font-variant-numeric: tabular-nums;
+	}
+	:global(.stop-everything) {
+		min-height: 60px;
+		border-radius: 6px;
+		background: var(--clay);
+		color: var(--ground);
+		font-size: 20px;
+		font-weight: 700;
+		touch-action: manipulation;
+	}
+</style>

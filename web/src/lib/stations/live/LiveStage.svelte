@@ -1,0 +1,353 @@
+<script lang="ts">
+	import { frameOf, type Vec3 } from '@poise/core';
+	import PlanLayer from '$lib/places/PlanLayer.svelte';
+	import { type PlanView, toPlan, toScreen, viewOf } from '$lib/places/view';
+	import ScaleBar from '$lib/sheet/drawing/ScaleBar.svelte';
+	import Button from '$lib/sheet/fields/Button.svelte';
+	import { Pull } from '$lib/sheet/drawing/pull.svelte';
+	import type { HeadSeen } from '@poise/desk/messages';
+	import type { LiveHead } from '$lib/model/liveHead';
+	import { deskWire } from '$lib/shell/deskWire.svelte';
+	import { showDistance, together } from '$lib/sheet/units/display';
+	import { sharedLive } from './liveBench.svelte';
+	import { armOf, focalOf, livePose } from './stand';
+	import { wayTo } from './reach';
+
+	/** The venue's plan: heads where they stand, their wedges as they turn, poses as flags on threads. */
+	interface Props {
+		width: number;
+		height: number;
+	}
+	let { width, height }: Props = $props();
+	const bench = sharedLive();
+	const plan = $derived(bench.venue?.plan ?? null);
+	const here = $derived(
+		bench.data.heads
+			.filter(({ venueId }) => venueId === bench.venueId)
+			.flatMap((kept) => {
+				const head = bench.heads.find(({ id }) => id === kept.boxId);
+				return head === undefined ? [] : [{ kept, head }];
+			})
+	);
+	const view = $derived.by((): PlanView => {
+		const points = [
+			...(plan?.shapes.flatMap(({ pointsM }) => pointsM) ?? []),
+			...here.map(({ kept }) => kept.settings.place.atM)
+		];
+		if (points.length === 0) return { middleM: [3, 3], pxPerM: 50 };
+		const of = (k: 0 | 1) => points.map((point) => point[k]);
+		return viewOf(
+			[
+				[Math.min(...of(0)), Math.min(...of(1))],
+				[Math.max(...of(0)), Math.max(...of(1))]
+			],
+			width,
+			height
+		);
+	});
+	const at = (point: readonly number[]) => toScreen(view, width, height, [point[0]!, point[1]!]);
+	const line = (points: readonly (readonly number[])[], closed = false) =>
+		`M${points
+			.map((point) => {
+				const { x, y } = at(point);
+				return `${x.toFixed(1)} ${y.toFixed(1)}`;
+			})
+			.join('L')}${closed ? 'Z' : ''}`;
+	const valuesOf = (head: HeadSeen) => deskWire.newest[head.id]?.at ?? head.at;
+
+	/** How far a wedge is drawn: to the wall, or five metres. */
+	const reachM = 4.6;
+	function wedge(kept: LiveHead, head: HeadSeen) {
+		const values = valuesOf(head);
+		const { place, camera } = kept.settings;
+		const pose = livePose(place, values);
+		const focalM = focalOf(camera.focalM, head.ready.includes('zoom') ? values.zoom : undefined);
+		const half = Math.atan(camera.sensorWidthM / 2 / focalM);
+		const [x, y] = pose.centreM;
+		const flat = Math.max(0.25, Math.cos(pose.elevationRad));
+		const arc = Array.from({ length: 9 }, (_, k) => {
+			const turn = pose.headingRad + half * (1 - k / 4);
+			return [x + reachM * flat * Math.cos(turn), y + reachM * flat * Math.sin(turn)];
+		});
+		return { pose, path: line([[x, y], ...arc], true) };
+	}
+	/** Where a pose looks, on the plan: what its camera's axis meets at a metre and a half, or four metres out. */
+	function looksAt(kept: LiveHead, values: Readonly<Record<string, number>>): Vec3 {
+		const pose = livePose(kept.settings.place, values);
+		const [x, y, z] = pose.centreM;
+		const slope = Math.tan(pose.elevationRad);
+		const out = slope < -0.05 ? Math.min(14, Math.max(0.8, (z - 1.4) / -slope)) : 5;
+		return [x + out * Math.cos(pose.headingRad), y + out * Math.sin(pose.headingRad), 1.4];
+	}
+	const flags = $derived.by(() => {
+		const { head, kept } = bench;
+		if (head === null || kept === null) return [];
+		return bench.offered.map((each) => ({ ...each, atM: looksAt(kept, { ...bench.at, ...each.pose.values }) }));
+	});
+	/** The way to the target, as its picture goes over the plan. */
+	const thread = $derived.by(() => {
+		const { head, kept, target } = bench;
+		const to = head?.task?.to ?? target?.values ?? null;
+		if (head === null || kept === null || to === null || Object.keys(to).length === 0) return '';
+		const way = wayTo(head, bench.at, to, null);
+		if (way === null) return '';
+		const points = Array.from({ length: 13 }, (_, k) => {
+			const part = k / 12;
+			const values = Object.fromEntries(
+				Object.entries(bench.at).map(([axis, from]) => [axis, from + ((to[axis] ?? from) - from) * part])
+			);
+			return looksAt(kept, values);
+		});
+		return line(points);
+	});
+	const look = new Pull<'look'>({
+		pull: (_, { at: { x, y } }) => aim(x, y),
+		settle: () => {}
+	});
+	function aim(x: number, y: number) {
+		const [a, b] = toPlan(view, width, height, x, y);
+		bench.lookTo([a, b, 1.4]);
+	}
+	const rail = (kept: LiveHead, head: HeadSeen) => {
+		const { place } = kept.settings;
+		const range = head.axes.trackM?.range;
+		if (place.stands !== 'rail' || range === undefined) return null;
+		const along = (u: number) => [
+			place.atM[0] + u * Math.cos(place.headingRad),
+			place.atM[1] + u * Math.sin(place.headingRad)
+		];
+		return { path: line([along(range[0]), along(range[1])]), along, range };
+	};
+	const slide = new Pull<LiveHead>({
+		pull: (kept, { at: { x, y } }) => {
+			const { place } = kept.settings;
+			const [a, b] = toPlan(view, width, height, x, y);
+			const range = bench.head?.axes.trackM?.range;
+			if (range === undefined) return;
+			const u = (a - place.atM[0]) * Math.cos(place.headingRad) + (b - place.atM[1]) * Math.sin(place.headingRad);
+			bench.slideTo(Math.min(range[1], Math.max(range[0], u)));
+		},
+		settle: () => {}
+	});
+	const barM = $derived([0.5, 1, 2, 5, 10, 20].findLast((each) => each * view.pxPerM <= width / 4) ?? 0.5);
+	/** Whether what a flag stands at is in the picture of the head in hand now. */
+	const inPicture = (pointM: Vec3): boolean => {
+		const { kept, head } = bench;
+		if (kept === null || head === null) return false;
+		const { camera, place } = kept.settings;
+		const focalM = focalOf(camera.focalM, head.ready.includes('zoom') ? bench.at.zoom : undefined);
+		const { sensorWidthM, sensorHeightM } = camera;
+		return frameOf({ pose: livePose(place, bench.at), pointM, focalM, sensorWidthM, sensorHeightM }).inFrame;
+	};
+</script>
+
+<div class="stage">
+	<svg
+		{width}
+		{height}
+		viewBox="0 0 {width} {height}"
+		role="group"
+		aria-label="Plan with the heads"
+		data-testid="live-stage"
+	>
+		<PlanLayer
+			plan={plan ?? { ceilingM: null, shapes: [], underlay: null }}
+			venueId={bench.venue?.id ?? null}
+			{view}
+			{width}
+			{height}
+		/>
+		<rect class="sheet" {width} {height} {@attach look.hold(() => (bench.mine ? 'look' : null))} />
+		{#each here as { kept, head } (kept.id)}
+			{@const drawn = wedge(kept, head)}
+			{@const chosen = head.id === bench.chosenId}
+			<path
+				class="wedge"
+				class:chosen
+				class:away={head.link !== 'here'}
+				class:moves={head.phase === 'armed'}
+				d={drawn.path}
+			/>
+			{@const track = rail(kept, head)}
+			{#if track !== null}<path class="rail" d={track.path} />{/if}
+			{@const arm = armOf(kept.settings.place, valuesOf(head))}
+			{#if arm !== null}<path class="arm" d={line(arm)} />{/if}
+		{/each}
+		{#if thread !== ''}<path class="thread" d={thread} />{/if}
+		{#each flags as { pose, atM, why, here: stands } (pose.id)}
+			{@const { x, y } = at(atM)}
+			<g class="flag" class:not={why !== null} class:stands={stands || inPicture(atM)} transform="translate({x} {y})">
+				<path d="M0 6V-14L13 -9L0 -4" />
+				<text x="16" y="-4">{pose.name}</text>
+			</g>
+		{/each}
+		{#each here as { kept, head } (kept.id)}
+			{@const { pose } = wedge(kept, head)}
+			{@const { x, y } = at(pose.centreM)}
+			{@const chosen = head.id === bench.chosenId}
+			<g
+				class="head"
+				class:chosen
+				class:away={head.link !== 'here'}
+				role="button"
+				tabindex="0"
+				aria-pressed={chosen}
+				aria-label="{head.number ?? ''} {head.name}"
+				transform="translate({x} {y})"
+				onclick={() => bench.choose(head.id)}
+				onkeydown={(event) => event.key === 'Enter' && bench.choose(head.id)}
+				data-testid="stage-head"
+				{@attach slide.hold(() => (chosen && bench.mine && kept.settings.place.stands === 'rail' ? kept : null))}
+			>
+				<circle class="touch" r="24" />
+				<circle r="15" />
+				<text text-anchor="middle" y="6">{head.number ?? '?'}</text>
+				{#if head.recording}<circle class="tally" cx="13" cy="-13" r="5" />{/if}
+			</g>
+		{/each}
+		<ScaleBar
+			x={18}
+			y={height - 16}
+			px={barM * view.pxPerM}
+			words={together(showDistance(barM, bench.data.person.units))}
+		/>
+	</svg>
+	{#if plan === null}<p class="hint">
+			No plan yet. Say where a head stands on its own sheet, and choose its venue there.
+		</p>{/if}
+	{#if bench.mine}<p class="hint low">Press on the plan: {bench.head?.name} looks there with the next hold.</p>{/if}
+	{#if bench.chosenId !== null}<Button class="leave" onclick={() => bench.choose(null)} data-testid="leave-head"
+			>Leave it</Button
+		>{/if}
+</div>
+
+<style>
+	.stage {
+		position: relative;
+	}
+	svg {
+		display: block;
+		touch-action: none;
+	}
+	.sheet {
+		fill: transparent;
+	}
+	.wedge {
+		fill: var(--hover);
+		fill-opacity: 0.55;
+		stroke: var(--edge);
+		stroke-width: 1;
+	}
+	.wedge.chosen {
+		fill: var(--spirit);
+		fill-opacity: 0.36;
+		stroke: var(--press);
+		stroke-width: 1.6;
+	}
+	.wedge.moves {
+		stroke-width: 3;
+	}
+	.wedge.away {
+		stroke-dasharray: 4 4;
+		fill-opacity: 0.15;
+	}
+	.rail {
+		stroke: var(--ink);
+		stroke-width: 4;
+		fill: none;
+	}
+	.arm {
+		stroke: var(--ink);
+		stroke-width: 6;
+		stroke-linecap: round;
+		fill: none;
+	}
+	.thread {
+		fill: none;
+		stroke: var(--press);
+		stroke-width: 3.5;
+		stroke-dasharray: 2 6;
+		stroke-linecap: round;
+	}
+	.flag path {
+		fill: none;
+		stroke: var(--ink);
+		stroke-width: 2;
+		stroke-linejoin: round;
+	}
+	.flag.stands path {
+		fill: var(--press);
+	}
+	.flag.not {
+		opacity: 0.5;
+	}
+	text {
+		font-size: 14px;
+		fill: var(--ink);
+		paint-order: stroke;
+		stroke: var(--ground);
+		stroke-width: 3.5px;
+		pointer-events: none;
+	}
+	.head {
+		cursor: pointer;
+	}
+	.head:focus-visible {
+		outline: none;
+	}
+	.head:focus-visible circle {
+		stroke-width: 5;
+	}
+	.head circle {
+		fill: var(--panel);
+		stroke: var(--ink);
+		stroke-width: 2;
+	}
+	.head .touch {
+		fill: transparent;
+		stroke: none;
+	}
+	.head text {
+		font-weight: 700;
+		font-size: 16px;
+		stroke: none;
+	}
+	.head.chosen circle:not(.touch) {
+		fill: var(--press);
+	}
+	.head.chosen text {
+		fill: var(--press-ink);
+	}
+	.head.away circle {
+		stroke-dasharray: 3 3;
+	}
+	.head .tally,
+	.head.chosen .tally:not(.touch) {
+		fill: var(--clay);
+		stroke: var(--ground);
+	}
+	.hint {
+		position: absolute;
+		top: 10px;
+		left: 16px;
+		font-size: 14px;
+		color: var(--quiet);
+		pointer-events: none;
+	}
+	.hint.low {
+		top: auto;
+		bottom: 8px;
+		left: 170px;
+	}
+	.stage :global(.leave) {
+		position: absolute;
+		top: 8px;
+		right: 10px;
+		min-height: 44px;
+		padding: 0 14px;
+		border: 1.5px solid var(--edge);
+		border-radius: 6px;
+		background: var(--panel);
+		font-size: 15px;
+	}
+</style>

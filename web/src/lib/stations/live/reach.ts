@@ -1,0 +1,82 @@
+import { aimAxes, coast, transition, type Vec3 } from '@poise/core';
+import type { HeadSeen } from '@poise/desk/messages';
+import type { LiveHead, LivePlace, LivePose } from '$lib/model/liveHead';
+import { axesAt, mountOf } from './stand';
+
+type Values = Readonly<Record<string, number>>;
+
+/** What it can go to of a pose: axes it has and whose ends are known. */
+export function goalOf(head: HeadSeen, values: Values): Values {
+	return Object.fromEntries(Object.entries(values).filter(([axis]) => head.ready.includes(axis)));
+}
+
+/** How long it takes from where it is, and what makes it so long; null: nothing of it can be asked. */
+export function wayTo(head: HeadSeen, at: Values, values: Values, wantedS: number | null) {
+	const goal = goalOf(head, values);
+	const axes = Object.keys(goal).filter((axis) => at[axis] !== undefined && head.axes[axis] !== undefined);
+	if (axes.length === 0) return null;
+	const beyond = axes.find((axis) => {
+		const [from, to] = head.axes[axis]!.range;
+		return goal[axis]! < from - 1e-6 || goal[axis]! > to + 1e-6;
+	});
+	const pick = (of: Values) => Object.fromEntries(axes.map((axis) => [axis, of[axis]!]));
+	const limits = Object.fromEntries(axes.map((axis) => [axis, head.axes[axis]!]));
+	const found = transition({
+		...{ from: pick(at), to: pick(goal), limits },
+		...(wantedS === null ? {} : { wantedS })
+	});
+	return { ...found, beyond: beyond ?? null };
+}
+
+/** How far each axis goes on when the link is gone at its fastest: what a hand has to leave free. */
+export const coastOf = (head: HeadSeen) =>
+	coast({
+		rates: Object.fromEntries(Object.entries(head.axes).map(([axis, { maxRate }]) => [axis, maxRate])),
+		limits: head.axes,
+		delayS: 0.2
+	});
+
+/** Where its axes stand to look at a point; null: it cannot. */
+export function lookAt(place: LivePlace, head: HeadSeen, at: Values, pointM: Vec3): Values | null {
+	const base = Object.fromEntries(
+		Object.entries(at).filter(([axis]) => ['trackM', 'swingRad', 'boomRad'].includes(axis))
+	);
+	const { panRad, tiltRad, feasible } = aimAxes({
+		mount: mountOf(place),
+		axes: axesAt(base),
+		subjectM: pointM,
+		near: { panRad: at.panRad ?? 0, tiltRad: at.tiltRad ?? 0 }
+	});
+	if (!feasible) return null;
+	const within = (axis: string, value: number) => {
+		const range = head.axes[axis]?.range;
+		return range !== undefined && value >= range[0] && value <= range[1];
+	};
+	// Half a turn further round may be within its ends where this one is not.
+	const pan = [panRad, panRad - 2 * Math.PI, panRad + 2 * Math.PI].find((value) => within('panRad', value));
+	return pan === undefined || !within('tiltRad', tiltRad) ? null : { panRad: pan, tiltRad };
+}
+
+export interface Offered {
+	readonly pose: LivePose;
+	readonly durationS: number | null;
+	/** Why it is not to be had from here. */
+	readonly why: string | null;
+	readonly here: boolean;
+}
+
+/** The poses a head can go to from where it is, with their times; those it cannot reach say why. */
+export function offered(head: HeadSeen, kept: LiveHead, at: Values, poses: readonly LivePose[]): Offered[] {
+	return poses
+		.filter(({ headId }) => headId === kept.id)
+		.map((pose) => {
+			const way = wayTo(head, at, pose.values, null);
+			const why =
+				way === null
+					? 'none of its axes can be asked yet'
+					: way.beyond !== null
+						? `it lies beyond the soft end of ${way.beyond}`
+						: null;
+			return { pose, durationS: way?.durationS ?? null, why, here: way !== null && way.durationS < 0.15 };
+		});
+}

@@ -1,0 +1,13 @@
+import { findLiveHead, listPoses } from '$lib/server/db/liveHeads';
+import { listVenues } from '$lib/server/db/venues';
+import type { PageServerLoad } from './$types';
+
+export const load: PageServerLoad = async ({ locals, params }) => {
+	const { crewId } = locals;
+	const [head, poses, venues] = await Promise.all([
+		findLiveHead(crewId, params.id),
+		listPoses(crewId),
+		listVenues(crewId)
+	]);
+	return { head, poses: poses.filter(({ headId }) => headId === head.id), venues };
+};
