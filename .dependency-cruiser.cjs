@@ -60,7 +60,28 @@ module.exports = {
 			comment: 'The core imports nothing of the project and no runtime.',
 			severity: 'error',
 			from: { path: '^core/src', pathNot: '\\.test\\.ts$' },
-			to: { path: '^(demo|web|scripts)/' }
+			to: { path: '^(link|desk|head-sim|demo|web|scripts)/' }
+		},
+		{
+			name: 'link-stands-alone',
+			comment: 'What a desk and a head say to each other knows neither of them.',
+			severity: 'error',
+			from: { path: '^link/src', pathNot: '\\.test\\.ts$' },
+			to: { path: '^(core|desk|head-sim|demo|web|scripts)/' }
+		},
+		{
+			name: 'desk-without-pages',
+			comment: 'The desk knows no page, no database and no simulated head.',
+			severity: 'error',
+			from: { path: '^desk/src', pathNot: '\\.test\\.ts$' },
+			to: { path: '^(head-sim|demo|web|scripts)/' }
+		},
+		{
+			name: 'heads-know-no-desk',
+			comment: 'A simulated head knows a desk by the link alone.',
+			severity: 'error',
+			from: { path: '^head-sim/src', pathNot: '\\.test\\.ts$' },
+			to: { path: '^(desk|demo|web|scripts)/' }
 		},
 		{
 			name: 'core-without-a-runtime',
@@ -79,7 +100,7 @@ module.exports = {
 			name: 'core-by-its-door',
 			comment: 'Everyone enters the core by its index.',
 			severity: 'error',
-			from: { path: '^(demo|web)/' },
+			from: { path: '^(link|desk|head-sim|demo|web)/' },
 			to: { path: '^core/src/(?!index\\.ts$)' }
 		},
 		{

@@ -1,3 +1,4 @@
+/* eslint-disable max-lines -- one head: what it hears, does, says, and what somebody does to its box. */
 import { type HeadEffect, type HeadEvent, type HeadMotion, headStep, linkOf, restingHead } from '@poise/core';
 import {
 	addressOf,

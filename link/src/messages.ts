@@ -13,7 +13,7 @@ interface Form {
 	readonly unsigned?: true;
 }
 
-export const toHead = {
+const toHead = {
 	/** Becomes its desk's: the desk's half of the key. Only a head that nobody has claimed takes it. */
 	claim: { args: { version: 'i', publicKey: 'b' }, unsigned: true },
 	/** Gives it back. */
@@ -42,7 +42,7 @@ export const toHead = {
 	blink: { args: { times: 'i' } }
 } as const satisfies Readonly<Record<string, Form>>;
 
-export const toDesk = {
+const toDesk = {
 	/** Once a second, to whoever listens. `kind` names its pattern; `bootMs` changes with its power. */
 	announce: {
 		args: { version: 'i', name: 's', kind: 's', claimed: 'i', bootMs: 'i', publicKey: 'b' },

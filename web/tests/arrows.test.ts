@@ -32,6 +32,9 @@ const against: Readonly<Record<string, readonly (readonly [file: string, source:
 		[`${lib}/model/zzb.ts`, "import './zza';"]
 	],
 	'core-stands-alone': [['core/src/zzw.ts', "import '../../web/src/lib/model/gear';"]],
+	'link-stands-alone': [['link/src/zz.ts', "import '../../core/src/index';"]],
+	'desk-without-pages': [['desk/src/zz.ts', "import '../../web/src/lib/model/gear';"]],
+	'heads-know-no-desk': [['head-sim/src/zz.ts', "import '../../desk/src/clocks';"]],
 	'core-without-a-runtime': [['core/src/zz.ts', "import 'node:fs';"]],
 	'demo-is-data': [['demo/src/zz.ts', "import '../../web/src/lib/model/gear';"]],
 	'core-by-its-door': [[`${lib}/model/zzd.ts`, "import '../../../../core/src/units';"]],

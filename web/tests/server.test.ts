@@ -445,7 +445,10 @@ describe('when the database dies with transactions in flight', () => {
 			await admin.end();
 		}
 		// A connection that was cut is found dead by the next who asks over it: once or twice it says so, then it is back.
-		await vi.waitFor(async () => expect((await ask('GET', '/health')).status).toBe(200), { timeout: 10_000, interval: 100 });
+		await vi.waitFor(async () => expect((await ask('GET', '/health')).status).toBe(200), {
+			timeout: 10_000,
+			interval: 100
+		});
 		await vi.waitFor(async () => expect((await ask('GET', '/api/payloads')).status).toBe(200), {
 			timeout: 10_000,
 			interval: 100

@@ -1,3 +1,4 @@
+/* eslint-disable max-lines -- one machine: what a word does to it is read beside what the clock does. */
 /*
  * What the desk does with one head: pure. It forwards holds, it never makes one up; here it turns what a driver wants into speeds or
  * into places due at times of the head's own clock, and leads it along its way only while the head itself says that it is held.
@@ -17,7 +18,7 @@ export const deskTimes = {
 } as const;
 /** So far off the way, of its range, a head is no longer on it. */
 const offShare = 0.01;
-export const mostLegs = 200;
+const mostLegs = 200;
 
 export interface DeskAxis extends MotionLimit {
 	/** Its soft ends, as kept here. */

@@ -1,3 +1,4 @@
+/* eslint-disable max-lines -- one machine: lease, axes and what it is asked hang on each other at every step. */
 /*
  * A head: its lease, its axes and what it is asked, as one pure machine. Whatever comes over its link, it moves only while its
  * lease is alive, and otherwise brakes: by itself, or along the way it was on while its desk still sends that way's end.
@@ -5,7 +6,7 @@
 import { type Braking, type Lease, type LeaseEffect, type LeaseEvent, leaseStep, restingLease } from './lease';
 import { type HeadAxis, type HeadCommand, stepHead } from './stepHead';
 
-export const headTimes = {
+const headTimes = {
 	/** A speed is driven at for so long without another word of it. */
 	driveMs: 120,
 	/** So long past the last place it was given, a head goes on at that place's speed; then it brakes. */

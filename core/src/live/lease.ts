@@ -1,3 +1,4 @@
+/* eslint-disable max-lines -- one machine: every event beside every other. */
 /*
  * The dead-man's lease, as a head keeps it: a pure machine. Time comes in events, in the head's own milliseconds, and never runs
  * back. Nobody moves a head but by a hold that is alive: a press asks, the head answers with an epoch that is good once, and the page
@@ -34,15 +35,15 @@ interface Bucket {
 	readonly leastTripMs: number;
 	readonly samples: number;
 }
-export interface Link {
+interface Link {
 	readonly heardAtMs: number;
 	readonly buckets: readonly Bucket[];
 }
 
-export type LeasePhase = 'rest' | 'offered' | 'armed' | 'stopping';
+type LeasePhase = 'rest' | 'offered' | 'armed' | 'stopping';
 export type Refusing = 'stopAll' | 'held' | 'linkUnknown' | 'linkSlow' | 'watchNotAllowed' | 'notReady';
 export type Braking = 'released' | 'lost' | 'stopAll' | 'fault' | 'takenOver';
-export type Ignoring = 'late' | 'replayed' | 'otherEpoch' | 'nobodyAsked' | 'deafPage';
+type Ignoring = 'late' | 'replayed' | 'otherEpoch' | 'nobodyAsked' | 'deafPage';
 
 export interface Lease {
 	readonly nowMs: number;
@@ -133,7 +134,7 @@ export function linkOf(
 }
 
 /** Whether a press would arm now, and if not, why. */
-export function readiness(lease: Lease, holder: string, by: 'hand' | 'watch'): Refusing | null {
+function readiness(lease: Lease, holder: string, by: 'hand' | 'watch'): Refusing | null {
 	if (lease.stoppedBy !== null) return 'stopAll';
 	if (by === 'watch' && !lease.watched) return 'watchNotAllowed';
 	if ((lease.phase === 'armed' || lease.phase === 'offered') && lease.holder !== holder) return 'held';

@@ -9,7 +9,7 @@ export interface MotionLimit {
 export type AxisValues = Readonly<Record<string, number>>;
 
 /** How many axes a head has at most. */
-export const mostAxes = 16;
+const mostAxes = 16;
 const mostTimes = 200_000;
 
 /** The largest slope, curvature and third derivative of {@link share}. */
@@ -95,7 +95,7 @@ export function transition(input: {
 	return { ...found, values, rates };
 }
 
-export function readLimit(
+function readLimit(
 	check: Checks,
 	limits: Readonly<Record<string, MotionLimit>> | undefined,
 	axis: string

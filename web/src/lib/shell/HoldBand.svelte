@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { onMount } from 'svelte';
 	import Button from '$lib/sheet/fields/Button.svelte';
+	import { showStation } from './live.svelte';
 	import { deskWire } from './deskWire.svelte';
 
 	/** On every screen while anything moves or is stopped: who holds which heads, how long, and the stop of everything. */
@@ -11,6 +12,23 @@
 	let { within }: Props = $props();
 	onMount(() => deskWire.begin(false));
 	const held = $derived(deskWire.heads.filter(({ phase }) => phase === 'armed' || phase === 'stopping'));
+	// On the day line: between the marks while whoever moves is held or nothing does; to the left when everything is stopped, to the
+	// right when a head is away.
+	const ours = $derived(deskWire.heads.filter(({ headId }) => headId !== null));
+	const away = $derived(ours.filter(({ link }) => link !== 'here').length);
+	$effect(() =>
+		showStation(
+			'live',
+			deskWire.stoppedBy !== null
+				? { offset: -3, words: 'everything is stopped' }
+				: ours.length === 0 || !deskWire.linked
+					? { offset: null, words: 'no head is here' }
+					: {
+							offset: away > 0 ? 2 : held.length > 0 ? 0.4 : 0,
+							words: `${ours.length - away} of ${ours.length} heads here, ${held.length} held`
+						}
+		)
+	);
 	const called = (number: number | null, name: string) => (number === null ? name : `${number} ${name}`);
 </script>
 

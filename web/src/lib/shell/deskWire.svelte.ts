@@ -1,4 +1,3 @@
-/* eslint-disable max-lines -- one link: its sockets, the holds over it, and what came by it. */
 import { handOff, type Hold, type HoldEvent, holdStep, leaseTimes, socketsOfHold } from '@poise/core';
 import { type FromDesk, type FromPage, type HeadSeen, pageProtocol } from '@poise/desk/messages';
 import { v4 as freshId } from 'uuid';

@@ -1,14 +1,15 @@
 import { listLiveHeads, listPoses } from '$lib/server/db/liveHeads';
-import { listMoves } from '$lib/server/db/moves';
 import { listVenues } from '$lib/server/db/venues';
+import { movesForDesk } from '$lib/server/live/movesForDesk';
 import type { PageServerLoad } from './$types';
 
-export const load: PageServerLoad = async ({ locals: { crewId } }) => {
+export const load: PageServerLoad = async ({ locals }) => {
+	const { crewId } = locals;
 	const [heads, poses, venues, moves] = await Promise.all([
 		listLiveHeads(crewId),
 		listPoses(crewId),
 		listVenues(crewId),
-		listMoves(crewId)
+		movesForDesk(crewId)
 	]);
-	return { heads, poses, venues, moves: moves.map(({ id, move }) => ({ id, name: move.name })) };
+	return { heads, poses, venues, moves };
 };

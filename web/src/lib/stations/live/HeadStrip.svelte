@@ -3,7 +3,7 @@
 	import Button from '$lib/sheet/fields/Button.svelte';
 	import { deskWire } from '$lib/shell/deskWire.svelte';
 	import { sharedLive } from './liveBench.svelte';
-	import { doing, shareOf } from './words';
+	import { doing, shareOf, standsAt } from './words';
 
 	/** One head: number, name, what it does, who holds it, whether it records. */
 	interface Props {
@@ -11,7 +11,8 @@
 	}
 	let { head }: Props = $props();
 	const bench = sharedLive();
-	const does = $derived(doing(head));
+	const standing = $derived(standsAt(head, bench.data));
+	const does = $derived(doing(head, standing));
 	const share = $derived(shareOf(head));
 	const chosen = $derived(head.id === bench.chosenId);
 	const who = $derived(

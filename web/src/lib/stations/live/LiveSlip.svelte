@@ -7,8 +7,10 @@
 	import Slip from '$lib/sheet/slip/Slip.svelte';
 	import { deskWire } from '$lib/shell/deskWire.svelte';
 	import HoldPad from './HoldPad.svelte';
+	import MovesForHead from './MovesForHead.svelte';
 	import { sharedLive } from './liveBench.svelte';
-	import { called, seconds, troubleOf } from './words';
+	import { coastOf } from './reach';
+	import { axisWords, called, placeWords, seconds, troubleOf } from './words';
 
 	const bench = sharedLive();
 	const head = $derived(bench.head);
@@ -19,9 +21,12 @@
 	const clock = $derived(new Date(deskWire.heads.length >= 0 ? Date.now() : 0).toTimeString().slice(0, 8));
 	let poseName = $state('');
 	let poseProblem = $state('');
-	async function keep() {
+	async function mark(end: 'in' | 'out') {
+		poseProblem = (await bench.markEnd(end)) ?? '';
+	}
+	async function keep(given: Readonly<Record<string, number>> | null = null) {
 		const name = poseName.trim() === '' ? `pose ${bench.offered.length + 1}` : poseName.trim();
-		poseProblem = (await bench.keepPose(name)) ?? '';
+		poseProblem = (await bench.keepPose(name, given)) ?? '';
 		if (poseProblem === '') poseName = '';
 	}
 	const left = $derived(task === null || task.durationS === null ? null : Math.max(0, task.durationS - task.atS));
@@ -29,6 +34,15 @@
 		bench.backwards = !bench.backwards;
 		bench.sayPace();
 	}
+	/** How far its axes go on alone, at the worst. */
+	const goesOn = $derived.by(() => {
+		if (head === null || Object.keys(head.axes).length === 0) return '';
+		const { travel } = coastOf(head);
+		return Object.entries(travel)
+			.filter(([axis]) => head.axes[axis]?.ring === false)
+			.map(([axis, far]) => `${placeWords(axis, far, bench.data.person.units)} ${axisWords(axis)}`)
+			.join(', ');
+	});
 	const claimable = $derived(deskWire.heads.some(({ link }) => link === 'free'));
 </script>
 
@@ -48,7 +62,13 @@
 			{:else if running}{called(head)} to <strong>{task?.legs[task.leg]}</strong>
 			{:else if task?.phase === 'stopped'}Hold to go on to <strong>{task.legs[task.leg]}</strong>
 			{:else if bench.target !== null && !(bench.target.sent && task?.phase === 'done')}
-				{bench.target.programme !== null && head.watched ? 'Start' : `Hold to move ${called(head)} to`}
+				{bench.target.loops
+					? head.watched
+						? 'Start'
+						: `Hold to loop ${called(head)}:`
+					: bench.target.legs.length > 1
+						? `Hold to run ${called(head)} through`
+						: `Hold to move ${called(head)} to`}
 				<strong>{bench.target.name}</strong>
 			{:else}Hold and steer <strong>{called(head)}</strong>{/if}
 		</span>
@@ -91,14 +111,14 @@
 		{/if}
 		<p class="detail" data-testid="live-why">
 			{#if running}{left === null ? '' : `${seconds(left)} to go. `}Let go and it stops on its way.
-			{:else if bench.way !== null && bench.target !== null}
+			{:else if bench.way !== null && bench.target !== null && !bench.target.sent}
 				{seconds(bench.way.durationS)}{bench.way.beyond === null ? '' : ', as far as its soft end lets it'}. As computed
 				from its speeds; not tried against the room.
 			{:else if troubleOf(head.trouble) !== null}{troubleOf(head.trouble)}
 			{:else}{head.watched ? 'It may also run while it is watched.' : 'It moves only while somebody holds.'}{/if}
 		</p>
 		{#if task?.watchedFor == null}<HoldPad />{/if}
-		{#if bench.target?.programme != null && head.watched && task?.watchedFor == null}
+		{#if bench.target?.loops === true && head.watched && task?.watchedFor == null}
 			<Button class="go" onclick={() => bench.send()} data-testid="run-watched">Run it, watched by {me}</Button>
 		{/if}
 		{#if task !== null && task.phase !== 'done'}
@@ -156,6 +176,22 @@
 			{:else}
 				<li class="quiet">No pose yet. Drive it to one and keep it.</li>
 			{/each}
+			<li>
+				<Button class="shot" onclick={() => bench.home()} data-testid="home">
+					<kbd aria-hidden="true">⌂</kbd><span class="name">home</span><span class="figure">pan, tilt 0</span>
+				</Button>
+			</li>
+			{#if bench.lastPose !== null}
+				<li>
+					<Button
+						class="shot"
+						onclick={() => bench.lastPose !== null && bench.setTarget({ ...bench.lastPose, sent: false })}
+						data-testid="last-pose"
+					>
+						<kbd aria-hidden="true">⌫</kbd><span class="name">back to {bench.lastPose.name}</span>
+					</Button>
+				</li>
+			{/if}
 			{#each kept?.settings.programmes ?? [] as programme (programme.id)}
 				<li>
 					<Button class="shot" onclick={() => bench.loop(programme)} data-testid="programme">
@@ -184,7 +220,22 @@
 			>
 			<Button class="second" type="submit" data-testid="keep-pose">Keep this pose</Button>
 		</form>
+		<div class="ends">
+			{#if bench.target !== null && !bench.target.isPose && Object.keys(bench.target.values).length > 0 && bench.target.name !== 'home'}
+				<Button class="second" onclick={() => keep(bench.target?.values ?? null)} data-testid="keep-place"
+					>Keep that place</Button
+				>
+			{/if}
+			<Button class="second" onclick={() => mark('in')} data-testid="mark-in">In point here</Button>
+			<Button class="second" onclick={() => mark('out')} data-testid="mark-out">Out point here</Button>
+		</div>
 		{#if poseProblem !== ''}<p class="warning" role="alert">{poseProblem}</p>{/if}
+		<MovesForHead />
+		{#if goesOn !== ''}
+			<p class="detail" data-testid="coast">
+				Its link lost at full speed, it goes on by {goesOn} before it rests: keep that free.
+			</p>
+		{/if}
 		<p class="caution">
 			{kept?.settings.place.stands === 'arm'
 				? 'An arm moves without warning: nobody under it, a spotter at it, the hand on the hold and the eyes on the arm.'
@@ -192,10 +243,12 @@
 		</p>
 	{/if}
 	{#if claimable && bench.data.heads.length > 0}<a class="second" href="/live/claim">A head is free: claim it</a>{/if}
+</Slip>
+<div class="always">
 	<Button class="stop-everything" onclick={() => deskWire.stopAll()} data-testid="stop-all"
 		>Stop everything · Esc</Button
 	>
-</Slip>
+</div>
 
 <style>
 	h2 {
@@ -293,7 +346,25 @@
 	.lever span {
 		font-variant-numeric: tabular-nums;
 	}
-	:global(.stop-everything) {
+	.ends {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 8px;
+	}
+	.ends :global(.second) {
+		flex: 1;
+		min-height: 44px;
+		font-size: 15px;
+	}
+	.always {
+		position: sticky;
+		bottom: 0;
+		padding: 10px 0 12px;
+		background: var(--ground);
+		z-index: 2;
+	}
+	.always :global(.stop-everything) {
+		width: 100%;
 		min-height: 60px;
 		border-radius: 6px;
 		background: var(--clay);

@@ -1,4 +1,5 @@
 <script lang="ts">
+	/* eslint-disable max-lines -- one drawing: what stands in the room, and what a hand takes hold of. */
 	import { frameOf, type Vec3 } from '@poise/core';
 	import PlanLayer from '$lib/places/PlanLayer.svelte';
 	import { type PlanView, toPlan, toScreen, viewOf } from '$lib/places/view';
@@ -215,7 +216,9 @@
 	{#if plan === null}<p class="hint">
 			No plan yet. Say where a head stands on its own sheet, and choose its venue there.
 		</p>{/if}
-	{#if bench.mine}<p class="hint low">Press on the plan: {bench.head?.name} looks there with the next hold.</p>{/if}
+	{#if bench.mine && plan !== null}<p class="hint">
+			Press on the plan: {bench.head?.name} looks there with the next hold.
+		</p>{/if}
 	{#if bench.chosenId !== null}<Button class="leave" onclick={() => bench.choose(null)} data-testid="leave-head"
 			>Leave it</Button
 		>{/if}
@@ -333,11 +336,6 @@
 		font-size: 14px;
 		color: var(--quiet);
 		pointer-events: none;
-	}
-	.hint.low {
-		top: auto;
-		bottom: 8px;
-		left: 170px;
 	}
 	.stage :global(.leave) {
 		position: absolute;

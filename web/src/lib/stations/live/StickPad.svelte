@@ -1,11 +1,16 @@
 <script lang="ts">
+	/* eslint-disable max-lines -- everything that steers, side by side. */
 	import { onMount } from 'svelte';
 	import Button from '$lib/sheet/fields/Button.svelte';
 	import Range from '$lib/sheet/fields/Range.svelte';
 	import { Pull } from '$lib/sheet/drawing/pull.svelte';
 	import { isTyping } from '$lib/sheet/keys';
 	import { centred, type Deflection, fromKeys, onPad, readPads } from '$lib/sheet/pad';
+	import Choice from '$lib/sheet/fields/Choice.svelte';
+	import Tick from '$lib/sheet/fields/Tick.svelte';
+	import { noJog } from './jog';
 	import { sharedLive } from './liveBench.svelte';
+	import { shapes, shapeWords } from './runs';
 	import { Grip } from './grip.svelte';
 	import { Surface } from './surface.svelte';
 	import { axisWords, placeWords } from './words';
@@ -67,6 +72,20 @@
 		springs[axis] = value;
 		bench.ring(axis, value);
 	}
+	const carried = $derived(['arm', 'rail'].includes(bench.kept?.settings.place.stands ?? ''));
+	/** Metres a second. */
+	const jogMPerS = 0.25;
+	const arm = [
+		{ words: 'left', sets: { right: -jogMPerS } },
+		{ words: 'right', sets: { right: jogMPerS } },
+		{ words: 'up', sets: { up: jogMPerS } },
+		{ words: 'down', sets: { up: -jogMPerS } },
+		{ words: 'in', sets: { forward: jogMPerS } },
+		{ words: 'out', sets: { forward: -jogMPerS } },
+		{ words: 'round left', sets: { orbit: -jogMPerS } },
+		{ words: 'round right', sets: { orbit: jogMPerS } }
+	];
+	const ways = $derived(bench.kept?.settings.place.stands === 'arm' ? arm : arm.slice(0, 2));
 	const lensRings = ['focus', 'zoom', 'iris'];
 </script>
 
@@ -151,6 +170,41 @@
 			>curve <Range min={0} max={1} step={0.05} bind:value={bench.curve} /><span>{Math.round(bench.curve * 100)} %</span
 			></label
 		>
+		{#if carried}
+			<div class="jog" role="group" aria-label="Carry the camera">
+				{#each ways as { words, sets } (words)}
+					<Button
+						class="find"
+						onpointerdown={() => bench.jog(sets)}
+						onpointerup={() => bench.jog(noJog)}
+						onpointercancel={() => bench.jog(noJog)}
+						onkeydown={(event: KeyboardEvent) => event.key === 'Enter' && bench.jog(sets)}
+						onkeyup={() => bench.jog(noJog)}
+						onblur={() => bench.jog(noJog)}
+						data-testid="jog-{words}">{words}</Button
+					>
+				{/each}
+				<label class="line"
+					><Tick checked={bench.keepsLook} onchange={(event) => (bench.keepsLook = event.currentTarget.checked)} /> keeps
+					looking there</label
+				>
+			</div>
+		{/if}
+		{#if head?.axes.trackM !== undefined}
+			<label
+				>runs <Choice bind:value={bench.shapeOfRun} data-testid="shape"
+					>{#each shapes as each (each)}<option value={each}>{shapeWords[each]}</option>{/each}</Choice
+				></label
+			>
+			<div class="jog">
+				<Button class="find" onclick={() => bench.slideTo(head.axes.trackM?.range[0] ?? 0)} data-testid="to-start"
+					>To its start</Button
+				>
+				<Button class="find" onclick={() => bench.slideTo(head.axes.trackM?.range[1] ?? 0)} data-testid="to-end"
+					>To its end</Button
+				>
+			</div>
+		{/if}
 		<div class="more">
 			<Button class="find" onclick={() => surface.begin()} data-testid="midi">{surface.words}</Button>
 			<Button
@@ -204,7 +258,7 @@
 	.axis,
 	.feel label {
 		display: grid;
-		grid-template-columns: 84px 1fr 72px;
+		grid-template-columns: 84px minmax(90px, 1fr) 76px;
 		gap: 10px;
 		align-items: center;
 		min-height: 44px;
@@ -234,6 +288,14 @@
 	.sticks :global(.find[aria-pressed='true']) {
 		background: var(--press);
 		color: var(--press-ink);
+	}
+	.jog {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 6px;
+	}
+	.jog .line {
+		display: flex;
 	}
 	.more {
 		display: grid;

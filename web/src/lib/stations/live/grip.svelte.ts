@@ -2,7 +2,7 @@ import { radFromDeg } from '@poise/core';
 import type { LiveBench } from './liveBench.svelte';
 
 /** A phone's own turn rates, rad/s about the world's upright and across the hand. */
-export interface Turning {
+interface Turning {
 	readonly yawRadPerS: number;
 	readonly pitchRadPerS: number;
 }

@@ -1,14 +1,18 @@
-import { stickRate, type Vec3, zoomRate } from '@poise/core';
+/* eslint-disable max-lines -- one bench: what is in hand, where it is to go, and what steers it. */
+import { type Leg, stickRate, type Vec3, zoomRate } from '@poise/core';
 import type { HeadSeen } from '@poise/desk/messages';
 import { getContext, setContext } from 'svelte';
 import { v7 as newId } from 'uuid';
 import { ask } from '$lib/keeping/ask';
 import type { LiveHead, LivePose, Programme } from '$lib/model/liveHead';
+import type { LiveMove } from '$lib/model/liveMove';
 import type { Person } from '$lib/model/person';
 import type { Venue } from '$lib/model/venue';
 import { deskWire } from '$lib/shell/deskWire.svelte';
 import type { Deflection } from '$lib/sheet/pad';
-import { goalOf, lookAt, offered, wayTo } from './reach';
+import { jogRates, type Jog, noJog } from './jog';
+import { lookAt, offered, wayTo } from './reach';
+import { goalOf, legsOf, legsOfMove, type Shape, slide } from './runs';
 import { focalOf } from './stand';
 
 type Values = Readonly<Record<string, number>>;
@@ -16,15 +20,20 @@ export interface LiveData {
 	readonly heads: readonly LiveHead[];
 	readonly poses: readonly LivePose[];
 	readonly venues: readonly Venue[];
-	readonly moves: readonly { readonly id: string; readonly name: string }[];
+	readonly moves: readonly LiveMove[];
 	readonly person: Person;
 }
 /** Where the head in hand is to go next. */
 export interface Target {
 	readonly name: string;
+	/** Where it comes to stand, for its thread and its time; of a programme or a move, nothing. */
 	readonly values: Values;
-	readonly wantedS: number | null;
-	readonly programme: Programme | null;
+	readonly legs: readonly Leg[];
+	readonly laps: number | null;
+	/** It may run without a hand, on a head that may. */
+	readonly loops: boolean;
+	/** It is one of its poses, or where it was. */
+	readonly isPose: boolean;
 	/** Sent to the desk already: a hold goes on with it. */
 	readonly sent: boolean;
 }
@@ -37,7 +46,9 @@ export class LiveBench {
 	/** The box in hand. */
 	chosenId = $state<string | null>(null);
 	target = $state.raw<Target | null>(null);
+	/** Where it was before where it went last. */
 	lastPose = $state.raw<Target | null>(null);
+	#poseBefore: Target | null = null;
 	told = $state('');
 	/** How the stick is taken up. */
 	rampS = $state(0.3);
@@ -49,6 +60,10 @@ export class LiveBench {
 	pace = $state(1);
 	/** A ring whose ends are to be found with the next hold. */
 	homing = $state<string | null>(null);
+	shapeOfRun = $state<Shape>('soft');
+	/** A camera that is carried keeps looking where it looks. */
+	keepsLook = $state(true);
+	#jog: Jog = noJog;
 	#sticks: Record<string, Deflection> = {};
 	#rings: Record<string, number> = {};
 	#grip: Values = {};
@@ -74,9 +89,9 @@ export class LiveBench {
 	);
 	readonly venue = $derived(this.data.venues.find(({ id }) => id === this.venueId) ?? null);
 	readonly way = $derived(
-		this.target === null || this.head === null || this.target.programme !== null
+		this.target === null || this.head === null || Object.keys(this.target.values).length === 0
 			? null
-			: wayTo(this.head, this.at, this.target.values, this.target.wantedS)
+			: wayTo(this.head, this.at, this.target.values, null)
 	);
 	readonly armed = $derived(this.mine && this.head?.phase === 'armed' && this.hold?.phase === 'down');
 
@@ -92,9 +107,26 @@ export class LiveBench {
 		this.shape();
 	}
 
-	aim(pose: LivePose): void {
-		const { name, values } = pose;
-		this.setTarget({ name, values, wantedS: null, programme: null, sent: false });
+	/** To some places, in its own time. */
+	#to(name: string, values: Values, isPose: boolean, leg?: Leg): Target {
+		const to = this.head === null ? {} : goalOf(this.head, values);
+		const legs: readonly Leg[] = leg === undefined ? [{ kind: 'pose', name, to, wantedS: null, restS: 0 }] : [leg];
+		return { name, values, legs, laps: 1, loops: false, isPose, sent: false };
+	}
+	aim({ name, values }: LivePose): void {
+		this.setTarget(this.#to(name, values, true));
+	}
+	/** All axes of the head at 0, or as near as their soft ends let them; what carries it stays. */
+	home(): void {
+		const { head } = this;
+		if (head === null) return;
+		const values = Object.fromEntries(
+			['panRad', 'tiltRad', 'rollRad'].flatMap((axis) => {
+				const range = head.axes[axis]?.range;
+				return range === undefined ? [] : [[axis, Math.min(range[1], Math.max(range[0], 0))] as const];
+			})
+		);
+		this.setTarget(this.#to('home', values, false));
 	}
 	setTarget(target: Target | null): void {
 		this.target = target;
@@ -109,37 +141,41 @@ export class LiveBench {
 		if (head === null || kept === null) return;
 		const values = lookAt(kept.settings.place, head, this.at, pointM);
 		if (values === null) this.told = 'It cannot look there: behind its ends, or too steep.';
-		else this.setTarget({ name: 'that place', values, wantedS: null, programme: null, sent: false });
+		else this.setTarget(this.#to('that place', values, false));
 	}
+	/** A place on its rail, by the shape that was chosen. */
 	slideTo(trackM: number): void {
-		this.setTarget({ name: 'that place on the rail', values: { trackM }, wantedS: null, programme: null, sent: false });
+		const [limits, from] = [this.head?.axes.trackM, this.at.trackM];
+		if (limits === undefined || from === undefined) return;
+		const leg = slide(from, trackM, limits, this.shapeOfRun, null);
+		if (leg !== null) this.setTarget(this.#to('that place on the rail', { trackM }, false, leg));
 	}
 	loop(programme: Programme): void {
-		this.setTarget({ name: programme.name, values: {}, wantedS: null, programme, sent: false });
+		const { head } = this;
+		if (head === null) return;
+		const legs = legsOf(head, programme, this.data.poses);
+		if (legs.length === 0) this.told = 'Its poses are gone: choose others on its sheet.';
+		else
+			this.setTarget({
+				...{ name: programme.name, values: {}, legs, laps: programme.laps, loops: true, isPose: false, sent: false }
+			});
+	}
+	/** A move of the station before: from where it is to its start, then through it. */
+	play(move: LiveMove, how: { readonly backwards: boolean; readonly toKnot: number | null }): void {
+		const { head } = this;
+		if (head === null) return;
+		const legs = legsOfMove(head, move, how);
+		if (legs.length === 0) this.told = 'This head has none of the axes of that move.';
+		else this.setTarget({ name: move.name, values: {}, legs, laps: 1, loops: false, isPose: false, sent: false });
 	}
 
 	/** The way to the target, to the desk: it begins with the hold, or by itself where it may run watched. */
 	send(): void {
 		const { target, head } = this;
 		if (target === null || head === null || target.sent) return;
-		const { programme } = target;
-		if (programme !== null) {
-			const legs = programme.legs.flatMap(({ poseId, restS, wantedS }) => {
-				const pose = this.data.poses.find(({ id }) => id === poseId);
-				return pose === undefined
-					? []
-					: [{ kind: 'pose' as const, name: pose.name, to: goalOf(head, pose.values), wantedS, restS }];
-			});
-			if (legs.length === 0) return;
-			const { name, laps } = programme;
-			deskWire.say({ type: 'task', head: head.id, name, legs, laps, watched: head.watched });
-		} else {
-			const to = goalOf(head, target.values);
-			if (Object.keys(to).length === 0) return;
-			const leg = { kind: 'pose' as const, name: target.name, to, wantedS: target.wantedS, restS: 0 };
-			deskWire.say({ type: 'task', head: head.id, name: target.name, legs: [leg], laps: 1, watched: false });
-			this.lastPose = target;
-		}
+		const { name, legs, laps, loops } = target;
+		deskWire.say({ type: 'task', head: head.id, name, legs, laps, watched: loops && head.watched });
+		if (target.isPose) [this.lastPose, this.#poseBefore] = [this.#poseBefore, target];
 		this.target = { ...target, sent: true };
 		this.backwards = false;
 		this.sayPace();
@@ -179,7 +215,12 @@ export class LiveBench {
 	grip(rates: Values): void {
 		this.#grip = rates;
 	}
+	/** Where the camera itself is to go, metres a second. */
+	jog(next: Partial<Jog>): void {
+		this.#jog = { ...this.#jog, ...next };
+	}
 	letGo(): void {
+		this.#jog = noJog;
 		this.#sticks = {};
 		this.#rings = {};
 		this.#grip = {};
@@ -213,6 +254,9 @@ export class LiveBench {
 		add('panRad', of('panRad', -x * hung));
 		add('tiltRad', of('tiltRad', y * hung));
 		for (const [axis, deflection] of Object.entries(this.#rings)) add(axis, of(axis, deflection));
+		if (kept !== null && Object.values(this.#jog).some((each) => each !== 0))
+			for (const [axis, rate] of Object.entries(jogRates(kept.settings.place, this.at, this.#jog, this.keepsLook)))
+				add(axis, rate);
 		return rates;
 	}
 
@@ -237,14 +281,60 @@ export class LiveBench {
 		};
 	}
 
-	/** As it stands now, kept the moment it is pressed. */
-	async keepPose(name: string): Promise<string | null> {
+	/** Kept the moment it is pressed: as it stands now, or where it was last told to go, on the plan or its rail. */
+	async keepPose(name: string, given: Values | null = null): Promise<string | null> {
 		const { head, kept } = this;
 		if (head === null || kept === null) return 'Choose a head first.';
-		const values = goalOf(head, this.at);
+		const values = goalOf(head, given === null ? this.at : { ...this.at, ...given });
 		const outcome = await ask<LivePose>('POST', `/api/live/heads/${kept.id}/poses`, { id: newId(), name, values });
 		if (!outcome.ok) return outcome.error.fields?.['name'] ?? outcome.error.message;
 		this.data = { ...this.data, poses: [...this.data.poses, outcome.value] };
+		return null;
+	}
+
+	/** The knots of a move as poses of this head. */
+	async keepKnots(move: LiveMove): Promise<string | null> {
+		for (const { name, values } of move.knots) {
+			const problem = await this.keepPose(`${move.name}, ${name}`.slice(0, 120), values);
+			if (problem !== null) return problem;
+		}
+		return null;
+	}
+	/** An end of what it is to loop, set from wherever somebody steers: the pose of that name, made or moved. */
+	async markEnd(name: 'in' | 'out'): Promise<string | null> {
+		const { head, kept } = this;
+		if (head === null || kept === null) return 'Choose a head first.';
+		const had = this.data.poses.find((each) => each.headId === kept.id && each.name === name);
+		if (had === undefined) {
+			const problem = await this.keepPose(name);
+			if (problem !== null) return problem;
+		} else {
+			const { locked, ordinal, version } = had;
+			const outcome = await ask<LivePose>('PUT', `/api/live/poses/${had.id}`, {
+				...{ name, locked, ordinal, version },
+				values: goalOf(head, this.at)
+			});
+			if (!outcome.ok) return outcome.error.fields?.['name'] ?? outcome.error.message;
+			const poses = this.data.poses.map((each) => (each.id === had.id ? outcome.value : each));
+			this.data = { ...this.data, poses };
+		}
+		const ends = (['in', 'out'] as const).map((each) =>
+			this.data.poses.find((pose) => pose.headId === kept.id && pose.name === each)
+		);
+		if (ends.some((each) => each === undefined)) return null;
+		if (kept.settings.programmes.some(({ id }) => id === 'ends')) return null;
+		const programme: Programme = {
+			...{ id: 'ends', name: 'in and out', laps: null },
+			legs: ends.map((each) => ({ poseId: each!.id, restS: 1, wantedS: null }))
+		};
+		const { name: called, number, venueId, settings, version } = kept;
+		const outcome = await ask<LiveHead>('PUT', `/api/live/heads/${kept.id}`, {
+			...{ name: called, number, venueId, version },
+			settings: { ...settings, programmes: [...settings.programmes, programme] }
+		});
+		if (!outcome.ok) return outcome.error.message;
+		const heads = this.data.heads.map((each) => (each.id === kept.id ? outcome.value : each));
+		this.data = { ...this.data, heads };
 		return null;
 	}
 }

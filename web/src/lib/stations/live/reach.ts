@@ -1,14 +1,10 @@
 import { aimAxes, coast, transition, type Vec3 } from '@poise/core';
 import type { HeadSeen } from '@poise/desk/messages';
 import type { LiveHead, LivePlace, LivePose } from '$lib/model/liveHead';
+import { goalOf } from './runs';
 import { axesAt, mountOf } from './stand';
 
 type Values = Readonly<Record<string, number>>;
-
-/** What it can go to of a pose: axes it has and whose ends are known. */
-export function goalOf(head: HeadSeen, values: Values): Values {
-	return Object.fromEntries(Object.entries(values).filter(([axis]) => head.ready.includes(axis)));
-}
 
 /** How long it takes from where it is, and what makes it so long; null: nothing of it can be asked. */
 export function wayTo(head: HeadSeen, at: Values, values: Values, wantedS: number | null) {

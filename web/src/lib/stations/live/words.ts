@@ -1,5 +1,6 @@
 import { degFromRad } from '@poise/core';
 import type { HeadSeen } from '@poise/desk/messages';
+import type { LiveHead, LivePose } from '$lib/model/liveHead';
 import type { UnitSystem } from '$lib/model/person';
 import { showDistance, together } from '$lib/sheet/units/display';
 
@@ -46,8 +47,28 @@ export const seconds = (s: number): string => `${s.toFixed(1)} s`;
 export const called = ({ number, name }: Pick<HeadSeen, 'number' | 'name'>): string =>
 	number === null ? name : `head ${number}`;
 
+/** The pose it stands at, by where its axes are; null: none of its own. */
+export function standsAt(
+	head: HeadSeen,
+	{ heads, poses }: { readonly heads: readonly LiveHead[]; readonly poses: readonly LivePose[] }
+): string | null {
+	const kept = heads.find(({ boxId }) => boxId === head.id);
+	const near = (axis: string, value: number) => {
+		const range = head.axes[axis]?.range;
+		if (range === undefined || !head.ready.includes(axis)) return true;
+		return Math.abs((head.at[axis] ?? Infinity) - value) < 0.004 * (range[1] - range[0]);
+	};
+	const found = poses.find(
+		({ headId, values }) =>
+			headId === kept?.id &&
+			Object.keys(values).some((axis) => head.ready.includes(axis)) &&
+			Object.entries(values).every(([axis, value]) => near(axis, value))
+	);
+	return found?.name ?? null;
+}
+
 /** What it does, on its strip. */
-export function doing(head: HeadSeen): { readonly words: string; readonly what: string } {
+export function doing(head: HeadSeen, standing: string | null): { readonly words: string; readonly what: string } {
 	const { task, phase, link } = head;
 	if (link === 'away') return { words: 'away', what: 'not heard' };
 	if (link === 'other') return { words: 'another desk’s', what: '' };
@@ -61,8 +82,7 @@ export function doing(head: HeadSeen): { readonly words: string; readonly what: 
 		return { words: 'next:', what: leg };
 	}
 	if (phase === 'armed') return { words: 'held', what: 'by the stick' };
-	if (task?.phase === 'done') return { words: 'stands at', what: task.legs.at(-1) ?? task.name };
-	return { words: 'stands', what: '' };
+	return standing === null ? { words: 'stands', what: '' } : { words: 'stands at', what: standing };
 }
 /** How far on its way, 0 to 1; null: on none. */
 export function shareOf({ task }: HeadSeen): number | null {

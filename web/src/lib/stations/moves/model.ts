@@ -113,7 +113,7 @@ export interface MoveCamera {
 	readonly zoomM: Reach | null;
 }
 
-export interface MoveSubject {
+interface MoveSubject {
 	readonly name: string;
 	readonly atM: Vec3;
 	/** Drawn and framed so large. */

@@ -3,7 +3,7 @@ import type { AxisFigures } from '$lib/model/head';
 import type { BaseAxis, Values } from '../model';
 
 /** A straight piece of a support as every drawing shows it, room frame. */
-export interface Stroke {
+interface Stroke {
 	readonly as: 'rail' | 'arm' | 'tail' | 'base' | 'column';
 	readonly fromM: Vec3;
 	readonly toM: Vec3;
