@@ -122,7 +122,7 @@ export class Desk {
 		if (this.#pages.size === 0) return;
 		const nameOf = (page: string) => this.#pages.get(page)?.person.name ?? null;
 		const heads = [...this.#stations.values()]
-			.filter(({ link, known }) => link.announced !== null || known !== null)
+			.filter(({ link, known }) => link.isAwake(atMs) || known !== null)
 			.map((station) => station.seen(atMs, nameOf))
 			.sort((one, two) => (one.number ?? 99) - (two.number ?? 99) || one.id.localeCompare(two.id));
 		const text = JSON.stringify({

@@ -26,6 +26,7 @@ export class HeadLink {
 	announced: Announce | null = null;
 	state: State | null = null;
 	heardAtMs = -Infinity;
+	#announcedAtMs = -Infinity;
 	claiming = false;
 	readonly #send: (bytes: Uint8Array) => void;
 	readonly #deskBootMs: number;
@@ -60,6 +61,10 @@ export class HeadLink {
 	get toHeadMs(): number {
 		return toTheirs(this.#clock);
 	}
+	/** It has announced itself of late: it has power. */
+	isAwake(atMs: number): boolean {
+		return this.announced !== null && atMs - this.#announcedAtMs < 3500;
+	}
 	isHere(atMs: number): boolean {
 		return this.state !== null && atMs - this.heardAtMs < 400;
 	}
@@ -85,6 +90,7 @@ export class HeadLink {
 				this.#greetedAtMs = -Infinity;
 			}
 			this.announced = heard.message;
+			this.#announcedAtMs = atMs;
 			return 'announced';
 		}
 		const session = this.#session();

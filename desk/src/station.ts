@@ -255,7 +255,7 @@ export class Station {
 			? 'claiming'
 			: here
 				? 'here'
-				: announced?.claimed === 0
+				: announced?.claimed === 0 && this.link.isAwake(atMs)
 					? 'free'
 					: this.link.hasKey || this.known !== null
 						? 'away'

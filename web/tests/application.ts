@@ -18,7 +18,7 @@ export interface Served {
 	/** Kills the process without a word, and leaves it dead. */
 	kill(): void;
 	/** The process of the simulated heads; only where they were asked for. */
-	readonly heads: Heads;
+	readonly heads: Heads | null;
 	/** Another process of the application, on the same database. */
 	another(env?: Record<string, string>): Promise<Application>;
 	stop(): Promise<void>;
@@ -61,10 +61,7 @@ export async function serve(
 			}
 		},
 		kill: () => void application.process.kill('SIGKILL'),
-		get heads() {
-			if (heads === null) throw new Error('Ask for heads first.');
-			return heads;
-		},
+		heads,
 		another: async (more = {}) =>
 			startApplication({
 				...{ databaseUrl, quiet: true, env: { ...live, ...env, ...more } },

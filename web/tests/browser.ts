@@ -16,7 +16,7 @@ export async function serveScreen(complaints: string[]): Promise<Screen> {
 			await page.setViewport({ width, height, hasTouch: width < 600, isMobile: width < 600 });
 			page.on('pageerror', (thrown) => complaints.push(String(thrown)));
 			page.on('console', (message) => {
-				const expected = /net::ERR_|status of 4\d\d/.test(message.text());
+				const expected = /net::ERR_|status of 4\d\d|WebSocket connection to/.test(message.text());
 				if (message.type() === 'error' && !expected) complaints.push(message.text());
 			});
 			return page;

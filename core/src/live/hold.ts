@@ -76,7 +76,7 @@ export function holdStep(hold: Hold, event: HoldEvent): readonly [Hold, readonly
 		case 'refused':
 			return hold.phase === 'asked' && event.press === hold.press ? ended(hold, 'ended', event.why) : [hold, []];
 		case 'heard':
-			return [{ ...hold, echoMs: Math.max(hold.echoMs ?? event.headMs, event.headMs) }, []];
+			return [{ ...hold, echoMs: newest(hold.echoMs, event.headMs) }, []];
 		case 'offer':
 			if (hold.phase !== 'asked' || event.press !== hold.press || hold.echoMs === null) return [hold, []];
 			return granting({ ...hold, phase: 'down', epoch: event.epoch, downAtMs: event.atMs }, event.atMs);
@@ -95,6 +95,11 @@ export function holdStep(hold: Hold, event: HoldEvent): readonly [Hold, readonly
 			return beating(hold, event.atMs);
 	}
 }
+
+/** No socket brings words so late: a head whose clock is so far back was without power, and begins anew. */
+const anewMs = 3000;
+const newest = (had: number | null, heardMs: number): number =>
+	had === null || heardMs < had - anewMs ? heardMs : Math.max(had, heardMs);
 
 function granting(hold: Hold, atMs: number): readonly [Hold, readonly HoldEffect[]] {
 	const socket = (hold.socket + 1) % socketsOfHold;

@@ -35,7 +35,9 @@ export class Person {
 		};
 		page.on('pageerror', (thrown) => complain(String(thrown)));
 		page.on('console', (message) => {
-			if (message.type() === 'error') complain(`${message.text()} ${message.location().url ?? ''}`);
+			// A link to the desk that is lost is taken up again by itself; only the browser's log hears of it.
+			if (message.type() === 'error' && !/WebSocket connection to/.test(message.text()))
+				complain(`${message.text()} ${message.location().url ?? ''}`);
 		});
 		await page.goto(`${origin}/`, { waitUntil: 'load' });
 		await person.settled();
@@ -245,9 +247,9 @@ export interface Crew extends Served {
 }
 
 /** A crew's application with a browser: one that owns nothing yet, or the demo's. */
-export async function crewWith(what: 'nothing' | 'demo'): Promise<Crew> {
+export async function crewWith(what: 'nothing' | 'demo', heads: 'claimed' | 'free' | null = null): Promise<Crew> {
 	const [served, { browser, stop }] = await Promise.all([
-		serve(what === 'nothing' ? { POISE_SCENARIO: 'empty' } : {}),
+		serve(what === 'nothing' ? { POISE_SCENARIO: 'empty' } : {}, { heads }),
 		startBrowser()
 	]);
 	return {

@@ -13,7 +13,7 @@ interface Face {
 	readonly axes: Readonly<Record<string, { readonly position: number; readonly rate: number }>>;
 }
 async function face(id: string): Promise<Face> {
-	const all = (await (await fetch(served.heads.control)).json()) as Face[];
+	const all = (await (await fetch(served.heads!.control)).json()) as Face[];
 	return all.find((each) => each.id === id)!;
 }
 const moving = ({ axes }: Face) => Object.values(axes).some(({ rate }) => Math.abs(rate) > 1e-3);

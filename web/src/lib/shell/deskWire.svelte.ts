@@ -2,7 +2,8 @@ import { handOff, type Hold, type HoldEvent, holdStep, leaseTimes, socketsOfHold
 import { type FromDesk, type FromPage, type HeadSeen, pageProtocol } from '@poise/desk/messages';
 import { v4 as freshId } from 'uuid';
 
-const againMs = 700;
+/** A link that is lost is tried again at once, then more and more seldom; where somebody may want to hold, soon. */
+const [againMs, seldomMs, soonMs] = [400, 6000, 1000] as const;
 
 /**
  * This page's link to the desk. A page that only watches keeps one socket; one that may hold keeps four, and deals its grants among
@@ -30,6 +31,7 @@ class DeskWire {
 	#wanted = 0;
 	#timer: ReturnType<typeof setInterval> | undefined;
 	#users = 0;
+	#tries = 0;
 	#quiet = new Map<string, Hold>();
 
 	/** Watches from now on; with `holds`, ready to hold. Gives what ends it. */
@@ -73,9 +75,12 @@ class DeskWire {
 			this.#sockets[slot] = null;
 			if (slot === 0) this.linked = false;
 			if (slot < this.#wanted)
-				setTimeout(() => {
-					if (slot < this.#wanted && (this.#sockets[slot] ?? null) === null) this.#open(slot);
-				}, againMs);
+				setTimeout(
+					() => {
+						if (slot < this.#wanted && (this.#sockets[slot] ?? null) === null) this.#open(slot);
+					},
+					Math.min(this.#wanted > 1 ? soonMs : seldomMs, againMs * 2 ** (this.#tries += slot === 0 ? 1 : 0))
+				);
 		};
 	}
 	#close(slot: number): void {
@@ -103,6 +108,7 @@ class DeskWire {
 		switch (message.type) {
 			case 'welcome':
 				[this.linked, this.heard] = [true, true];
+				this.#tries = 0;
 				// A link that came back knows nothing of what was taken over the last one.
 				for (const head of Object.keys(this.holds)) this.say({ type: 'take', head });
 				break;

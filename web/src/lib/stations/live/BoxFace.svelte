@@ -5,9 +5,11 @@
 	/** A small head, drawn from above and from the side, that moves as it moves. */
 	interface Props {
 		box: StandIn;
+		/** As it says itself, oftener than it is looked at. */
+		at: Readonly<Record<string, number>>;
 	}
-	let { box }: Props = $props();
-	const at = (axis: string) => box.axes[axis]?.position ?? 0;
+	let { box, at: said }: Props = $props();
+	const at = (axis: string) => said[axis] ?? box.axes[axis]?.position ?? 0;
 	const phases: Readonly<Record<string, string>> = {
 		off: 'off',
 		rest: 'rests',
@@ -17,9 +19,7 @@
 	};
 	const along = $derived.by(() => {
 		const track = box.axes.trackM;
-		return track === undefined
-			? 0
-			: ((track.position - track.range[0]) / (track.range[1] - track.range[0]) - 0.5) * 120;
+		return track === undefined ? 0 : ((at('trackM') - track.range[0]) / (track.range[1] - track.range[0]) - 0.5) * 120;
 	});
 </script>
 
@@ -45,7 +45,7 @@
 			</g>
 			<text x="0" y="56" text-anchor="middle">from the side</text>
 		</g>
-		<circle class="lamp" class:lit={box.lit} cx="0" cy="-40" r="9" data-testid="lamp" />
+		<circle class="lamp" class:blinks={box.blinking} cx="0" cy="-40" r="9" data-testid="lamp" />
 	</svg>
 	<p>
 		<strong>{box.name}</strong> <span class="quiet">{box.id}, {box.words}</span>
@@ -80,8 +80,17 @@
 		stroke: var(--ink);
 		stroke-width: 1.5;
 	}
-	.lamp.lit {
+	.lamp.blinks {
 		fill: var(--clay);
+		animation: blink 0.6s steps(2, jump-none) infinite;
+	}
+	@keyframes blink {
+		from {
+			fill: var(--clay);
+		}
+		to {
+			fill: transparent;
+		}
 	}
 	text {
 		font-size: 12px;

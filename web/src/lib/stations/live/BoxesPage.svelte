@@ -4,6 +4,7 @@
 	import Button from '$lib/sheet/fields/Button.svelte';
 	import { ask } from '$lib/keeping/ask';
 	import type { StandIn } from '$lib/model/standIn';
+	import { deskWire } from '$lib/shell/deskWire.svelte';
 	import BoxFace from './BoxFace.svelte';
 
 	/** The simulated heads as boxes in a room: a face each, a switch, a forget button, and what can go wrong with a cable. */
@@ -15,16 +16,20 @@
 	let seen = $state.raw(boxes);
 	let trouble = $state('');
 	onMount(() => {
+		const endWire = deskWire.begin(false);
 		let gone = false;
 		const look = async () => {
 			if (gone) return;
 			const outcome = await ask<readonly StandIn[]>('GET', '/api/live/stand-ins');
 			if (outcome.ok) [seen, trouble] = [outcome.value, ''];
 			else trouble = outcome.error.message;
-			setTimeout(look, 120);
+			setTimeout(look, 700);
 		};
 		void look();
-		return () => (gone = true);
+		return () => {
+			gone = true;
+			endWire();
+		};
 	});
 	async function handle(id: string, handling: Readonly<Record<string, unknown>>) {
 		const outcome = await ask<StandIn>('POST', `/api/live/stand-ins/${id}`, handling);
@@ -51,7 +56,7 @@
 	<div class="cards">
 		{#each seen as box (box.id)}
 			<article class="card" data-testid="box" data-box={box.id} data-blinks={box.blinking ? box.blinks : ''}>
-				<BoxFace {box} />
+				<BoxFace {box} at={deskWire.heads.find(({ id, link }) => id === box.id && link === 'here')?.at ?? {}} />
 				<div class="row">
 					<Button class="second" onclick={() => handle(box.id, { powered: !box.powered })} data-testid="power"
 						>{box.powered ? 'Switch off' : 'Switch on'}</Button

@@ -111,6 +111,11 @@
 		padding: 10px 12px;
 		border-left: 1px solid var(--rule);
 	}
+	@media (max-width: 900px) {
+		.live {
+			padding-bottom: 84px;
+		}
+	}
 	.quiet {
 		padding: 16px 18px;
 		color: var(--quiet);

@@ -10,12 +10,13 @@
 	import MovesForHead from './MovesForHead.svelte';
 	import { sharedLive } from './liveBench.svelte';
 	import { coastOf } from './reach';
-	import { axisWords, called, placeWords, seconds, troubleOf } from './words';
+	import { axisWords, called, placeWords, seconds, standsAt, troubleOf } from './words';
 
 	const bench = sharedLive();
 	const head = $derived(bench.head);
 	const kept = $derived(bench.kept);
 	const task = $derived(head?.task ?? null);
+	const standing = $derived(head === null ? null : standsAt(head, bench.data));
 	const me = $derived(bench.data.person.name);
 	const running = $derived(task !== null && task.phase === 'runs');
 	const clock = $derived(new Date(deskWire.heads.length >= 0 ? Date.now() : 0).toTimeString().slice(0, 8));
@@ -70,6 +71,7 @@
 						? `Hold to run ${called(head)} through`
 						: `Hold to move ${called(head)} to`}
 				<strong>{bench.target.name}</strong>
+			{:else if bench.armed && standing !== null}{called(head)} stands at <strong>{standing}</strong>
 			{:else}Hold and steer <strong>{called(head)}</strong>{/if}
 		</span>
 	{/snippet}
@@ -167,7 +169,7 @@
 					>
 						<kbd>{index + 1}</kbd>
 						<span class="name"
-							>{pose.name}{#if here}<small> · stands there</small>{/if}</span
+							>{pose.name}{#if here}<small class="there">stands there</small>{/if}</span
 						>
 						<span class="figure">{durationS === null || here ? '' : seconds(durationS)}</span>
 					</Button>
@@ -320,6 +322,9 @@
 	.name {
 		font-weight: 700;
 	}
+	.there {
+		margin-left: 10px;
+	}
 	.name small {
 		font-weight: 400;
 		color: var(--quiet);
@@ -358,10 +363,21 @@
 	}
 	.always {
 		position: sticky;
-		bottom: 0;
-		padding: 10px 0 12px;
+		bottom: -28px;
+		margin-top: 10px;
+		padding: 10px 0 14px;
 		background: var(--ground);
 		z-index: 2;
+	}
+	@media (max-width: 900px) {
+		.always {
+			position: fixed;
+			left: 0;
+			right: 0;
+			bottom: 0;
+			padding: 8px 12px;
+			border-top: 1px solid var(--rule);
+		}
 	}
 	.always :global(.stop-everything) {
 		width: 100%;

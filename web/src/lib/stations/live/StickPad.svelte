@@ -285,6 +285,10 @@
 		font-size: 14px;
 		touch-action: manipulation;
 	}
+	.axis :global(.find) {
+		white-space: nowrap;
+		padding: 0 6px;
+	}
 	.sticks :global(.find[aria-pressed='true']) {
 		background: var(--press);
 		color: var(--press-ink);

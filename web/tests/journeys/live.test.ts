@@ -1,0 +1,316 @@
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { type Crew, crewWith, Person, type Way, ways } from './person';
+
+/** Live from the front door: heads claimed, steered, homed, sent to poses, looped, let go, stopped and cleared. */
+
+interface Face {
+	readonly id: string;
+	readonly phase: string;
+	readonly blinks: number | null;
+	readonly powered: boolean;
+	readonly axes: Readonly<Record<string, { readonly position: number; readonly rate: number }>>;
+}
+const by = (crew: Crew, person: Person) => {
+	const { page } = person;
+	const control = crew.heads!.control;
+	const face = async (id: string): Promise<Face> => {
+		const all = (await (await fetch(control)).json()) as Face[];
+		return all.find((each) => each.id === id)!;
+	};
+	let touch: Awaited<ReturnType<typeof page.touchscreen.touchStart>> | null = null;
+	const middle = async (testId: string) => {
+		const element = (await page.waitForSelector(`[data-testid="${testId}"]`))!;
+		await element.evaluate((each) => each.scrollIntoView({ block: 'center', behavior: 'instant' }));
+		await person.settled();
+		const { x, y, width, height } = (await element.boundingBox())!;
+		return { x: x + width / 2, y: y + height / 2 };
+	};
+	const hand = {
+		face,
+		handle: async (id: string, handling: unknown) => {
+			await fetch(`${control}/${id}`, { method: 'POST', body: JSON.stringify(handling) });
+		},
+		/** Somebody stands before it and counts. */
+		counts: async (id: string) => {
+			for (let tries = 0; tries < 60; tries += 1) {
+				const { blinks } = await face(id);
+				if (blinks !== null) return blinks;
+				await new Promise((resolve) => setTimeout(resolve, 50));
+			}
+			throw new Error('It does not blink.');
+		},
+		choose: (name: RegExp) => person.press(name, '[data-testid="strips"]'),
+		/** Its link is known well enough to hold. */
+		ready: () => person.reads(/Let go and it stops on its way/, '[data-testid="hold"]'),
+		down: async () => {
+			if (person.way === 'keys') await page.keyboard.down('Space');
+			else {
+				const { x, y } = await middle('hold');
+				if (person.way === 'thumb') touch = await page.touchscreen.touchStart(x, y);
+				else {
+					await page.mouse.move(x, y);
+					await page.mouse.down();
+				}
+			}
+		},
+		up: async () => {
+			if (person.way === 'keys') await page.keyboard.up('Space');
+			else if (person.way === 'thumb') await touch?.end();
+			else await page.mouse.up();
+		},
+		held: () => page.waitForSelector('[data-testid="hold"][data-state="held"]', { timeout: 8000 }),
+		rests: async (id: string) => {
+			for (let tries = 0; tries < 120; tries += 1) {
+				const { phase } = await face(id);
+				if (phase === 'rest' || phase === 'off') return;
+				await new Promise((resolve) => setTimeout(resolve, 50));
+			}
+			throw new Error(`${id} does not rest.`);
+		},
+		/** Holds until the answer says what is wanted, then lets go. */
+		holdUntil: async (wanted: RegExp) => {
+			await hand.down();
+			await hand.held();
+			await person.reads(wanted, '.slip');
+			await hand.up();
+		},
+		keeps: async (name: string) => {
+			await person.types('As it stands now', name);
+			await person.press('Keep this pose');
+			await person.reads(new RegExp(`${name} ?stands there`), '[data-testid="shots"]');
+		}
+	};
+	return hand;
+};
+
+describe.each(ways)('a first head with %s, with an empty crew', (way: Way) => {
+	let crew: Crew;
+	let person: Person;
+	let hand: ReturnType<typeof by>;
+	const first = 'h-202';
+	beforeAll(async () => {
+		crew = await crewWith('nothing', 'free');
+		person = await crew.person(way);
+		hand = by(crew, person);
+		// Only this one has power: one is claimed at a time.
+		for (const id of ['h-201', 'h-203', 'h-204', 'h-205']) await hand.handle(id, { powered: false });
+	});
+	afterAll(async () => {
+		expect(person.complaints).toEqual([]);
+		await crew.stop();
+	});
+
+	it('is claimed by how often it blinks', async () => {
+		await person.press(/Live$/, 'header nav');
+		await person.arrives(/^\/live$/);
+		await person.reads(/Claim the first head/);
+		await person.press('Claim a head', '.slip');
+		await person.arrives(/^\/live\/claim$/);
+		// Those without power are forgotten in a moment.
+		await person.page.waitForFunction(() => document.querySelectorAll('[data-testid="free-head"]').length === 1);
+		await person.press('Claim it');
+		await person.reads(/How often does it blink\?/);
+		const blinks = await hand.counts(first);
+		await person.press(String(blinks), '[data-testid="free-head"]');
+		await person.reads(/1 Head 202 h-202, here/);
+		await person.press('To the desk');
+		await person.arrives(/^\/live$/);
+	});
+
+	it('is steered while it is held, to its side, and rests when it is let go', async () => {
+		await hand.choose(/Head 202/);
+		await hand.ready();
+		expect((await hand.face(first)).axes.panRad!.position).toBe(0);
+		// Arrow keys steer nothing while nobody holds.
+		await person.page.keyboard.down('ArrowLeft');
+		await new Promise((resolve) => setTimeout(resolve, 300));
+		expect((await hand.face(first)).axes.panRad!.position).toBe(0);
+		await hand.down();
+		await hand.held();
+		await person.page.waitForFunction(
+			() => Number((document.querySelector('[data-testid="places"] dd') as HTMLElement).innerText.replace('°', '')) > 8
+		);
+		await person.page.keyboard.up('ArrowLeft');
+		await hand.up();
+		await hand.rests(first);
+		expect((await hand.face(first)).axes.panRad!.position).toBeGreaterThan(0.1);
+	});
+
+	it('finds the ends of its zoom ring before it is zoomed', async () => {
+		expect(await person.page.$('[data-testid="spring-zoom"]')).toBeNull();
+		await (await person.page.$('[data-testid="home-zoom"]'))!.evaluate((each) => (each as HTMLElement).click());
+		await person.reads(/Hold to find the ends of the zoom ring/, '.slip');
+		await hand.down();
+		await hand.held();
+		await person.page.waitForSelector('[data-testid="spring-zoom"]', { timeout: 30_000 });
+		await hand.up();
+		await hand.rests(first);
+	});
+
+	it('keeps poses, goes from one to the other, and stops on its way when it is let go', async () => {
+		await hand.keeps('left');
+		await person.press(/home/, '[data-testid="shots"]');
+		await person.reads(/Hold to move head 1 to home/, '.slip');
+		await hand.holdUntil(/Hold and steer|stands at/);
+		await hand.rests(first);
+		expect((await hand.face(first)).axes.panRad!.position).toBeCloseTo(0, 2);
+		await hand.keeps('middle');
+		await person.press(/left/, '[data-testid="shots"]');
+		await person.reads(/Hold to move head 1 to left/, '.slip');
+		await person.reads(/As computed from its speeds; not tried against the room/, '.slip');
+		await hand.holdUntil(/stands at left/);
+	});
+
+	it('loses no pose with its power, and is recognised when it comes back', async () => {
+		await hand.handle(first, { powered: false });
+		await person.reads(/head 1 is away/, '.slip');
+		await hand.handle(first, { powered: true });
+		await person.reads(/Hold and steer head 1|Hold to move/, '.slip');
+		await person.reads(/left.*middle/, '[data-testid="shots"]');
+		// Its rings' ends went with its power.
+		await person.page.waitForSelector('[data-testid="home-zoom"]');
+	});
+
+	it('everything is stopped from another screen, by anybody, and cleared by name', async () => {
+		await hand.ready();
+		await hand.down();
+		await hand.held();
+		const other = await crew.person('mouse');
+		await other.reads(/held by/, '[data-testid="hold-band"]');
+		await other.press('Stop everything');
+		await person.reads(/Everything is stopped by/, '.slip');
+		await hand.up();
+		await hand.rests(first);
+		await other.reads(/Everything is stopped/, '[data-testid="hold-band"]');
+		expect(other.complaints).toEqual([]);
+		await person.press(/^Clear it as/);
+		await person.reads(/Hold and steer|Hold to move|Hold to go on/, '.slip');
+	});
+
+	it('is set up: a name, a venue to come, soft ends that hold', async () => {
+		await person.press(/^Set up/, '[data-testid="strips"]');
+		await person.arrives(/^\/live\/heads\//);
+		await person.reads(/here, battery/);
+		await person.types('number', '7');
+		await person.reads(/Saved/);
+		await person.types('number', '0');
+		await person.reads(/1|least|between/i);
+		await person.types('number', '7');
+		await person.press(/^Live$/, 'header nav').catch(() => person.press(/Live$/, 'header nav'));
+		await person.arrives(/^\/live$/);
+		await person.reads(/7 Head 202/, '[data-testid="strips"]');
+	});
+});
+
+describe('the chapel’s heads', () => {
+	let crew: Crew;
+	let person: Person;
+	let hand: ReturnType<typeof by>;
+	beforeAll(async () => {
+		crew = await crewWith('demo', 'claimed');
+		person = await crew.person('mouse');
+		hand = by(crew, person);
+		await person.press(/Live$/, 'header nav');
+		await person.arrives(/^\/live$/);
+	});
+	afterAll(async () => {
+		expect(person.complaints).toEqual([]);
+		await crew.stop();
+	});
+
+	it('three heads go to poses, one after the other, by hold, digit and key', async () => {
+		for (const [name, id, digit] of [
+			[/Left column/, 'h-202', '2'],
+			[/Choir stand/, 'h-203', '1'],
+			[/North ceiling/, 'h-204', '1']
+		] as const) {
+			await hand.choose(name);
+			await hand.ready();
+			await person.page.keyboard.press(digit);
+			await person.reads(/Hold to move head/, '.slip');
+			await person.page.keyboard.down('Space');
+			await hand.held();
+			await person.reads(/stands at/, '.slip .answer');
+			await person.page.keyboard.up('Space');
+			await hand.rests(id);
+		}
+	});
+
+	it('one loops while another is driven by a controller', async () => {
+		await hand.choose(/Gallery rail/);
+		await hand.ready();
+		await person.press(/rail end to end/);
+		await person.press(/^Run it, watched by/);
+		await person.reads(/loops rail end to end/, '[data-testid="strips"]');
+		await hand.choose(/Left column/);
+		await hand.ready();
+		const before = (await hand.face('h-202')).axes.panRad!.position;
+		await person.page.evaluate(() => {
+			const pad = { connected: true, id: 'stand-in', axes: [0.9, 0, 0, 0] };
+			Object.defineProperty(navigator, 'getGamepads', { value: () => [pad], configurable: true });
+		});
+		await hand.down();
+		await hand.held();
+		await new Promise((resolve) => setTimeout(resolve, 900));
+		await hand.up();
+		await hand.rests('h-202');
+		// To the right is clockwise from above.
+		expect((await hand.face('h-202')).axes.panRad!.position).toBeLessThan(before - 0.05);
+		expect(['armed', 'stopping']).toContain((await hand.face('h-201')).phase);
+		await person.page.evaluate(() =>
+			Object.defineProperty(navigator, 'getGamepads', { value: () => [], configurable: true })
+		);
+	});
+
+	it('lets go on its way: back along it, and forward again', async () => {
+		await hand.choose(/Choir stand/);
+		await hand.ready();
+		await person.page.keyboard.press('2');
+		await person.reads(/Hold to move/, '.slip');
+		await hand.down();
+		await person.reads(/to go\. Let go/, '.slip');
+		await new Promise((resolve) => setTimeout(resolve, 500));
+		await hand.up();
+		await hand.rests('h-203');
+		await person.reads(/Hold to go on to lectern, right/, '.slip');
+		const on = (await hand.face('h-203')).axes.panRad!.position;
+		await person.press('Back along the way');
+		await hand.down();
+		await hand.held();
+		await new Promise((resolve) => setTimeout(resolve, 1500));
+		await hand.up();
+		await hand.rests('h-203');
+		expect(Math.abs((await hand.face('h-203')).axes.panRad!.position - on)).toBeGreaterThan(0.02);
+		await person.press('Stick takes over');
+	});
+
+	it('Esc stops everything, the loop too', async () => {
+		await person.page.keyboard.press('Escape');
+		await person.reads(/Everything is stopped by/, '.slip');
+		await hand.rests('h-201');
+		await person.press(/^Clear it as/);
+		await person.reads(/Hold and steer|Hold to/, '.slip');
+	});
+
+	it('two at once: one drives, the other asks and is told', async () => {
+		const other = await crew.person('mouse');
+		await other.press(/Live$/, 'header nav');
+		await other.arrives(/^\/live$/);
+		await other.press(/Choir stand/, '[data-testid="strips"]');
+		await other.reads(/is driven by/, '.slip');
+		await person.reads(/asks for head 3/, '.slip');
+		await person.press('Give it', '.slip');
+		await other.reads(/Hold and steer/, '.slip');
+		expect(other.complaints).toEqual([]);
+	});
+
+	it('the hand gone with the window, it rests', async () => {
+		await hand.choose(/Left column/);
+		await hand.ready();
+		await person.page.keyboard.down('Space');
+		await hand.held();
+		await person.page.evaluate(() => dispatchEvent(new Event('blur')));
+		await hand.rests('h-202');
+		await person.page.keyboard.up('Space');
+	});
+});
