@@ -176,7 +176,12 @@ export class SimHead {
 				if (message.holder !== 'desk') this.#lastHolder = message.holder;
 				return this.#take({ ...message, kind: 'beat', atMs });
 			case 'ask':
-				this.#press.set(message.holder, message.press);
+				// The same press asking again has the same answer: one of the two was lost.
+				if (this.#press.get(message.holder) === message.press && this.#motion.lease.holder === message.holder) {
+					const { phase, epoch } = this.#motion.lease;
+					if (phase === 'offered' && epoch !== null) this.#answer({ kind: 'offer', holder: message.holder, epoch });
+					if (phase === 'offered' || phase === 'armed') return;
+				}
 				if (this.#press.size > 64) this.#press.clear();
 				this.#press.set(message.holder, message.press);
 				return this.#take({

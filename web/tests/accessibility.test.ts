@@ -41,8 +41,13 @@ beforeAll(async () => {
 	const held = moves.find(({ move }) => move.name.startsWith('Hold'));
 	const salute = moves.find(({ move }) => move.name.startsWith('Salute'));
 	const [head] = await get<{ readonly id: string }[]>('/api/heads');
+	const [live] = await get<{ readonly id: string }[]>('/api/live/heads');
 	const tele = payloads.find(({ name }) => name.includes('tele'))!;
 	views = {
+		'the desk': '/live',
+		'claiming a head': '/live/claim',
+		'a head at the desk': `/live/heads/${live!.id}`,
+		'the simulated heads': '/live/boxes',
 		payloads: '/payload',
 		payload: `/payload/${payloads[0]!.id}`,
 		'choosing what to balance': '/balance',

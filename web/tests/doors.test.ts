@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import fc from 'fast-check';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { supportKinds } from '../src/lib/supports/registry';
@@ -222,6 +223,31 @@ describe('whatever the doors accept', () => {
 			({ id }) => ['/heads', `/heads/${String(id)}`],
 			({ id }) => ask('DELETE', `/api/heads/${String(id)}`),
 			120
+		);
+	});
+
+	it('every page of a head at the desk, and of a pose, opens on it', async () => {
+		const [first] = await get<Json[]>('/api/live/heads');
+		const path = `/api/live/heads/${String(first!.id)}`;
+		const pages = ['/live', `/live/heads/${String(first!.id)}`];
+		const { name, number, venueId, settings } = first!;
+		await tried(
+			{ name, number, venueId, settings },
+			async (body) => {
+				const { version } = await get<Json>(path);
+				return ask('PUT', path, typeof body === 'object' && body !== null ? { ...body, version } : body);
+			},
+			() => pages,
+			() => Promise.resolve(),
+			160
+		);
+		await tried(
+			{ name: 'Bent pose', values: { panRad: 0.4, tiltRad: -0.2 } },
+			(body) =>
+				ask('POST', `${path}/poses`, typeof body === 'object' && body !== null ? { id: randomUUID(), ...body } : body),
+			() => pages,
+			({ id }) => ask('DELETE', `/api/live/poses/${String(id)}`),
+			100
 		);
 	});
 

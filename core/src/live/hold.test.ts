@@ -56,9 +56,11 @@ describe('a hand', () => {
 		expect(run(hold, { kind: 'holds', atMs: 300, epoch: 77 }).hold.phase).toBe('down');
 	});
 
-	it('gives up where nobody answers, and says why it was refused', () => {
+	it('asks again by the same press, gives up where nobody answers, and says why it was refused', () => {
 		const asked = run(handOff('h'), heard, { kind: 'press', atMs: 10 }).hold;
-		expect(run(asked, { kind: 'tick', atMs: 420 }).hold).toMatchObject({ phase: 'ended', why: 'noAnswer' });
+		const again = run(asked, { kind: 'tick', atMs: 60 }, { kind: 'tick', atMs: 75 }).effects;
+		expect(again).toMatchObject([{ kind: 'ask', press: 1 }]);
+		expect(run(asked, { kind: 'tick', atMs: 820 }).hold).toMatchObject({ phase: 'ended', why: 'noAnswer' });
 		const refused = run(asked, { kind: 'refused', atMs: 30, press: 1, why: 'held' });
 		expect(refused.hold).toMatchObject({ phase: 'ended', why: 'held' });
 		expect(run(refused.hold, { kind: 'press', atMs: 500 }).effects).toMatchObject([{ kind: 'ask', press: 2 }]);

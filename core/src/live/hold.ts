@@ -8,6 +8,8 @@ import { leaseTimes } from './lease';
 /** How many sockets a holding page deals its grants among: a lost segment holds back all behind it on one. */
 export const socketsOfHold = 4;
 const releases = 3;
+/** A press without an answer asks again so often, and gives up after so long. */
+const [askEveryMs, giveUpMs] = [60, 800] as const;
 
 export interface Hold {
 	readonly head: string;
@@ -67,7 +69,10 @@ export function holdStep(hold: Hold, event: HoldEvent): readonly [Hold, readonly
 			const press = hold.press + 1;
 			const socket = (hold.socket + 1) % socketsOfHold;
 			return [
-				{ ...hold, press, phase: 'asked', epoch: null, sequence: 0, askedAtMs: event.atMs, why: null, socket },
+				{
+					...{ ...hold, press, phase: 'asked', epoch: null, sequence: 0, why: null, socket },
+					...{ askedAtMs: event.atMs, sentAtMs: event.atMs }
+				},
 				[{ kind: 'ask', press, socket }]
 			];
 		}
@@ -87,8 +92,12 @@ export function holdStep(hold: Hold, event: HoldEvent): readonly [Hold, readonly
 				? ended(hold, 'ended', 'lost')
 				: [hold, []];
 		case 'tick':
-			if (hold.phase === 'asked' && event.atMs > hold.askedAtMs + 2 * leaseTimes.firstGrantMs)
-				return ended(hold, 'ended', 'noAnswer');
+			if (hold.phase === 'asked' && event.atMs > hold.askedAtMs + giveUpMs) return ended(hold, 'ended', 'noAnswer');
+			// An ask or its answer may be lost: the same press asks again, and is answered as before.
+			if (hold.phase === 'asked' && event.atMs >= hold.sentAtMs + askEveryMs) {
+				const socket = (hold.socket + 1) % socketsOfHold;
+				return [{ ...hold, socket, sentAtMs: event.atMs }, [{ kind: 'ask', press: hold.press, socket }]];
+			}
 			if (hold.phase === 'down')
 				return event.atMs >= hold.sentAtMs + leaseTimes.grantEveryMs ? granting(hold, event.atMs) : [hold, []];
 			if (hold.echoMs === null || event.atMs < hold.sentAtMs + leaseTimes.beatEveryMs) return [hold, []];

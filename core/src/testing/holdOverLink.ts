@@ -6,7 +6,7 @@
 import { deskHead, deskHeadStep, type DeskAxis, deskTimes, type DeskHead } from '../live/deskHead';
 import { handOff, type Hold, holdStep, socketsOfHold } from '../live/hold';
 import { type HeadMotion, headStep, isStill, restingHead } from '../live/headMotion';
-import { type LeaseEvent, leaseTimes } from '../live/lease';
+import { type LeaseEffect, type LeaseEvent, leaseTimes } from '../live/lease';
 import { seededRandom } from '../numeric/random';
 
 export interface LinkFault {
@@ -106,27 +106,29 @@ export function holdOverLink(input: {
 	};
 
 	let newestGrant: LeaseEvent | null = null;
+	let pressed = 0;
+	const answer = (effect: Extract<LeaseEffect, { kind: 'offer' | 'refuse' }>) =>
+		datagram(input.link, () => {
+			if (!deskAlive) return;
+			segment(socketsOfHold, input.page, () => {
+				const press = hold.press;
+				fromHold(
+					holdStep(
+						hold,
+						effect.kind === 'offer'
+							? { kind: 'offer', atMs: pageMs(), press, epoch: effect.epoch }
+							: { kind: 'refused', atMs: pageMs(), press, why: effect.why }
+					)
+				);
+			});
+		});
 	const atHead = (event: Parameters<typeof headStep>[1]) => {
 		const [after, effects] = headStep(head, { ...event, atMs: nowMs });
 		head = after;
 		for (const effect of effects) {
 			if (effect.kind === 'brake') brakes.push({ atMs: nowMs, why: effect.why });
 			if (effect.kind === 'arm') arms.push(nowMs);
-			if (effect.kind === 'offer' || effect.kind === 'refuse')
-				datagram(input.link, () => {
-					if (!deskAlive) return;
-					segment(socketsOfHold, input.page, () => {
-						const press = hold.press;
-						fromHold(
-							holdStep(
-								hold,
-								effect.kind === 'offer'
-									? { kind: 'offer', atMs: pageMs(), press, epoch: effect.epoch }
-									: { kind: 'refused', atMs: pageMs(), press, why: effect.why }
-							)
-						);
-					});
-				});
+			if (effect.kind === 'offer' || effect.kind === 'refuse') answer(effect);
 		}
 	};
 	const toHead = (event: Parameters<typeof headStep>[1]) => datagram(input.link, () => atHead(event));
@@ -138,7 +140,15 @@ export function holdOverLink(input: {
 				if (!deskAlive) return;
 				switch (effect.kind) {
 					case 'ask':
-						return toHead({ kind: 'ask', atMs: 0, holder: 'page', epoch: (epochs += 1), by: 'hand' });
+						return datagram(input.link, () => {
+							const { lease } = head;
+							const same = effect.press === pressed && lease.holder === 'page';
+							if (same && lease.phase === 'armed') return;
+							if (same && lease.phase === 'offered')
+								return answer({ kind: 'offer', holder: 'page', epoch: lease.epoch! });
+							pressed = effect.press;
+							atHead({ kind: 'ask', atMs: 0, holder: 'page', epoch: (epochs += 1), by: 'hand' });
+						});
 					case 'beat':
 						return toHead({ ...effect, atMs: 0, holder: 'page' });
 					case 'release':

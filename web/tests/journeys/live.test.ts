@@ -1,4 +1,5 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { startBrowser } from '../../../scripts/browser.mjs';
 import { type Crew, crewWith, Person, type Way, ways } from './person';
 
 /** Live from the front door: heads claimed, steered, homed, sent to poses, looped, let go, stopped and cleared. */
@@ -172,10 +173,13 @@ describe.each(ways)('a first head with %s, with an empty crew', (way: Way) => {
 	});
 
 	it('everything is stopped from another screen, by anybody, and cleared by name', async () => {
+		// Another machine: on this one its window would take this one's hand off, and its start would starve the hold.
+		const { browser, stop } = await startBrowser();
+		const other = await Person.at(browser, crew.origin, 'mouse');
+		await new Promise((resolve) => setTimeout(resolve, 1000));
 		await hand.ready();
 		await hand.down();
 		await hand.held();
-		const other = await crew.person('mouse');
 		await other.reads(/held by/, '[data-testid="hold-band"]');
 		await other.press('Stop everything');
 		await person.reads(/Everything is stopped by/, '.slip');
@@ -183,6 +187,7 @@ describe.each(ways)('a first head with %s, with an empty crew', (way: Way) => {
 		await hand.rests(first);
 		await other.reads(/Everything is stopped/, '[data-testid="hold-band"]');
 		expect(other.complaints).toEqual([]);
+		await stop();
 		await person.press(/^Clear it as/);
 		await person.reads(/Hold and steer|Hold to move|Hold to go on/, '.slip');
 	});
