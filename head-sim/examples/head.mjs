@@ -1,4 +1,5 @@
 #!/usr/bin/env node
+/* eslint-disable max-lines -- one file on purpose: to be copied whole. */
 /*
  * A head that speaks Poise's protocol, in plain Node: two axes, its own lease, its own brakes. docs/heads.md says what it does and why.
  *
@@ -59,21 +60,33 @@ let blinks = 0;
 const tagOf = (direction, desk, body) =>
 	createHmac('sha256', key).update(`poise/1/${direction}/${bootMs}/${desk}/`).update(body).digest().subarray(0, 16);
 const socket = createSocket('udp4');
-const typed = (list) => list.map(([type, value]) => ({ type, value: type === 'i' ? Math.round(value) : value }));
-function send(type, args, signed = true) {
+/** A message: its kinds as letters, one a value, and its values. */
+function send(type, kinds, values, signed = true) {
 	if (signed && key === null) return;
 	const address = `/poise/head/${options.id}/${type}`;
-	if (!signed) return socket.send(encode({ oscType: 'message', address, args: typed(args) }), Number(port), host);
+	const typed = (letters, list) =>
+		list.map((value, k) => ({ type: letters[k], value: letters[k] === 'i' ? Math.round(value) : value }));
+	if (!signed)
+		return socket.send(encode({ oscType: 'message', address, args: typed(kinds, values) }), Number(port), host);
 	counterOut += 1;
-	const all = [['i', counterOut], ...args, ['b', Buffer.alloc(16)]];
-	const bytes = encode({ oscType: 'message', address, args: typed(all) });
-	const body = bytes.subarray(0, -16);
+	const args = typed(`i${kinds}b`, [counterOut, ...values, Buffer.alloc(16)]);
+	const body = encode({ oscType: 'message', address, args }).subarray(0, -16);
 	socket.send(Buffer.concat([body, tagOf('toDesk', deskBootMs, body)]), Number(port), host);
 }
 
 // The lease.
 const goodMs = 140;
-const lease = { phase: 'rest', holder: '', epoch: 0, sequence: 0, untilMs: 0, offeredMs: 0, heldMs: 0, stoppedBy: '' };
+const lease = {
+	phase: 'rest',
+	press: 0,
+	holder: '',
+	epoch: 0,
+	sequence: 0,
+	untilMs: 0,
+	offeredMs: 0,
+	heldMs: 0,
+	stoppedBy: ''
+};
 /** Of each holder: the least arrival − issue and the least there and back, second by second, of the last ten. */
 const links = new Map();
 function note(holder, issuedMs, echoMs) {
@@ -103,33 +116,14 @@ const does = {
 	ask([holder, press, by]) {
 		// The same press asking again has the same answer: one of the two was lost.
 		if (holder === lease.holder && press === lease.press && lease.phase !== 'stopping') {
-			if (lease.phase === 'offered')
-				send('offer', [
-					['s', holder],
-					['i', press],
-					['i', lease.epoch]
-				]);
+			if (lease.phase === 'offered') send('offer', 'sii', [holder, press, lease.epoch]);
 			return;
 		}
 		const { samples, trip } = linkOf(holder);
 		const busy = (lease.phase === 'armed' || lease.phase === 'offered') && lease.holder !== holder;
-		const why = lease.stoppedBy
-			? 'stopAll'
-			: by === 'watch'
-				? 'watchNotAllowed'
-				: busy
-					? 'held'
-					: samples < 20
-						? 'linkUnknown'
-						: trip > 100
-							? 'linkSlow'
-							: null;
-		if (why !== null)
-			return send('refuse', [
-				['s', holder],
-				['i', press],
-				['s', why]
-			]);
+		const slow = samples < 20 ? 'linkUnknown' : trip > 100 ? 'linkSlow' : null;
+		const why = lease.stoppedBy ? 'stopAll' : by === 'watch' ? 'watchNotAllowed' : busy ? 'held' : slow;
+		if (why !== null) return send('refuse', 'sis', [holder, press, why]);
 		Object.assign(lease, {
 			phase: 'offered',
 			press,
@@ -139,11 +133,7 @@ const does = {
 			offeredMs: nowMs()
 		});
 		wanted.sequence = 0;
-		send('offer', [
-			['s', holder],
-			['i', press],
-			['i', lease.epoch]
-		]);
+		send('offer', 'sii', [holder, press, lease.epoch]);
 	},
 	grant([holder, epoch, sequence, issued, echo]) {
 		if ((lease.phase !== 'armed' && lease.phase !== 'offered') || holder !== lease.holder || epoch !== lease.epoch)
@@ -255,62 +245,24 @@ setInterval(() => {
 	if (lease.phase === 'stopping' && Object.values(axes).every(({ rate }) => Math.abs(rate) < 1e-4)) rest('rest');
 }, 5);
 
-const announce = () =>
-	send(
-		'announce',
-		[
-			...[
-				['i', 1],
-				['s', options.name],
-				['s', 'small'],
-				['i', key === null ? 0 : 1],
-				['i', bootMs],
-				['b', publicKey]
-			],
-			...Object.entries(axes).flatMap(([axis, { from, to, maxRate, maxAccel }]) => [
-				...[
-					['s', axis],
-					['f', from],
-					['f', to],
-					['f', maxRate],
-					['f', maxAccel],
-					['i', 0]
-				]
-			])
-		],
-		false
-	);
+const announce = () => {
+	const list = Object.entries(axes);
+	const each = list.flatMap(([axis, { from, to, maxRate, maxAccel }]) => [axis, from, to, maxRate, maxAccel, 0]);
+	const kinds = `issiib${'sffffi'.repeat(list.length)}`;
+	send('announce', kinds, [1, options.name, 'small', key === null ? 0 : 1, bootMs, publicKey, ...each], false);
+};
+function state() {
+	if (key === null || deskBootMs === 0) return;
+	const link = lease.holder || [...links.keys()].find((each) => each !== 'desk') || '';
+	const { samples, trip } = linkOf(link);
+	const { phase, holder, epoch, heldMs, stoppedBy } = lease;
+	const each = Object.entries(axes).flatMap(([axis, { at, rate }]) => [axis, at, rate, 1]);
+	send('state', `issiissifisii${'sffi'.repeat(each.length / 4)}`, [
+		...[nowMs(), phase, holder, epoch, heldMs, stoppedBy, '', 0, 1, 0, link, samples, Math.min(1e6, trip), ...each]
+	]);
+}
 socket.bind(0, () => {
 	announce();
 	setInterval(announce, 1000);
-	setInterval(() => {
-		if (key === null || deskBootMs === 0) return;
-		const holder = lease.holder || [...links.keys()].find((each) => each !== 'desk') || '';
-		const { samples, trip } = linkOf(holder);
-		send('state', [
-			...[
-				['i', nowMs()],
-				['s', lease.phase],
-				['s', lease.holder],
-				['i', lease.epoch],
-				['i', lease.heldMs],
-				['s', lease.stoppedBy]
-			],
-			...[
-				['s', ''],
-				['i', 0],
-				['f', 1],
-				['i', 0],
-				['s', holder],
-				['i', samples],
-				['i', Math.min(1e6, trip)]
-			],
-			...Object.entries(axes).flatMap(([axis, { at, rate }]) => [
-				['s', axis],
-				['f', at],
-				['f', rate],
-				['i', 1]
-			])
-		]);
-	}, 20);
+	setInterval(state, 20);
 });

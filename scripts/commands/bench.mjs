@@ -1,3 +1,6 @@
+import { mkdtempSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { startApplication } from '../application.mjs';
 import {
 	dragLatency,
@@ -8,6 +11,7 @@ import {
 	playOfMove,
 	savesBesideInserts
 } from '../bench/served.mjs';
+import { startHeads } from '../heads.mjs';
 import { root } from '../places.mjs';
 import { freePort, startThrowAwayCluster } from '../postgres.mjs';
 import { needBuild, needModules, needPackage } from '../prerequisites.mjs';
@@ -21,13 +25,22 @@ export default async function bench() {
 	await needBuild();
 	process.stdout.write(await run('npx', ['tsx', 'scripts/bench/core.ts'], { cwd: root }));
 	const cluster = await startThrowAwayCluster({ durable: true });
+	const heads = await startHeads({ folder: mkdtempSync(join(tmpdir(), 'heads-')) });
 	try {
 		const application = await startApplication({
 			databaseUrl: cluster.address,
 			port: await freePort(26_000),
+			env: heads.env,
 			quiet: true
 		});
 		try {
+			process.stdout.write(
+				await run(
+					'npx',
+					['tsx', 'scripts/bench/live.ts', application.origin, heads.control, String(application.process.pid)],
+					{ cwd: root }
+				)
+			);
 			await savesBesideInserts(application.origin, cluster.address);
 			await dragLatency(application.origin);
 			await dragOfSetting(application.origin);
@@ -39,6 +52,7 @@ export default async function bench() {
 			await application.stop();
 		}
 	} finally {
+		await heads.stop();
 		await cluster.stop();
 	}
 }

@@ -1,7 +1,9 @@
-import { mkdirSync, readdirSync, rmSync } from 'node:fs';
+import { mkdirSync, mkdtempSync, readdirSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { startApplication } from '../application.mjs';
 import { startBrowser } from '../browser.mjs';
+import { startHeads } from '../heads.mjs';
 import { root } from '../places.mjs';
 import { freePort, startThrowAwayCluster } from '../postgres.mjs';
 import { needBuild, needModules, needPackage } from '../prerequisites.mjs';
@@ -16,9 +18,11 @@ export default async function shots() {
 	await needPackage('chromium');
 	await needBuild();
 	const cluster = await startThrowAwayCluster();
+	const heads = await startHeads({ folder: mkdtempSync(join(tmpdir(), 'heads-')) });
 	const application = await startApplication({
 		databaseUrl: cluster.address,
 		port: await freePort(26_000),
+		env: heads.env,
 		quiet: true
 	});
 	const { browser, stop } = await startBrowser();
@@ -90,10 +94,8 @@ export default async function shots() {
 			before: click('[data-testid="motors-off"]')
 		});
 		await take('sled-bench', onSled);
-		await take('sled-spin', `${onSled}/spin`, { theme: 'house' });
 		await take('sled-drop-phone', `/balance/sled/${light}/${wide}/drop`, { phone: true });
 		await take('crane-weights', hall, { before: accept(1) });
-		await take('crane-loading', `${hall}/order`);
 		await take('crane-stability', `${hall}/stand`, { theme: 'house' });
 		await take('crane-venue', `${hall}/venue`, {
 			before: async () => {
@@ -127,6 +129,23 @@ export default async function shots() {
 			}, knot);
 			await new Promise((resolve) => setTimeout(resolve, 900));
 		};
+		/** A head in hand, its link known, and one of its shots picked. */
+		const inHand = (/** @type {string} */ head, /** @type {'1' | '2'} */ key) => async () => {
+			await page.waitForSelector(`[data-head="${head}"][data-link="here"]`);
+			await page.$eval(`[data-head="${head}"] button`, (each) => /** @type {HTMLElement} */ (each).click());
+			await page.waitForFunction(() => document.querySelector('[data-testid="hold"]')?.textContent?.includes('Let go'));
+			await page.keyboard.press(key);
+		};
+		await take('live-house', '/live', {
+			theme: 'house',
+			before: async () => {
+				await inHand('h-202', '2')();
+				await page.keyboard.down('Space');
+				await page.waitForSelector('[data-testid="hold"][data-state="held"]');
+			}
+		});
+		await page.keyboard.up('Space');
+		await take('live-phone', '/live', { phone: true, theme: 'house', before: inHand('h-203', '1') });
 		await take('moves-day', `/moves/${moveOf('Salute')}`, { before: atKnot('k2') });
 		await take('moves-slider', `/moves/${moveOf('Hold')}`, { theme: 'house', before: atKnot('k2') });
 		await take('measure', `/payload/${wide}/measure`, { before: click('[data-testid="way-scales"]') });
@@ -136,6 +155,7 @@ export default async function shots() {
 	} finally {
 		await stop();
 		await application.stop();
+		await heads.stop();
 		await cluster.stop();
 	}
 }

@@ -12,7 +12,7 @@ const parts = {
 	lint: () => step('Lint', () => run('npm', ['run', 'lint'], { cwd: root })),
 	types: () => step('Types', () => run('npm', ['run', 'check'], { cwd: root })),
 	unit: async () => {
-		for (const workspace of ['core', 'demo', 'web'])
+		for (const workspace of ['core', 'link', 'desk', 'head-sim', 'demo', 'web'])
 			await suite(`${workspace} unit tests`, workspace, 'vitest.config.ts');
 	},
 	served: async () => {

@@ -164,7 +164,7 @@ describe.each(ways)('a first head with %s, with an empty crew', (way: Way) => {
 
 	it('loses no pose with its power, and is recognised when it comes back', async () => {
 		await hand.handle(first, { powered: false });
-		await person.reads(/head 1 is away/, '.slip');
+		await person.reads(/Head 1 is away/, '.slip');
 		await hand.handle(first, { powered: true });
 		await person.reads(/Hold and steer head 1|Hold to move/, '.slip');
 		await person.reads(/left.*middle/, '[data-testid="shots"]');

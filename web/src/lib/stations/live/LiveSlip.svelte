@@ -1,5 +1,6 @@
 <script lang="ts">
 	/* eslint-disable max-lines -- the one answer of the desk, and what can be done about it. */
+	import type { HeadSeen } from '@poise/desk/messages';
 	import Button from '$lib/sheet/fields/Button.svelte';
 	import Range from '$lib/sheet/fields/Range.svelte';
 	import TextInput from '$lib/sheet/fields/TextInput.svelte';
@@ -15,6 +16,7 @@
 	const bench = sharedLive();
 	const head = $derived(bench.head);
 	const kept = $derived(bench.kept);
+	const Called = (of: HeadSeen) => called(of).replace(/^head/, 'Head');
 	const task = $derived(head?.task ?? null);
 	const standing = $derived(head === null ? null : standsAt(head, bench.data));
 	const me = $derived(bench.data.person.name);
@@ -55,12 +57,12 @@
 			{:else if deskWire.heads.length === 0}Switch on a head
 			{:else if bench.data.heads.length === 0}<strong>Claim</strong> the first head
 			{:else if head === null}Choose a head
-			{:else if head.link === 'away'}{called(head)} is <strong>away</strong>
+			{:else if head.link === 'away'}{Called(head)} is <strong>away</strong>
 			{:else if head.link !== 'here'}Claim {called(head)} anew
-			{:else if !bench.mine}{called(head)} is driven by <strong>{head.driver?.name ?? 'nobody'}</strong>
+			{:else if !bench.mine}{Called(head)} is driven by <strong>{head.driver?.name ?? 'nobody'}</strong>
 			{:else if bench.homing !== null}Hold to find the ends of the <strong>{bench.homing}</strong> ring
-			{:else if task?.watchedFor != null}{called(head)} loops <strong>{task.name}</strong>
-			{:else if running}{called(head)} to <strong>{task?.legs[task.leg]}</strong>
+			{:else if task?.watchedFor != null}{Called(head)} loops <strong>{task.name}</strong>
+			{:else if running}{Called(head)} to <strong>{task?.legs[task.leg]}</strong>
 			{:else if task?.phase === 'stopped'}Hold to go on to <strong>{task.legs[task.leg]}</strong>
 			{:else if bench.target !== null && !(bench.target.sent && task?.phase === 'done')}
 				{bench.target.loops
@@ -71,7 +73,7 @@
 						? `Hold to run ${called(head)} through`
 						: `Hold to move ${called(head)} to`}
 				<strong>{bench.target.name}</strong>
-			{:else if bench.armed && standing !== null}{called(head)} stands at <strong>{standing}</strong>
+			{:else if bench.armed && standing !== null}{Called(head)} stands at <strong>{standing}</strong>
 			{:else}Hold and steer <strong>{called(head)}</strong>{/if}
 		</span>
 	{/snippet}

@@ -1,0 +1,142 @@
+/*
+ * Live, with real processes: how long a stick takes to a head beside a bare echo, what the desk costs, how old watchers' states are; and, in
+ * simulated time, how often a hold lets go by itself over a poor link.
+ *
+ *   tsx scripts/bench/live.ts ORIGIN CONTROL PID
+ */
+import { createSocket } from 'node:dgram';
+import { readFileSync } from 'node:fs';
+import { createServer } from 'node:http';
+import WebSocket, { WebSocketServer } from 'ws';
+import { holdOverLink } from '../../core/src/testing/holdOverLink';
+import { TestPage, until } from '../../web/tests/live/page';
+
+const [origin = '', control = '', pid = ''] = process.argv.slice(2);
+const say = (figures: Record<string, unknown>) => console.log(JSON.stringify(figures));
+const pause = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
+const quantile = (list: readonly number[], part: number) =>
+	[...list].sort((one, two) => one - two)[Math.min(list.length - 1, Math.floor(part * list.length))] ?? NaN;
+const rounded = (value: number) => Number(value.toFixed(2));
+const ids = ['h-201', 'h-202', 'h-203', 'h-204', 'h-205'];
+
+/** A word over a WebSocket, handed on as a datagram, and back: what the machine itself takes. */
+async function bareEcho(): Promise<number[]> {
+	const server = createServer();
+	const sockets = new WebSocketServer({ server, perMessageDeflate: false });
+	const [there, here] = [createSocket('udp4'), createSocket('udp4')];
+	await new Promise<void>((resolve) => there.bind(0, '127.0.0.1', resolve));
+	await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
+	const took: number[] = [];
+	let sentMs = 0;
+	there.on('message', () => took.push(performance.now() - sentMs));
+	sockets.on('connection', (socket) => {
+		socket.on('message', (data) => here.send(String(data), there.address().port, '127.0.0.1'));
+	});
+	const page = new WebSocket(`ws://127.0.0.1:${(server.address() as { port: number }).port}`);
+	await new Promise((resolve) => page.once('open', resolve));
+	for (let k = 0; k < 400; k += 1) {
+		sentMs = performance.now();
+		page.send('x'.repeat(90));
+		await pause(10);
+	}
+	page.terminate();
+	server.close();
+	for (const socket of [there, here]) socket.close();
+	return took;
+}
+
+const cpuS = () => {
+	const fields = readFileSync(`/proc/${pid}/stat`, 'utf8').split(') ')[1]!.split(' ');
+	return (Number(fields[11]) + Number(fields[12])) / 100;
+};
+
+async function held(page: TestPage): Promise<void> {
+	await until(() => ids.every((id) => page.head(id)?.link === 'here'), 'five heads are here');
+	for (const id of ids) page.take(id);
+	await until(
+		() => ids.every((id) => page.head(id)?.linkPage === page.id && page.head(id)!.linkSamples >= 20),
+		'known'
+	);
+	await until(() => {
+		for (const id of ids) if (['up', 'ended'].includes(page.hold(id)!.phase)) page.press(id);
+		return ids.every((id) => page.head(id)?.phase === 'armed');
+	}, 'all are held');
+}
+
+// Round trips of a grant: page, desk, head, and its state back; the head says how it stands each 20 ms.
+const echo = await bareEcho();
+const page = await TestPage.open(origin);
+await held(page);
+const trips: number[] = [];
+for (let k = 0; k < 200; k += 1) {
+	await pause(25);
+	trips.push(page.head('h-202')!.linkTripMs);
+}
+say({
+	what: 'page → desk → head and back, least of ten seconds, ms',
+	p50: rounded(quantile(trips, 0.5)),
+	bareOneWayP50: rounded(quantile(echo, 0.5)),
+	bareOneWayP99: rounded(quantile(echo, 0.99))
+});
+
+// What it costs to hold and steer five heads with five pages looking on.
+const pages = await Promise.all([1, 2, 3, 4].map(() => TestPage.open(origin)));
+const steering = setInterval(() => {
+	for (const id of ids)
+		page.say({ type: 'stick', head: id, rates: { panRad: 0.2 * Math.sin(performance.now() / 700) } });
+}, 20);
+const [cpu, beganMs] = [cpuS(), performance.now()];
+await pause(10_000);
+say({
+	what: 'desk, five heads held and steered at 50 Hz, five pages: part of a core',
+	part: rounded(((cpuS() - cpu) * 1000) / (performance.now() - beganMs))
+});
+for (const each of pages) each.vanish();
+
+// Two hundred that only look on, while one drives.
+const ages: number[] = [];
+const watchers = await Promise.all(
+	Array.from({ length: 200 }, async () => {
+		const socket = new WebSocket(`${origin.replace('http', 'ws')}/live/socket`);
+		await new Promise((resolve) => socket.once('open', resolve));
+		socket.send(JSON.stringify({ type: 'hello', v: 1, page: `watcher ${Math.random()}`, slot: 0 }));
+		let lastMs = performance.now();
+		socket.on('message', () => {
+			ages.push(performance.now() - lastMs);
+			lastMs = performance.now();
+		});
+		return socket;
+	})
+);
+await pause(6000);
+const stillHeld = ids.filter((id) => page.hold(id)?.phase === 'down').length;
+say({
+	what: '200 watchers: ms between states',
+	p50: rounded(quantile(ages, 0.5)),
+	p95: rounded(quantile(ages, 0.95)),
+	headsStillHeld: stillHeld
+});
+for (const socket of watchers) socket.terminate();
+clearInterval(steering);
+page.vanish();
+await fetch(control);
+
+// An hour of holding over poor links, in simulated time: how often it lets go by itself.
+for (const lossPart of [0, 0.01, 0.02]) {
+	let [stops, minutes] = [0, 0];
+	for (let seed = 1; seed <= 30; seed += 1) {
+		const link = { leastMs: 8, jitterMs: 30, lossPart, burst: 1, duplicatePart: 0.01 };
+		const lastsMs = 125_000;
+		const acts = [{ atMs: 3500, act: 'press' as const }];
+		const out = holdOverLink({ seed, lastsMs, page: link, link, acts, wants: 'stick' });
+		// A hold that was lost stays lost: as long as it was held counts.
+		stops += out.brakes.length;
+		minutes += ((out.brakes[0]?.atMs ?? lastsMs) - (out.arms[0] ?? lastsMs)) / 60_000;
+	}
+	say({
+		what: `false stops an hour at ${lossPart * 100} % loss, simulated`,
+		anHour: rounded((stops / minutes) * 60),
+		minutes: rounded(minutes)
+	});
+}
+process.exit(0);
