@@ -4,6 +4,9 @@ import { type WebSocket, WebSocketServer } from 'ws';
 import type { Desk } from './desk';
 import { pageProtocol, readFromPage } from './messages';
 
+/** A name goes to heads too, which take short words. */
+const longestName = 60;
+
 export const livePath = '/live/socket';
 
 export interface Doors {
@@ -67,7 +70,7 @@ async function welcome(
 			socket.close(1002, 'another version: open the page anew');
 			return;
 		}
-		desk.page({ page: hello.page, name: person.name }).add(hello.slot, socket);
+		desk.page({ page: hello.page, name: person.name.slice(0, longestName) }).add(hello.slot, socket);
 	});
 	const impatience = setTimeout(() => socket.terminate(), 5000);
 	socket.once('message', () => clearTimeout(impatience));

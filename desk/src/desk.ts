@@ -40,7 +40,13 @@ export class Desk {
 	}
 
 	async begin(): Promise<void> {
-		this.#socket.on('message', (bytes, { address, port }) => this.#receive(bytes, address, port));
+		this.#socket.on('message', (bytes, { address, port }) => {
+			try {
+				this.#receive(bytes, address, port);
+			} catch (thrown) {
+				console.error('desk, a datagram:', thrown);
+			}
+		});
 		await new Promise<void>((resolve, reject) => {
 			this.#socket.once('error', reject);
 			this.#socket.bind(this.#settings.port, this.#settings.host ?? '127.0.0.1', resolve);
@@ -113,7 +119,14 @@ export class Desk {
 			for (const { link } of this.#stations.values())
 				if (link.state !== null && link.state.stoppedBy !== '') link.say({ type: 'clear', by: clearing.by });
 		}
-		for (const station of this.#stations.values()) station.tick(atMs, this.#stoppedBy);
+		for (const station of this.#stations.values()) {
+			try {
+				station.tick(atMs, this.#stoppedBy);
+			} catch (thrown) {
+				// One head's trouble is not the others': it is said, and that head hears nothing, which lets it rest.
+				console.error(`desk, head ${station.link.id}:`, thrown);
+			}
+		}
 		if (atMs - this.#toldMs < watchMs) return;
 		this.#toldMs = atMs;
 		this.#tell(atMs);

@@ -44,7 +44,12 @@ export class Page {
 		this.#said += 1;
 		if (this.#said > mostPerS) return;
 		const message = readFromPage(text);
-		if (message !== null) this.#hands.heed(message);
+		if (message === null) return;
+		try {
+			this.#hands.heed(message);
+		} catch (thrown) {
+			console.error(`desk, a page’s ${message.type}:`, thrown);
+		}
 	}
 
 	/** To this page, by the socket that has least waiting. */

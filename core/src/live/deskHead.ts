@@ -3,6 +3,7 @@
  * What the desk does with one head: pure. It forwards holds, it never makes one up; here it turns what a driver wants into speeds or
  * into places due at times of the head's own clock, and leads it along its way only while the head itself says that it is held.
  */
+import { PhysicsInputError } from '../errors';
 import type { MoveKey } from '../motion/keyframePath';
 import { type AxisValues, type MotionLimit } from './transition';
 import { type Going, goOn, throughKeys, toPose, type Way, wayAt } from './way';
@@ -153,11 +154,12 @@ export function deskHeadStep(head: DeskHead, event: DeskEvent): readonly [DeskHe
 		case 'stick':
 			return finite(event.rates) ? [{ ...head, stick: event.rates, stickAtMs: event.atMs }, []] : [head, []];
 		case 'shape':
+			if (!Number.isFinite(event.rampS) || !Number.isFinite(event.trim)) return [head, []];
 			return [{ ...head, rampS: Math.max(0, event.rampS), trim: Math.min(1, Math.max(0.05, event.trim)) }, []];
 		case 'axes':
 			return [{ ...head, axes: event.axes }, []];
 		case 'task': {
-			if (event.legs.length === 0 || event.legs.length > mostLegs) return [head, []];
+			if (event.legs.length === 0 || event.legs.length > mostLegs || !event.legs.every(isWay)) return [head, []];
 			// While another runs, a new one waits for a new hold: nothing jumps from way to way.
 			if (head.task !== null && (head.task.phase === 'runs' || head.task.phase === 'stops')) return [head, []];
 			const task: Task = {
@@ -202,7 +204,25 @@ export function deskHeadStep(head: DeskHead, event: DeskEvent): readonly [DeskHe
 		case 'released':
 			return [stopping({ ...head, releasedEpoch: event.epoch }), []];
 		case 'tick':
-			return tick(head, event.atMs);
+			try {
+				return tick(head, event.atMs);
+			} catch (thrown) {
+				// A way that cannot be reckoned, such as through an axis the head has no more: it is led nowhere, and rests.
+				if (!(thrown instanceof PhysicsInputError)) throw thrown;
+				return [{ ...head, task: null, driven: {}, tickedAtMs: event.atMs, trouble: 'noWay' }, []];
+			}
+	}
+}
+
+/** Figures that are figures, and keys that a path goes through. */
+function isWay(leg: Leg): boolean {
+	if (leg.kind === 'pose') return finite(leg.to);
+	try {
+		throughKeys(leg.keys, leg.ends);
+		return true;
+	} catch (thrown) {
+		if (thrown instanceof PhysicsInputError) return false;
+		throw thrown;
 	}
 }
 

@@ -12,15 +12,18 @@ interface ReadPad {
 	readonly axes: readonly number[];
 }
 
-/** The first controller that is there, and its left stick. Null: none is. What is no number counts as centred. */
-export function readPads(pads: readonly (ReadPad | null)[]): { readonly id: string; readonly at: Deflection } | null {
+/** The first controller that is there, and its left stick; from axis 2 its right one. Null: none is. What is no number counts as centred. */
+export function readPads(
+	pads: readonly (ReadPad | null)[],
+	from: 0 | 2 = 0
+): { readonly id: string; readonly at: Deflection } | null {
 	const pad = pads.find((each) => each !== null && each.connected);
 	if (pad === undefined || pad === null) return null;
 	const axis = (k: number) => {
 		const value = pad.axes[k] ?? 0;
 		return Number.isFinite(value) ? Math.max(-1, Math.min(1, value)) : 0;
 	};
-	return { id: pad.id, at: { x: axis(0), y: -axis(1) + 0 } };
+	return { id: pad.id, at: { x: axis(from), y: -axis(from + 1) + 0 } };
 }
 
 /** Where the arrow keys that are down hold a stick; with Shift half of the way. */

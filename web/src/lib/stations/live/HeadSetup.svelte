@@ -5,6 +5,7 @@
 	import { invalidateAll } from '$app/navigation';
 	import { ask } from '$lib/keeping/ask';
 	import { keepHead, livePlace } from './keepHead';
+	import PoseStill from './PoseStill.svelte';
 	import {
 		cableWays,
 		type LiveHead,
@@ -319,6 +320,12 @@
 	<ul class="poses">
 		{#each data.poses as pose, k (pose.id)}
 			<li data-testid="pose-row">
+				<PoseStill
+					{settings}
+					values={pose.values}
+					plan={data.venues.find((each) => each.id === kept.value.venueId)?.plan ?? null}
+					name={pose.name}
+				/>
 				<TextInput
 					value={pose.name}
 					maxlength={120}

@@ -8,6 +8,7 @@
 	import Slip from '$lib/sheet/slip/Slip.svelte';
 	import { deskWire } from '$lib/shell/deskWire.svelte';
 	import HoldPad from './HoldPad.svelte';
+	import PoseStill from './PoseStill.svelte';
 	import MovesForHead from './MovesForHead.svelte';
 	import { sharedLive } from './liveBench.svelte';
 	import { coastOf } from './reach';
@@ -173,6 +174,12 @@
 						<span class="name"
 							>{pose.name}{#if here}<small class="there">stands there</small>{/if}</span
 						>
+						{#if kept !== null}<PoseStill
+								settings={kept.settings}
+								values={{ ...bench.at, ...pose.values }}
+								plan={bench.venue?.plan ?? null}
+								name={pose.name}
+							/>{/if}
 						<span class="figure">{durationS === null || here ? '' : seconds(durationS)}</span>
 					</Button>
 					{#if why !== null}<small class="why">Not offered: {why}.</small>{/if}
@@ -296,7 +303,7 @@
 	}
 	.shots :global(.shot) {
 		display: grid;
-		grid-template-columns: 34px 1fr auto;
+		grid-template-columns: 34px 1fr auto 64px;
 		gap: 10px;
 		align-items: center;
 		width: 100%;
@@ -332,6 +339,8 @@
 		color: var(--quiet);
 	}
 	.figure {
+		text-align: right;
+		grid-column: 4;
 		font-family: var(--font-mono);
 	}
 	.why,

@@ -22,6 +22,7 @@
 	let shown = $state.raw<Deflection>(centred);
 	let padId = $state<string | null>(null);
 	const down = new Set<string>();
+	const padRings = { zoom: 0, focus: 0 };
 	const grip = new Grip(bench);
 	const surface = new Surface(bench);
 	const radius = 62;
@@ -54,6 +55,16 @@
 			const read = readPads(navigator.getGamepads?.() ?? []);
 			if (read?.id !== padId) padId = read?.id ?? null;
 			bench.stick('pad', read?.at ?? centred);
+			// Its right stick: up and down zooms, across pulls focus.
+			const right = readPads(navigator.getGamepads?.() ?? [], 2)?.at ?? centred;
+			for (const [axis, value] of [
+				['zoom', right.y],
+				['focus', right.x]
+			] as const)
+				if (value !== padRings[axis]) {
+					padRings[axis] = value;
+					bench.ring(axis, value);
+				}
 			shown = [byHand, read?.at ?? centred, fromKeys(down, false)].find(({ x, y }) => x !== 0 || y !== 0) ?? centred;
 			frame = requestAnimationFrame(step);
 		};
@@ -105,7 +116,11 @@
 				{@attach pull.hold(() => (bench.mine ? 'stick' : null))}
 			/>
 		</svg>
-		<p>{padId === null ? 'Pull it, or the arrow keys; with Shift half.' : 'A controller is here: its left stick.'}</p>
+		<p>
+			{padId === null
+				? 'Pull it, or the arrow keys; with Shift half.'
+				: 'A controller is here: left stick turns, right one zooms and focuses.'}
+		</p>
 	</div>
 	<div class="axes">
 		{#each others as axis (axis)}

@@ -6,6 +6,7 @@ import type { LiveMove } from '$lib/model/liveMove';
 import { turningOf } from './grip.svelte';
 import { jogRates, lookPoint, noJog } from './jog';
 import { legsOfMove, type Shape, slide } from './runs';
+import { stillOf } from './still';
 import { axesAt, focalOf, livePose, mountOf } from './stand';
 import { controlOf, surfaceAxes } from './surface.svelte';
 
@@ -164,6 +165,37 @@ describe('a move played at the desk', () => {
 		if (back?.kind !== 'keyed') throw new Error('no way');
 		expect(back.keys[back.keys.length - 1]).toEqual({ tS: 2, values: { panRad: 0, trackM: 0 } });
 		expect(legsOfMove({ ready: ['rollRad'] }, move, { backwards: false, toKnot: null })).toEqual([]);
+	});
+});
+
+describe('the still drawing of a frame', () => {
+	const plan = (pointsM: readonly (readonly [number, number])[]) =>
+		({
+			ceilingM: null,
+			underlay: null,
+			shapes: [{ id: 's', kind: 'obstacle', label: 'post', pointsM, bottomM: 0, topM: 2 }]
+		}) as unknown as Parameters<typeof stillOf>[2];
+	const settings = {
+		place: place('stand', { atM: [0, 0, 1], headingRad: 0 }),
+		camera: { focalM: [0.024, 0.12] as const, sensorWidthM: 0.036, sensorHeightM: 0.02 }
+	};
+	const xs = (path: string) => [...path.matchAll(/[ML]([\d.-]+) /g)].map(([, x]) => Number(x));
+	const post = (x: number, y: number) =>
+		plan([
+			[x, y],
+			[x + 0.2, y],
+			[x + 0.2, y + 0.2]
+		]);
+	it('has what stands to the left of the way it looks on its left, and nothing of what is behind it', () => {
+		const left = xs(stillOf(settings, {}, post(5, 1), 0.035));
+		const right = xs(stillOf(settings, {}, post(5, -1.2), 0.035));
+		expect(left.length).toBeGreaterThan(0);
+		expect(Math.max(...left)).toBeLessThan(0.5);
+		expect(Math.min(...right)).toBeGreaterThan(0.5);
+		expect(stillOf(settings, {}, post(-5, 0), 0.035)).toBe('');
+		// Panned to the left, what stood left comes to the middle and beyond.
+		expect(Math.min(...xs(stillOf(settings, { panRad: 0.35 }, post(5, 1), 0.035)))).toBeGreaterThan(0.5);
+		expect(stillOf(settings, {}, null, 0.035)).toBe('');
 	});
 });
 

@@ -38,6 +38,7 @@ export const refusedWords = (why: string): string => whyWords[why] ?? 'It does n
 const troubleWords: Readonly<Record<string, string>> = {
 	away: 'It was not heard and has stopped by itself. It goes on from where it stands.',
 	braked: 'It braked by itself. It goes on from where it stands.',
+	noWay: 'That way cannot be reckoned for this head. Choose another.',
 	offPath: 'It does not stand where the move begins. Send it to the start first.'
 };
 export const troubleOf = (trouble: string | null): string | null =>
