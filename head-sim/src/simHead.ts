@@ -39,6 +39,7 @@ export class SimHead {
 	readonly #out: (bytes: Buffer) => void;
 	readonly #keep: (flash: Flash) => void;
 	readonly #random: () => number;
+	readonly #obeyed: (message: ToHead) => void;
 	#pair: KeyPair = freshKeyPair();
 	#key: Uint8Array | null;
 	#powered = true;
@@ -68,11 +69,14 @@ export class SimHead {
 		{
 			out,
 			keep,
-			random = Math.random
+			random = Math.random,
+			obeyed = () => {}
 		}: {
 			readonly out: (bytes: Buffer) => void;
 			readonly keep: (flash: Flash) => void;
 			readonly random?: () => number;
+			/** Told what it was asked, for whoever measures. */
+			readonly obeyed?: (message: ToHead) => void;
 		}
 	) {
 		const pattern = patterns[spec.pattern];
@@ -82,6 +86,7 @@ export class SimHead {
 		this.#out = out;
 		this.#keep = keep;
 		this.#random = random;
+		this.#obeyed = obeyed;
 		this.#key = flash.key === null ? null : Buffer.from(flash.key, 'hex');
 		this.#motion = this.#resting(null);
 		this.#link = badLink(() => this.#fault, random);
@@ -161,6 +166,7 @@ export class SimHead {
 	}
 
 	#obey(message: Exclude<ToHead, { type: 'claim' | 'hello' }>): void {
+		this.#obeyed(message);
 		const atMs = this.#headMs;
 		const places = (each: readonly { readonly axis: string; readonly at: number }[]) =>
 			Object.fromEntries(each.map(({ axis, at }) => [axis, this.#from(axis) + this.#span(axis) * at]));

@@ -1,6 +1,3 @@
-import { mkdtempSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
 import { startApplication } from '../application.mjs';
 import {
 	dragLatency,
@@ -11,7 +8,7 @@ import {
 	playOfMove,
 	savesBesideInserts
 } from '../bench/served.mjs';
-import { startHeads } from '../heads.mjs';
+import { freeUdpPort } from '../heads.mjs';
 import { root } from '../places.mjs';
 import { freePort, startThrowAwayCluster } from '../postgres.mjs';
 import { needBuild, needModules, needPackage } from '../prerequisites.mjs';
@@ -25,19 +22,19 @@ export default async function bench() {
 	await needBuild();
 	process.stdout.write(await run('npx', ['tsx', 'scripts/bench/core.ts'], { cwd: root }));
 	const cluster = await startThrowAwayCluster({ durable: true });
-	const heads = await startHeads({ folder: mkdtempSync(join(tmpdir(), 'heads-')) });
+	const headsPort = String(await freeUdpPort());
 	try {
 		const application = await startApplication({
 			databaseUrl: cluster.address,
 			port: await freePort(26_000),
-			env: heads.env,
+			env: { POISE_HEADS_PORT: headsPort },
 			quiet: true
 		});
 		try {
 			process.stdout.write(
 				await run(
 					'npx',
-					['tsx', 'scripts/bench/live.ts', application.origin, heads.control, String(application.process.pid)],
+					['tsx', 'scripts/bench/live.ts', application.origin, headsPort, String(application.process.pid)],
 					{ cwd: root }
 				)
 			);
@@ -52,7 +49,6 @@ export default async function bench() {
 			await application.stop();
 		}
 	} finally {
-		await heads.stop();
 		await cluster.stop();
 	}
 }

