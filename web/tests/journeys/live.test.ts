@@ -74,17 +74,18 @@ const by = (crew: Crew, person: Person) => {
 				await hand.down();
 				await hand.held();
 				const came = person.reads(wanted, '.slip .answer').then(
-					() => true,
-					() => true
+					() => null,
+					(thrown: unknown) => thrown
 				);
 				// A machine that is busy for a moment lets go, as it must: a person presses again.
-				const lost = page.waitForSelector('[data-testid="hold"][data-state="ended"]', { timeout: 15_000 }).then(
-					() => false,
-					() => false
-				);
-				const done = await Promise.race([came, lost]);
+				const lost = page
+					.waitForSelector('[data-testid="hold"][data-state="ended"]', { timeout: 20_000 })
+					.then(() => 'lost' as const)
+					.catch(() => came);
+				const outcome = await Promise.race([came, lost]);
 				await hand.up();
-				if (done) return person.reads(wanted, '.slip .answer');
+				if (outcome === null) return;
+				if (outcome !== 'lost') throw outcome;
 			}
 			throw new Error('It could not be held long enough.');
 		},
