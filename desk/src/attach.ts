@@ -6,6 +6,8 @@ import { pageProtocol, readFromPage } from './messages';
 
 /** A name goes to heads too, which take short words. */
 const longestName = 60;
+/** A page says a hundred words a second at most. */
+const mostEarly = 500;
 
 export const livePath = '/live/socket';
 
@@ -17,7 +19,7 @@ export interface Doors {
 	/** Where the process is that owns it; null: nobody knows. */
 	readonly owner: () => Promise<string | null>;
 	/** Hands the socket on to that process. */
-	readonly forward: (socket: WebSocket, owner: string, request: IncomingMessage) => void;
+	readonly forward: (socket: WebSocket, owner: string, request: IncomingMessage, said: readonly string[]) => void;
 }
 
 /** WebSockets on the application's own port: a page's sockets go to the desk, here or in another process. */
@@ -58,9 +60,14 @@ async function welcome(
 ): Promise<void> {
 	const desk = doors.desk();
 	if (desk === null) {
+		// What it says while the owner is looked for is not lost: its first word says which page it is of.
+		const said: string[] = [];
+		const hear = (data: unknown) => void (said.length < mostEarly && said.push(String(data)));
+		socket.on('message', hear);
 		const owner = await doors.owner().catch(() => null);
+		socket.off('message', hear);
 		if (owner === null) socket.close(1013, 'no desk yet');
-		else doors.forward(socket, owner, request);
+		else doors.forward(socket, owner, request, said);
 		return;
 	}
 	// Its first word says which page it is of.

@@ -12,8 +12,12 @@ let read: Styles | null | undefined;
 /** What the build wrote down; null while developing, when every component brings its own. */
 function styles(): Styles | null {
 	if (read !== undefined) return read;
-	const file = path.join(path.dirname(process.argv[1] ?? ''), 'client', 'sheet-styles.json');
-	read = existsSync(file) ? (JSON.parse(readFileSync(file, 'utf8')) as Styles) : null;
+	// Beside what was started: the build itself, or the server around it.
+	const began = path.dirname(process.argv[1] ?? '');
+	const file = [began, path.join(began, 'build')]
+		.map((folder) => path.join(folder, 'client', 'sheet-styles.json'))
+		.find((each) => existsSync(each));
+	read = file === undefined ? null : (JSON.parse(readFileSync(file, 'utf8')) as Styles);
 	return read;
 }
 

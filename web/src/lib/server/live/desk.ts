@@ -92,17 +92,20 @@ async function identify(request: IncomingMessage, crewId: string): Promise<{ rea
 	return found.people.find(({ id }) => id === chosen) ?? found.people[0] ?? null;
 }
 
+/** Until the other process answers. */
+const mostWaiting = 1000;
+
 /** Another process owns the heads: a page's socket goes on to it, word by word, both ways. */
-function forward(socket: WebSocket, owner: string, request: IncomingMessage): void {
+function forward(socket: WebSocket, owner: string, request: IncomingMessage, said: readonly string[]): void {
 	const { cookie } = request.headers;
 	const on = new WebSocket(`${owner.replace(/^http/, 'ws')}${livePath}`, {
 		perMessageDeflate: false,
 		headers: cookie === undefined ? {} : { cookie }
 	});
-	const waiting: string[] = [];
+	const waiting = [...said];
 	socket.on('message', (data) => {
 		if (on.readyState === on.OPEN) on.send(String(data));
-		else if (waiting.length < 50) waiting.push(String(data));
+		else if (waiting.length < mostWaiting) waiting.push(String(data));
 	});
 	on.on('open', () => waiting.splice(0).forEach((text) => on.send(text)));
 	on.on('message', (data) => socket.readyState === socket.OPEN && socket.send(String(data)));
