@@ -1,3 +1,4 @@
+/* eslint-disable max-lines -- one desk: everything that pages and heads bring to it. */
 import { createSocket, type Socket } from 'node:dgram';
 import { addressOf } from '@poise/link';
 import type { FromDesk, FromPage } from './messages';
