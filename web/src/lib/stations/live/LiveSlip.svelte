@@ -189,7 +189,7 @@
 			{/each}
 			<li>
 				<Button class="shot" onclick={() => bench.home()} data-testid="home">
-					<kbd aria-hidden="true">⌂</kbd><span class="name">home</span><span class="figure">pan, tilt 0</span>
+					<kbd aria-hidden="true">⌂</kbd><span class="name">home</span><span class="figure wide">pan, tilt 0</span>
 				</Button>
 			</li>
 			{#if bench.lastPose !== null}
@@ -206,7 +206,7 @@
 			{#each kept?.settings.programmes ?? [] as programme (programme.id)}
 				<li>
 					<Button class="shot" onclick={() => bench.loop(programme)} data-testid="programme">
-						<kbd aria-hidden="true">↻</kbd><span class="name">{programme.name}</span><span class="figure"
+						<kbd aria-hidden="true">↻</kbd><span class="name">{programme.name}</span><span class="figure wide"
 							>{programme.laps === null ? 'until ended' : `${programme.laps} laps`}</span
 						>
 					</Button>
@@ -341,6 +341,11 @@
 	.figure {
 		text-align: right;
 		grid-column: 4;
+	}
+	.figure.wide {
+		grid-column: 3 / -1;
+	}
+	.figure {
 		font-family: var(--font-mono);
 	}
 	.why,
