@@ -32,7 +32,9 @@
 	const called = (number: number | null, name: string) => (number === null ? name : `${number} ${name}`);
 </script>
 
-{#if !within && (held.length > 0 || deskWire.stoppedBy !== null)}
+{#if !within && deskWire.stopOwed}
+	<p class="band" role="alert">Your stop has not reached the desk: stop what moves at the head itself.</p>
+{:else if !within && (held.length > 0 || deskWire.stoppedBy !== null)}
 	<div class="band" role="status" data-testid="hold-band">
 		{#if deskWire.stoppedBy !== null}
 			<p><strong>Everything is stopped</strong> by {deskWire.stoppedBy}.</p>

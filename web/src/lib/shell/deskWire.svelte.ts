@@ -15,6 +15,8 @@ class DeskWire {
 	heads = $state.raw<readonly HeadSeen[]>([]);
 	stoppedBy = $state<string | null>(null);
 	linked = $state(false);
+	/** Everything was to be stopped while there was no link: it is as soon as there is one. */
+	stopOwed = $state(false);
 	/** Something of the desk has been heard, ever. */
 	heard = $state(false);
 	notice = $state('');
@@ -108,6 +110,7 @@ class DeskWire {
 		switch (message.type) {
 			case 'welcome':
 				[this.linked, this.heard] = [true, true];
+				if (this.stopOwed) this.stopOwed = !this.say({ type: 'stopAll' });
 				this.#tries = 0;
 				// A link that came back knows nothing of what was taken over the last one.
 				for (const head of Object.keys(this.holds)) this.say({ type: 'take', head });
@@ -181,7 +184,8 @@ class DeskWire {
 	}
 	stopAll(): void {
 		this.releaseAll();
-		this.say({ type: 'stopAll' });
+		// A stop that nobody heard is owed, and said: it is not let pass for one that was.
+		this.stopOwed = !this.say({ type: 'stopAll' });
 	}
 	/** Whether this page is the one that drives it. */
 	drives(head: HeadSeen | null): boolean {

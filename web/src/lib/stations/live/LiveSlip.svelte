@@ -84,6 +84,11 @@
 		</p>
 		<Button class="go" onclick={() => deskWire.say({ type: 'clear' })} data-testid="clear">Clear it as {me}</Button>
 	{:else if !deskWire.linked}
+		{#if deskWire.stopOwed}
+			<p class="warning" role="alert" data-testid="stop-owed">
+				Your stop has not reached the desk: stop what moves at the head itself. It is sent as soon as the link is back.
+			</p>
+		{/if}
 		<p class="detail">Heads rest by themselves whenever nobody holds them. This page links again by itself.</p>
 	{:else if bench.data.heads.length === 0 || deskWire.heads.length === 0}
 		<p class="detail">
