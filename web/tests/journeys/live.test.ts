@@ -340,4 +340,17 @@ describe('the chapel’s heads', () => {
 		await hand.rests('h-202');
 		await person.page.keyboard.up('Space');
 	});
+
+	it('a stop that the desk cannot hear is said to be none, and is kept for when it can', async () => {
+		person.expects = /ERR_CONNECTION|Failed to (fetch|load)/;
+		await crew.away(async () => {
+			await person.reads(/The link to the desk is lost/, '.slip');
+			await person.page.keyboard.press('Escape');
+			await person.reads(/Your stop has not reached the desk/, '.slip');
+		});
+		await person.reads(/Everything is stopped by/, '.slip');
+		await person.reads(/^(?!.*has not reached)/, '.slip');
+		await person.press(/^Clear it as/);
+		await person.reads(/Hold and steer|Hold to|Choose a head|stands at/, '.slip');
+	});
 });
