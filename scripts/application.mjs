@@ -1,4 +1,5 @@
 import { spawn } from 'node:child_process';
+import { randomUUID } from 'node:crypto';
 import { join } from 'node:path';
 import { root } from './places.mjs';
 import { Stop } from './steps.mjs';
@@ -13,6 +14,7 @@ import { Stop } from './steps.mjs';
  * @returns {Promise<Application>}
  */
 export async function startApplication({ databaseUrl, port, host = '127.0.0.1', env = {}, quiet = false }) {
+	const instance = randomUUID();
 	const child = spawn(process.execPath, ['serve.mjs'], {
 		cwd: join(root, 'web'),
 		stdio: ['ignore', quiet ? 'pipe' : 'inherit', quiet ? 'pipe' : 'inherit'],
@@ -25,6 +27,7 @@ export async function startApplication({ databaseUrl, port, host = '127.0.0.1', 
 			// The application counts the bytes itself, to answer in its own words.
 			BODY_SIZE_LIMIT: 'Infinity',
 			SHUTDOWN_TIMEOUT: '3',
+			POISE_INSTANCE: instance,
 			POISE_MIGRATIONS: join(root, 'web', 'drizzle'),
 			...env
 		}
@@ -41,7 +44,9 @@ export async function startApplication({ databaseUrl, port, host = '127.0.0.1', 
 	const giveUpAt = Date.now() + 30_000;
 	while (running && Date.now() < giveUpAt) {
 		const health = await fetch(`${origin}/health`, { signal: AbortSignal.timeout(2000) }).catch(() => null);
-		if (health?.ok)
+		const told = health?.ok ? await health.json().catch(() => null) : null;
+		// Another program on the port, or another Poise, is not taken for this one.
+		if (told?.application === 'poise' && told.instance === instance)
 			return {
 				origin,
 				process: child,
@@ -53,5 +58,7 @@ export async function startApplication({ databaseUrl, port, host = '127.0.0.1', 
 		await new Promise((resolve) => setTimeout(resolve, 50));
 	}
 	child.kill('SIGKILL');
+	if (output.includes('EADDRINUSE'))
+		throw new Stop(`Another program has taken port ${port} in the meantime. Start again; a free one is chosen.`);
 	throw new Stop(`The application did not start.${output === '' ? '' : `\n${output.slice(-4000)}`}`);
 }

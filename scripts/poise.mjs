@@ -42,7 +42,8 @@ Options of test
   --only X    one of lint, types, unit, served
 Environment
   DATABASE_URL  use this PostgreSQL server instead of a private one
-  CHROMIUM      path of the browser for tests and pictures`);
+  CHROMIUM      path of the browser for tests and pictures
+  POISE_HOSTS   names besides its own addresses that the application answers to, with commas between`);
 }
 
 try {

@@ -9,7 +9,7 @@ import { needPackage, openToOthers, postgresBin, whoCanRunPostgres } from './pre
 import { run, step, Stop } from './steps.mjs';
 
 /**
- * @typedef {{ address: string, stop: () => Promise<void> }} Cluster
+ * @typedef {{ address: string, stop: () => Promise<void>, crash: () => void, again: () => Promise<void> }} Cluster
  */
 
 /** The application's own cluster: kept between runs, under `.poise/`. @returns {Promise<Cluster>} */
@@ -63,18 +63,36 @@ async function startCluster(/** @type {string} */ folder, /** @type {{ durable: 
 			asServer([join(bin(), 'initdb'), '-D', data, '-U', 'poise', '--auth=trust', '-E', 'UTF8', '--locale=C.UTF-8'])
 		);
 	}
-	if (!(await isRunning(folder))) {
-		const port = await freePort(55432);
-		writeFileSync(join(folder, 'port'), String(port));
+	const start = (/** @type {number} */ at) => {
 		const settings = durable ? [] : ['-c fsync=off', '-c full_page_writes=off', '-c synchronous_commit=off'];
-		const options = [`-p ${port}`, `-k ${folder}`, '-h 127.0.0.1', ...settings].join(' ');
-		await control(folder, ['start', '-w', '-l', join(folder, 'log'), '-o', options]);
+		const options = [`-p ${at}`, `-k ${folder}`, '-h 127.0.0.1', ...settings].join(' ');
+		return control(folder, ['start', '-w', '-l', join(folder, 'log'), '-o', options]);
+	};
+	if (!(await isRunning(folder))) {
+		const free = await freePort(55432);
+		writeFileSync(join(folder, 'port'), String(free));
+		await start(free);
 	}
 	const port = Number(readFileSync(join(folder, 'port'), 'utf8'));
 	const made = await asServer([...psql(port), '-c', "select 1 from pg_database where datname = 'poise'"]);
 	if (!made.includes('1')) await asServer([...psql(port), '-c', 'create database poise']);
 	return {
 		address: `postgres://poise@127.0.0.1:${port}/poise`,
+		/** As a power cut would: not a word to anybody. */
+		crash: () => {
+			process.kill(Number(readFileSync(join(data, 'postmaster.pid'), 'utf8').split('\n')[0]), 'SIGKILL');
+		},
+		/** After a crash, on the same port. What the dead server's own children still hold is waited for. */
+		again: async () => {
+			for (let tries = 0; ; tries += 1) {
+				try {
+					return void (await start(port));
+				} catch (thrown) {
+					if (tries >= 40) throw thrown;
+					await new Promise((resolve) => setTimeout(resolve, 150));
+				}
+			}
+		},
 		stop: async () => {
 			if (await isRunning(folder)) await control(folder, ['stop', '-m', 'fast', '-w']);
 		}

@@ -1,6 +1,37 @@
-/** The built application with the sockets of its live pages on the same port. */
+/**
+ * The built application with the sockets of its live pages on the same port. It answers under its own names alone, and its files carry the
+ * same headers as its pages.
+ */
 import { server } from './build/index.js';
+import { securityHeaders } from './headers.mjs';
+import { hostNames, isHost } from './hosts.mjs';
 
 const shared = /** @type {any} */ (globalThis);
-shared[Symbol.for('poise.httpServer')] = server.server;
-shared[Symbol.for('poise.attach')]?.(server.server);
+const http = server.server;
+shared[Symbol.for('poise.httpServer')] = http;
+shared[Symbol.for('poise.attach')]?.(http);
+
+const names = hostNames(process.env);
+const words = (/** @type {string | undefined} */ host) =>
+	`This is Poise, and it does not answer to “${(host ?? '').slice(0, 80)}”. Start it with that name in POISE_HOSTS if it is its own.\n`;
+
+/** Puts a question before whoever listens to an event already. @type {(event: string, asked: (...args: any[]) => boolean) => void} */
+const before = (event, asked) => {
+	const listeners = http.listeners(event);
+	http.removeAllListeners(event);
+	http.on(event, (/** @type {any[]} */ ...args) => {
+		if (asked(...args)) for (const listen of listeners) listen.apply(http, args);
+	});
+};
+before('request', (request, response) => {
+	for (const [name, value] of securityHeaders) response.setHeader(name, value);
+	if (isHost(names, request.headers.host)) return true;
+	response.writeHead(421, { 'content-type': 'text/plain; charset=utf-8' });
+	response.end(words(request.headers.host));
+	return false;
+});
+before('upgrade', (request, socket) => {
+	if (isHost(names, request.headers.host)) return true;
+	socket.end('HTTP/1.1 421 Misdirected Request\r\nConnection: close\r\n\r\n');
+	return false;
+});

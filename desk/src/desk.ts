@@ -1,4 +1,3 @@
-/* eslint-disable max-lines -- one desk: everything that pages and heads bring to it. */
 import { createSocket, type Socket } from 'node:dgram';
 import { addressOf } from '@poise/link';
 import type { FromDesk, FromPage } from './messages';
@@ -139,12 +138,9 @@ export class Desk {
 			.filter(({ link, known }) => link.isAwake(atMs) || known !== null)
 			.map((station) => station.seen(atMs, nameOf))
 			.sort((one, two) => (one.number ?? 99) - (two.number ?? 99) || one.id.localeCompare(two.id));
-		const text = JSON.stringify({
-			type: 'heads',
-			heads,
-			stoppedBy: this.#stoppedBy,
-			pages: this.#pages.size
-		} satisfies FromDesk);
+		const said: FromDesk = { type: 'heads', heads, stoppedBy: this.#stoppedBy, pages: this.#pages.size };
+		// Written once for everybody.
+		const text = Buffer.from(JSON.stringify(said));
 		for (const page of this.#pages.values()) page.show(text);
 	}
 
@@ -182,7 +178,7 @@ export class Desk {
 			[this.#stoppedBy, this.#clearing] = [null, { by: person.name, untilMs: atMs + 2000 }];
 			return this.#tell(atMs);
 		}
-		if (message.type === 'hello' || !('head' in message)) return;
+		if (message.type === 'hello' || message.type === 'many' || !('head' in message)) return;
 		const station = this.#stations.get(message.head);
 		if (station === undefined) return;
 		switch (message.type) {

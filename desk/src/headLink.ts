@@ -37,6 +37,7 @@ export class HeadLink {
 	#heard: Counters = noneHeard;
 	#clock: ClockOffset = noOffset;
 	#greetedAtMs = -Infinity;
+	#claimedAtMs = -Infinity;
 	ignored = 0;
 
 	constructor(id: string, deskBootMs: number, send: (bytes: Uint8Array) => void) {
@@ -123,8 +124,12 @@ export class HeadLink {
 		this.#send(toBytes('toHead', this.id, message, { session, counter: this.#counter }));
 	}
 
-	/** Until it answers in this session, it is greeted again. */
+	/** Until it answers in this session, it is greeted again; until it says that it is claimed, the claim is said again. */
 	greet(atMs: number): void {
+		if (this.claiming && this.announced?.claimed === 0 && atMs - this.#claimedAtMs >= 400) {
+			this.#claimedAtMs = atMs;
+			this.#sayClaim();
+		}
 		if (this.state !== null || this.#key === null || atMs - this.#greetedAtMs < 250) return;
 		this.#greetedAtMs = atMs;
 		this.say({ type: 'hello', bootMs: this.#deskBootMs });
@@ -140,10 +145,14 @@ export class HeadLink {
 			return false;
 		}
 		this.claiming = true;
-		this.#send(
-			toBytes('toHead', this.id, { type: 'claim', version: protocolVersion, publicKey: this.#own.publicKey }, null)
-		);
+		this.#claimedAtMs = performance.now();
+		this.#sayClaim();
 		return true;
+	}
+	#sayClaim(): void {
+		if (this.#own === null) return;
+		const { publicKey } = this.#own;
+		this.#send(toBytes('toHead', this.id, { type: 'claim', version: protocolVersion, publicKey }, null));
 	}
 	/** Whoever sees the box has counted: the key, where it blinks as often as it should. */
 	confirm(blinks: number): Uint8Array | null {

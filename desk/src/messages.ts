@@ -4,7 +4,7 @@
  */
 import type { Leg, Task } from '@poise/core';
 
-export const pageProtocol = 1;
+export const pageProtocol = 2;
 
 type Rates = Readonly<Record<string, number>>;
 export type FromPage =
@@ -43,7 +43,9 @@ export type FromPage =
 	| { readonly type: 'keepAdded'; readonly head: string; readonly keeps: boolean }
 	| { readonly type: 'home'; readonly head: string; readonly ring: string }
 	| { readonly type: 'record'; readonly head: string; readonly on: boolean }
-	| { readonly type: 'stopAll' | 'clear' };
+	| { readonly type: 'stopAll' | 'clear' }
+	/** All that a page says in one moment. `count` tells older from newer, whichever socket was quicker. */
+	| { readonly type: 'many'; readonly count: number; readonly said: readonly FromPage[] };
 
 /** A head as every page sees it. */
 export interface HeadSeen {
@@ -191,8 +193,15 @@ const formsFromPage: Readonly<Record<FromPage['type'], Readonly<Record<string, C
 	home: { ...head, ring: word },
 	record: { ...head, on: yes },
 	stopAll: {},
-	clear: {}
+	clear: {},
+	many: { count: whole, said: listOf((each) => isSaid(each) && (each as FromPage).type !== 'many', 64) }
 };
+function isSaid(value: unknown): value is FromPage {
+	if (typeof value !== 'object' || value === null) return false;
+	const { type } = value as { readonly type?: unknown };
+	if (typeof type !== 'string' || !Object.hasOwn(formsFromPage, type)) return false;
+	return shaped(formsFromPage[type as FromPage['type']])(value);
+}
 /** Longer is no message of a page. */
 const longest = 60_000;
 
@@ -205,8 +214,5 @@ export function readFromPage(text: string): FromPage | null {
 	} catch {
 		return null;
 	}
-	if (typeof value !== 'object' || value === null) return null;
-	const { type } = value as { readonly type?: unknown };
-	if (typeof type !== 'string' || !Object.hasOwn(formsFromPage, type)) return null;
-	return shaped(formsFromPage[type as FromPage['type']])(value) ? (value as FromPage) : null;
+	return isSaid(value) ? value : null;
 }

@@ -6,6 +6,8 @@ import type { Person } from './station';
 const mostWaiting = 64 * 1024;
 /** A page that says more than this a second is not ours. */
 const mostPerS = 2000;
+/** A page drives no more heads than a desk has. */
+const mostSticks = 64;
 /** How long a page may be without any socket before it is gone. */
 const patienceMs = 400;
 
@@ -14,6 +16,9 @@ export class Page {
 	person: Person;
 	readonly #sockets = new Map<number, WebSocket>();
 	readonly #hands: { readonly heed: (message: FromPage) => void; readonly gone: () => void };
+	#turn = 0;
+	/** Of each head, how new the newest word of its stick is. */
+	readonly #sticks = new Map<string, number>();
 	#leaving: NodeJS.Timeout | null = null;
 	#said = 0;
 	#countedMs = 0;
@@ -45,6 +50,17 @@ export class Page {
 		if (this.#said > mostPerS) return;
 		const message = readFromPage(text);
 		if (message === null) return;
+		if (message.type !== 'many') return this.#heed(message);
+		for (const each of message.said) {
+			// A stick that was held back on its socket says where it was, not where it is.
+			if (each.type === 'stick') {
+				if (message.count < (this.#sticks.get(each.head) ?? 0)) continue;
+				if (this.#sticks.size < mostSticks || this.#sticks.has(each.head)) this.#sticks.set(each.head, message.count);
+			}
+			this.#heed(each);
+		}
+	}
+	#heed(message: FromPage): void {
 		try {
 			this.#hands.heed(message);
 		} catch (thrown) {
@@ -52,18 +68,19 @@ export class Page {
 		}
 	}
 
-	/** To this page, by the socket that has least waiting. */
+	/** To this page, dealt among its sockets in turn: what is held back on one comes newer by the next. */
 	tell(message: FromDesk): void {
-		const [first] = [...this.#sockets.values()].sort((one, two) => one.bufferedAmount - two.bufferedAmount);
-		if (first !== undefined) this.#send(first, JSON.stringify(message));
+		const sockets = [...this.#sockets.values()];
+		const next = sockets[(this.#turn += 1) % Math.max(1, sockets.length)];
+		if (next !== undefined) this.#send(next, JSON.stringify(message));
 	}
 	/** What everybody sees: left out while the last has not gone through. */
-	show(text: string): void {
+	show(text: Buffer): void {
 		const [first] = [...this.#sockets.values()].sort((one, two) => one.bufferedAmount - two.bufferedAmount);
 		if (first !== undefined && first.bufferedAmount < mostWaiting) this.#send(first, text);
 	}
-	#send(socket: WebSocket, text: string): void {
-		if (socket.readyState === socket.OPEN) socket.send(text, () => {});
+	#send(socket: WebSocket, text: string | Buffer): void {
+		if (socket.readyState === socket.OPEN) socket.send(text, { binary: false }, () => {});
 	}
 	close(): void {
 		if (this.#leaving !== null) clearTimeout(this.#leaving);

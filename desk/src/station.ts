@@ -38,6 +38,8 @@ export interface Person {
 const deskHolder = 'desk';
 /** So long after somebody asked, a head that nobody holds passes to them. */
 const passesMs = 3000;
+/** A stick is heeded at once, but no head is spoken to more often than this. */
+const soonestMs = 3;
 
 /** One head at the desk: its link, what is kept of it, who drives it, and what it is led through. */
 export class Station {
@@ -53,6 +55,8 @@ export class Station {
 	#grantSaidMs = -Infinity;
 	#limitsSaidMs = -Infinity;
 	#tickedMs = -Infinity;
+	#ledMs = -Infinity;
+	#stickWaits = false;
 
 	constructor(id: string, deskBootMs: number, send: (bytes: Uint8Array) => void) {
 		this.link = new HeadLink(id, deskBootMs, send);
@@ -167,7 +171,9 @@ export class Station {
 				this.#step({ kind: 'released', epoch: message.epoch });
 				return this.link.say({ type: 'release', holder, epoch: message.epoch });
 			case 'stick':
-				return void this.#step({ kind: 'stick', atMs, rates: message.rates });
+				this.#step({ kind: 'stick', atMs, rates: message.rates });
+				this.#stickWaits = true;
+				return this.#heedStick(atMs);
 			case 'shape':
 				return void this.#step({ kind: 'shape', rampS: message.rampS, trim: message.trim });
 			case 'task':
@@ -207,6 +213,8 @@ export class Station {
 		if (this.watchedFor !== null && this.#watch.phase === 'ended') this.watchedFor = null;
 		if (this.askedBy !== null && atMs - this.askedBy.sinceMs > passesMs && this.link.state?.phase !== 'armed')
 			this.pass();
+		this.#heedStick(atMs);
+		if (atMs - this.#ledMs >= deskTimes.tickMs - 1) this.#lead(atMs);
 		if (atMs - this.#tickedMs < deskTimes.tickMs - 1) return;
 		this.#tickedMs = atMs;
 		const grant = this.#grant;
@@ -222,6 +230,13 @@ export class Station {
 				this.link.say({ type: 'limits', watched: this.known.watched ? 1 : 0, each });
 			}
 		}
+	}
+	#heedStick(atMs: number): void {
+		if (this.#stickWaits && atMs - this.#ledMs >= soonestMs) this.#lead(atMs);
+	}
+	#lead(atMs: number): void {
+		this.#ledMs = atMs;
+		this.#stickWaits = false;
 		for (const effect of this.#step({ kind: 'tick', atMs })) this.#send(effect);
 	}
 	#send(effect: DeskEffect): void {

@@ -12,6 +12,7 @@ import { holdOverLink } from '../../core/src/testing/holdOverLink';
 import { SimHead } from '../../head-sim/src/simHead';
 import { addressOf } from '../../link/src/index';
 import { TestPage, until } from '../../web/tests/live/page';
+import { run } from '../steps.mjs';
 
 const [origin = '', port = '', pid = ''] = process.argv.slice(2);
 const say = (figures: Record<string, unknown>) => console.log(JSON.stringify(figures));
@@ -99,10 +100,11 @@ for (const id of ids) {
 	await until(() => page.head(id)?.link === 'here', `${id} is here`);
 }
 await held(page);
-const took: number[] = [];
 page.say({ type: 'shape', head: ids[0]!, rampS: 0, trim: 1 });
-for (let k = 0; k < 300; k += 1) {
-	page.say({ type: 'stick', head: ids[0]!, rates: {} });
+/** Null: nobody held it just then, which is another figure. */
+async function stickTakes(k: number): Promise<number | null> {
+	if (['up', 'ended'].includes(page.hold(ids[0]!)!.phase)) page.press(ids[0]!);
+	page.steer(ids[0]!, {});
 	await pause(90 + 20 * Math.random());
 	const sentMs = performance.now();
 	const arrives = new Promise<void>((resolve) => {
@@ -110,10 +112,18 @@ for (let k = 0; k < 300; k += 1) {
 			if (id === ids[0] && rate !== 0) resolve();
 		};
 	});
-	page.say({ type: 'stick', head: ids[0]!, rates: { panRad: k % 2 === 0 ? 0.02 : -0.02 } });
+	page.steer(ids[0]!, { panRad: k % 2 === 0 ? 0.02 : -0.02 });
 	await Promise.race([arrives, pause(500)]);
-	took.push(performance.now() - sentMs);
+	const tookMs = performance.now() - sentMs;
 	driven = () => {};
+	return page.hold(ids[0]!)!.phase === 'down' ? tookMs : null;
+}
+const took: number[] = [];
+let notHeld = 0;
+for (let k = 0; k < 300; k += 1) {
+	const ms = await stickTakes(k);
+	if (ms === null) notHeld += 1;
+	else took.push(ms);
 }
 const [own, bare] = [quantile(took, 0.99), quantile(echo, 0.99)];
 say({
@@ -121,14 +131,14 @@ say({
 	p50: rounded(quantile(took, 0.5)),
 	p99: rounded(own),
 	bareP99: rounded(bare),
-	wantedP99: rounded(1.5 * bare + 20)
+	wantedP99: rounded(1.5 * bare + 20),
+	notHeld
 });
 
 // What it costs to hold and steer five heads with five pages looking on.
 const pages = await Promise.all([1, 2, 3, 4].map(() => TestPage.open(origin)));
 const steering = setInterval(() => {
-	for (const id of ids)
-		page.say({ type: 'stick', head: id, rates: { panRad: 0.2 * Math.sin(performance.now() / 700) } });
+	for (const id of ids) page.steer(id, { panRad: 0.2 * Math.sin(performance.now() / 700) });
 }, 20);
 const [cpu, beganMs] = [cpuS(), performance.now()];
 await pause(10_000);
@@ -138,31 +148,28 @@ say({
 });
 for (const each of pages) each.vanish();
 
-// Two hundred that only look on, while one drives.
-const ages: number[] = [];
-const watchers = await Promise.all(
-	Array.from({ length: 200 }, async () => {
-		const socket = new WebSocket(`${origin.replace('http', 'ws')}/live/socket`);
-		await new Promise((resolve) => socket.once('open', resolve));
-		socket.send(JSON.stringify({ type: 'hello', v: 1, page: `watcher ${Math.random()}`, slot: 0 }));
-		let lastMs = performance.now();
-		socket.on('message', () => {
-			ages.push(performance.now() - lastMs);
-			lastMs = performance.now();
-		});
-		return socket;
-	})
-);
-await pause(6000);
-const stillHeld = ids.filter((id) => page.hold(id)?.phase === 'down').length;
-say({
-	what: '200 watchers: ms between states',
-	p50: rounded(quantile(ages, 0.5)),
-	p95: rounded(quantile(ages, 0.95)),
-	headsStillHeld: stillHeld
-});
-for (const socket of watchers) socket.terminate();
+// Two hundred that only look on, from a process of their own, while one drives: neither they nor the heads may feel it.
+const tookBeside: number[] = [];
+const beforeHeld = ids.filter((id) => page.hold(id)?.phase === 'down').length;
+const watched = run('npx', [
+	...['tsx', 'scripts/bench/watchers.ts', origin, '8', String(performance.timeOrigin), ids[1]!]
+]);
 clearInterval(steering);
+let ended = false;
+void watched.then(() => (ended = true));
+while (!ended) {
+	const ms = await stickTakes(tookBeside.length);
+	if (ms !== null) tookBeside.push(ms);
+}
+const { p50, p95 } = JSON.parse((await watched).trim().split('\n').at(-1)!) as { p50: number; p95: number };
+say({
+	what: '200 watchers: age of what they see, ms',
+	...{ p50, p95, wantedP50: 120 },
+	stickP50: rounded(quantile(tookBeside, 0.5)),
+	stickP99: rounded(quantile(tookBeside, 0.99)),
+	heldBefore: beforeHeld,
+	heldStill: ids.filter((id) => page.hold(id)?.phase === 'down').length
+});
 page.vanish();
 
 // An hour of holding over poor links, in simulated time: how often it lets go by itself.

@@ -1,4 +1,5 @@
 import type { Person } from '$lib/model/person';
+import type { Unreadable } from '$lib/server/unreadable';
 
 declare global {
 	namespace App {
@@ -9,6 +10,10 @@ declare global {
 			/** Components of a kind of support that the page shows, so that only their styles are linked. */
 			shown: string[];
 			person: Person;
+		}
+		interface PageData {
+			/** What could not be read for this page: the frame names it. */
+			unreadable?: readonly Unreadable[];
 		}
 		interface Error {
 			message: string;

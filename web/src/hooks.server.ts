@@ -7,6 +7,8 @@ import { findCrewWithPeople } from '$lib/server/db/people';
 import { loadScenarioOnce, makeEmptyCrewOnce } from '$lib/server/demo/loadScenario';
 import { startLive, stopLive } from '$lib/server/live/desk';
 import { asRefusal, Refusal } from '$lib/server/refusal';
+import { securityHeaders } from '../headers.mjs';
+import { gathering } from '$lib/server/unreadable';
 import { needsStyle, withoutIdleStyles } from '$lib/server/sheetStyles';
 
 /** The database may come up a moment after the application; this long is waited for it. */
@@ -35,7 +37,9 @@ export const init: ServerInit = async () => {
 	}
 };
 
-export const handle: Handle = async ({ event, resolve }) => {
+export const handle: Handle = (request) => gathering(() => answer(request));
+
+const answer: Handle = async ({ event, resolve }) => {
 	const { pathname } = event.url;
 	const isApi = pathname.startsWith('/api/');
 	event.locals.shown = [];
@@ -106,14 +110,6 @@ function hostOf(origin: string): string | null {
 		return null;
 	}
 }
-
-const securityHeaders = [
-	['x-content-type-options', 'nosniff'],
-	['x-frame-options', 'DENY'],
-	['referrer-policy', 'same-origin'],
-	['cross-origin-opener-policy', 'same-origin'],
-	['permissions-policy', 'camera=(), microphone=(), geolocation=()']
-] as const;
 
 /** When not even the frame of a page can be made, a page that says so and tries again by itself. */
 async function plainPage(thrown: unknown): Promise<Response> {

@@ -36,7 +36,10 @@ describe('health', () => {
 	it('says that the database answers and which migration it is on', async () => {
 		const { status, body } = await ask('GET', '/health');
 		expect(status).toBe(200);
-		expect(body).toEqual({ database: 'answers', migration: expect.any(Number) });
+		expect(body).toEqual({
+			...{ application: 'poise', instance: expect.any(String) },
+			...{ database: 'answers', migration: expect.any(Number) }
+		});
 		expect(body.migration).toBeGreaterThan(0);
 	});
 });

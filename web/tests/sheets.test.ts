@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto';
+import postgres from 'postgres';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { HorizonEntry } from '../src/lib/supports/gimbal/horizon';
 import type { GearChange } from '../src/lib/model/measurement';
@@ -129,6 +130,7 @@ describe('a measured figure', () => {
 
 describe('a measurement', () => {
 	const entry = () => ({
+		id: randomUUID() as string,
 		partId: lens().id,
 		payloadId: null,
 		way: 'rod',
@@ -139,6 +141,15 @@ describe('a measurement', () => {
 		const { status, body } = await ask('POST', '/api/measurements', entry());
 		expect(status).toBe(200);
 		expect((await ask('DELETE', `/api/measurements?id=${body.id}`)).status).toBe(200);
+	});
+	it('sent again after a lost answer is the same one', async () => {
+		const one = entry();
+		for (let k = 0; k < 3; k += 1) expect((await ask('POST', '/api/measurements', one)).body.id).toBe(one.id);
+		const sql = postgres(served.databaseUrl, { max: 1 });
+		const [row] = await sql`select count(*)::int as count from measurements where id = ${one.id}`;
+		await sql.end();
+		expect(row!.count).toBe(1);
+		expect((await ask('DELETE', `/api/measurements?id=${one.id}`)).status).toBe(200);
 	});
 	it.each([
 		['of nothing', () => ({ ...entry(), partId: null })],

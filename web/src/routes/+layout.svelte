@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Unreadable from '$lib/sheet/Unreadable.svelte';
 	import '../app.css';
 	import { goto, invalidateAll } from '$app/navigation';
 	import { navigating, page } from '$app/state';
@@ -115,6 +116,7 @@
 <p class="notice" role="status" class:empty={notice === ''} data-testid="notice">{notice}</p>
 {#if trouble !== ''}<p class="trouble" role="alert">{trouble}</p>{/if}
 <main id="main" tabindex="-1" data-hydrated={hydrated}>
+	<Unreadable rows={page.data.unreadable ?? []} />
 	{@render children()}
 </main>
 <Away />

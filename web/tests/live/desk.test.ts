@@ -31,7 +31,7 @@ async function ready(of: TestPage, id: string) {
 async function drive(of: TestPage, id: string, panRad: number, forMs: number) {
 	const giveUpAt = performance.now() + forMs;
 	while (performance.now() < giveUpAt) {
-		of.say({ type: 'stick', head: id, rates: { panRad } });
+		of.steer(id, { panRad });
 		await new Promise((resolve) => setTimeout(resolve, 30));
 	}
 }
@@ -105,7 +105,7 @@ describe('the desk', () => {
 		const other = await TestPage.open(served.origin);
 		other.take(two);
 		await until(() => page.head(two)?.askedBy?.page === other.id, 'the driver is told');
-		other.say({ type: 'stick', head: two, rates: { panRad: 1 } });
+		other.steer(two, { panRad: 1 });
 		expect(moving(await face(two))).toBe(false);
 		await until(() => page.head(two)?.driver?.page === other.id, 'it has passed', 5000);
 		other.vanish();
@@ -121,12 +121,28 @@ describe('the desk', () => {
 			...{ kind: 'pose' as const, name, to: { trackM }, wantedS: null, restS: 0.1 }
 		});
 		const legs = [leg('left', 0.2), leg('right', 0.5)];
-		page.say({ type: 'task', head: rail, name: 'rail', legs, laps: null, watched: true });
-		await until(() => (page.head(rail)?.task?.lap ?? 0) >= 2, 'it has been there and back', 30_000);
+		// Let go by itself on a machine that had no time for it, it is begun again, as a person would.
+		let beganMs = -Infinity;
+		const begin = () => {
+			if (page.head(rail)?.task?.watchedFor === 'Joss Averley' || performance.now() - beganMs < 1000) return;
+			beganMs = performance.now();
+			page.say({ type: 'task', head: rail, name: 'rail', legs, laps: null, watched: true });
+		};
+		await until(
+			() => {
+				begin();
+				return (page.head(rail)?.task?.lap ?? 0) >= 2;
+			},
+			'it has been there and back',
+			40_000
+		);
 		expect(page.head(rail)!.holder).toBe('Joss Averley');
 		await ready(page, two);
-		page.press(two);
-		await until(() => page.head(two)?.phase === 'armed' && page.head(rail)?.phase === 'armed', 'both move');
+		await until(() => {
+			begin();
+			if (['up', 'ended'].includes(page.hold(two)!.phase)) page.press(two);
+			return page.head(two)?.phase === 'armed' && page.head(rail)?.phase === 'armed';
+		}, 'both move');
 		page.release(two);
 		page.say({ type: 'drop', head: rail });
 		await until(async () => !moving(await face(rail)), 'it rests', 3000);
@@ -134,14 +150,16 @@ describe('the desk', () => {
 		await new Promise((resolve) => setTimeout(resolve, 400));
 		expect(page.head(two)!.phase).not.toBe('armed');
 		page.say({ type: 'drop', head: two });
-	}, 60_000);
+	}, 90_000);
 });
 
 describe('safe rest', () => {
 	const held = async (of: TestPage) => {
 		await ready(of, two);
-		of.press(two);
-		await until(() => of.head(two)?.phase === 'armed', 'it is held');
+		await until(() => {
+			if (['up', 'ended'].includes(of.hold(two)!.phase)) of.press(two);
+			return of.head(two)?.phase === 'armed';
+		}, 'it is held');
 		void drive(of, two, (await face(two)).axes.panRad!.position > 0 ? -0.6 : 0.6, 3000);
 		await until(async () => moving(await face(two)), 'it moves');
 		await new Promise((resolve) => setTimeout(resolve, 250));

@@ -51,7 +51,7 @@ it('moves while it is held, goes to a pose, and brakes by itself when the page i
 	expect(page.head(id)!.at.panRad!).toBeCloseTo(0.8, 1);
 	expect(page.head(id)!.at.tiltRad!).toBeCloseTo(-0.3, 1);
 	const watcher = await TestPage.open(served.origin);
-	const driving = setInterval(() => page.say({ type: 'stick', head: id, rates: { panRad: -0.6 } }), 30);
+	const driving = setInterval(() => page.steer(id, { panRad: -0.6 }), 30);
 	await until(() => (watcher.head(id)?.rates.panRad ?? 0) < -0.3, 'it is driven');
 	clearInterval(driving);
 	page.vanish();

@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
-import { handOff, type Hold, type HoldEvent, holdStep, socketsOfHold } from '@poise/core';
-import type { FromDesk, FromPage, HeadSeen } from '@poise/desk/messages';
+import { handOff, type Hold, type HoldEvent, holdStep, leaseTimes, socketsOfHold } from '@poise/core';
+import { Deal } from '@poise/desk/deal';
+import { type FromDesk, type FromPage, type HeadSeen, pageProtocol } from '@poise/desk/messages';
 import WebSocket from 'ws';
 
 /** A page without a browser: four sockets, one hold, as fast as its clock. */
@@ -11,6 +12,9 @@ export class TestPage {
 	heads: readonly HeadSeen[] = [];
 	stoppedBy: string | null = null;
 	readonly said: FromDesk[] = [];
+	readonly #deal = new Deal();
+	#passedMs = -Infinity;
+	readonly #newestMs = new Map<string, number>();
 	#timer: NodeJS.Timeout | null = null;
 
 	static async open(origin: string, cookie = ''): Promise<TestPage> {
@@ -25,11 +29,15 @@ export class TestPage {
 				socket.once('open', resolve);
 				socket.once('error', reject);
 			});
-			socket.send(JSON.stringify({ type: 'hello', v: 1, page: page.id, slot } satisfies FromPage));
+			socket.send(JSON.stringify({ type: 'hello', v: pageProtocol, page: page.id, slot } satisfies FromPage));
 			page.#sockets.push(socket);
 		}
 		page.#timer = setInterval(() => {
-			for (const head of page.#holds.keys()) page.#step(head, { kind: 'tick', atMs: performance.now() });
+			const atMs = performance.now();
+			if (atMs - page.#passedMs < leaseTimes.grantEveryMs) return;
+			page.#passedMs = atMs;
+			for (const head of page.#holds.keys()) page.#step(head, { kind: 'tick', atMs });
+			page.#deal.pass(socketsOfHold, (slot, message) => page.say(message, slot));
 		}, 5);
 		return page;
 	}
@@ -40,6 +48,9 @@ export class TestPage {
 		if (this.said.length > 500) this.said.shift();
 		if (message.type === 'heads') [this.heads, this.stoppedBy] = [message.heads, message.stoppedBy];
 		if (message.type === 'heard') {
+			const behindMs = (this.#newestMs.get(message.head) ?? 0) - message.headMs;
+			if (behindMs > 0 && behindMs < 3000) return;
+			this.#newestMs.set(message.head, message.headMs);
 			this.#step(message.head, { kind: 'heard', atMs, headMs: message.headMs });
 			this.#step(message.head, { kind: 'holds', atMs, epoch: message.epoch });
 		}
@@ -55,12 +66,19 @@ export class TestPage {
 		this.#holds.set(head, after);
 		for (const effect of effects) {
 			const { kind, socket, ...rest } = effect;
-			this.say({ type: kind, head, ...rest } as FromPage, socket);
+			const said = { type: kind, head, ...rest } as FromPage;
+			if (kind === 'grant' || kind === 'beat') this.#deal.put(said);
+			else this.say(said, socket);
 		}
 	}
-	say(message: FromPage, socket = 0): void {
+	say(message: FromPage, socket = 0): boolean {
 		const to = this.#sockets[socket];
-		if (to?.readyState === to?.OPEN) to?.send(JSON.stringify(message));
+		if (to?.readyState !== WebSocket.OPEN) return false;
+		to.send(JSON.stringify(message));
+		return true;
+	}
+	steer(head: string, rates: Readonly<Record<string, number>>): void {
+		this.#deal.put({ type: 'stick', head, rates });
 	}
 	head(id: string): HeadSeen | undefined {
 		return this.heads.find((each) => each.id === id);

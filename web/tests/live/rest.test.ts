@@ -35,7 +35,7 @@ async function holdAll(): Promise<{ readonly page: TestPage; readonly end: () =>
 	);
 	const sides = new Map(ids.map((id) => [id, (page.head(id)!.at.panRad ?? 0) > 0 ? -0.5 : 0.5]));
 	const driving = setInterval(() => {
-		for (const id of ids) page.say({ type: 'stick', head: id, rates: { panRad: sides.get(id)! } });
+		for (const id of ids) page.steer(id, { panRad: sides.get(id)! });
 	}, 30);
 	const again = () => {
 		for (const id of ids) if (['up', 'ended'].includes(page.hold(id)!.phase)) page.press(id);
@@ -91,6 +91,9 @@ beforeAll(async () => {
 	served = await serve({}, { heads: 'claimed' });
 });
 afterAll(async () => {
+	console.log(
+		`${worst.tries} tries: braking after at most ${worst.brakeMs.toFixed(0)} ms, at rest after ${worst.restMs.toFixed(0)} ms`
+	);
 	await served.stop();
 });
 
@@ -141,10 +144,6 @@ it('the desk dies, with the application', async () => {
 		page.vanish();
 		await served.killAndRestart();
 	}
-	expect(worst.tries).toBeGreaterThanOrEqual(200);
-	console.log(
-		`${worst.tries} tries: braking after at most ${worst.brakeMs.toFixed(0)} ms, at rest after ${worst.restMs.toFixed(0)} ms`
-	);
 }, 180_000);
 
 it('the heads’ own process dies, and each is recognised when it comes back, where it stood', async () => {

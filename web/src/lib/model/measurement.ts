@@ -17,6 +17,8 @@ export interface FoundCoordinate {
 }
 
 export interface NewMeasurement extends MeasuringSubject {
+	/** Made where it was measured: sent again after a lost answer, it is the same one. */
+	readonly id: string;
 	readonly way: MeasuringWay;
 	readonly found: readonly FoundCoordinate[];
 	/** The readings as taken, in words, for whoever looks again. */
@@ -24,7 +26,6 @@ export interface NewMeasurement extends MeasuringSubject {
 }
 
 export interface Measurement extends NewMeasurement {
-	readonly id: string;
 	readonly personName: string;
 	readonly at: string;
 }

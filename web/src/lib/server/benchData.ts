@@ -9,6 +9,7 @@ import { findSetup, listEntries } from './db/supportNotes';
 import { findSupport } from './db/supports';
 import { listVenues } from './db/venues';
 import type { SheetDoors } from './supportKind';
+import { needsItsParts } from './unreadable';
 
 /** Everything the sheets of one payload on one support show. */
 export async function benchData(
@@ -24,6 +25,7 @@ export async function benchData(
 		findBench(crewId, supportId, payloadId),
 		findPaper(crewId, payloadId, 'checklist')
 	]);
+	needsItsParts(payload, shelf);
 	return {
 		support,
 		payload,

@@ -13,6 +13,7 @@ import { findPayload } from './db/payloads';
 import { findSupport } from './db/supports';
 import { serverKind } from './kinds';
 import { Refusal } from './refusal';
+import { needsItsParts } from './unreadable';
 
 /** Everything the sheets of Feel show of one payload on one gimbal. */
 export async function feelData(crewId: string, params: { readonly support: string; readonly payload: string }) {
@@ -30,6 +31,7 @@ export async function feelData(crewId: string, params: { readonly support: strin
 	const kind = serverKind(support.kind);
 	if (kind.turning === undefined)
 		throw new Refusal('notFound', 'Nothing of this support follows a hand. Feel is for what has motors.');
+	needsItsParts(payload, shelf);
 	const bodies = mountedBodies(standingParts(payload, new Map(shelf.map((part) => [part.id, part]))));
 	const turnings = turningsOf(() => kind.turning!({ support, payload, bodies, state: state ?? kind.fresh(support) }));
 	const motors = motorsOf(turnings);

@@ -9,6 +9,7 @@ import { findSupport } from './db/supports';
 import { serverKind } from './kinds';
 import { Refusal } from './refusal';
 import type { NewBalance } from './schemas/record';
+import { needsItsParts } from './unreadable';
 
 /**
  * Writes a balance into the logbook. The server works the figures out again from what it holds, so that a record never
@@ -28,6 +29,7 @@ export async function logBalance(
 	const kind = serverKind(support.kind);
 	const state: unknown = underState(() => validated(entry.state, kind.state.schema));
 	if (payload.version !== entry.payloadVersion) throw new Refusal('stale');
+	needsItsParts(payload, shelf);
 	const bodies = mountedBodies(standingParts(payload, new Map(shelf.map((part) => [part.id, part]))));
 	if (bodies.length < 2) throw new Refusal('invalid', 'This payload holds nothing to balance yet.');
 	const { detail, ...stood } = workedOut(() => underState(() => kind.record({ support, payload, bodies, state })));

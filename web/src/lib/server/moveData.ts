@@ -14,6 +14,7 @@ import { listSupports } from './db/supports';
 import { findVenue, listVenues } from './db/venues';
 import { serverKind } from './kinds';
 import { Refusal } from './refusal';
+import { hasItsParts } from './unreadable';
 
 /** What of the shelf can carry a camera through a move, as its bench stands; and what can be carried. */
 async function gearForMoves(crewId: string, person: Person) {
@@ -35,6 +36,7 @@ async function gearForMoves(crewId: string, person: Person) {
 	const byId = new Map(parts.map((part) => [part.id, part]));
 	const cameras = payloads.flatMap((payload) => {
 		try {
+			if (!hasItsParts(payload, parts)) return [];
 			const bodies = mountedBodies(standingParts(payload, byId));
 			if (bodies.length === 0) return [];
 			const { massKg } = combineBodies({ bodies: bodies.map(({ body }) => body) });
@@ -54,7 +56,7 @@ export async function moveData(crewId: string, person: Person, params: { readonl
 	const [gear, venues, runs] = await Promise.all([
 		gearForMoves(crewId, person),
 		listVenues(crewId),
-		listMoveRuns(crewId, '', saved.id)
+		listMoveRuns(crewId, '', { moveId: saved.id })
 	]);
 	const { venueId } = saved.move;
 	const venue =

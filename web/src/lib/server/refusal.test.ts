@@ -31,6 +31,15 @@ describe('asRefusal', () => {
 			expect(asRefusal(new Error('query failed', { cause: databaseError(code) })).code).toBe('databaseAway');
 	});
 
+	it('has words of its own for what is taken into use in the same moment, and for a full disk', () => {
+		const used = asRefusal(new Error('query failed', { cause: databaseError('23503') }));
+		expect([used.code, used.status]).toEqual(['inUse', 409]);
+		const full = asRefusal(databaseError('53100'));
+		expect([full.code, full.status]).toEqual(['databaseFull', 503]);
+		expect(full.message).toMatch(/room/);
+		expect(asRefusal(databaseError('ECONNRESET')).status).toBe(503);
+	});
+
 	it('says nothing of what it does not know', () => {
 		for (const thrown of [new TypeError('secret detail'), 'text', undefined, databaseError('22P02')]) {
 			const refusal = asRefusal(thrown);

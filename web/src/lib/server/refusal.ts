@@ -11,6 +11,10 @@ export const refusals = {
 	stale: [409, 'Somebody else has saved since you opened this.'],
 	inUse: [409, 'It is still in use.'],
 	databaseAway: [503, 'The database does not answer. What you typed is kept on this screen; try again in a moment.'],
+	databaseFull: [
+		503,
+		'The database has no room left on its disk. Nothing was lost; what you typed is kept on this screen. Make room, then try again.'
+	],
 	internal: [500, 'Something broke on our side. What you typed is kept on this screen; try again.']
 } as const satisfies Record<string, readonly [status: number, message: string]>;
 
@@ -48,6 +52,8 @@ export class Refusal extends Error {
 
 /** Postgres's own codes for what a person can mend. */
 const uniqueViolation = '23505';
+const referenceViolation = '23503';
+const diskFull = '53100';
 
 /** Reads any thrown value as a refusal: our own as they are, the database's by its code, the rest as internal. */
 export function asRefusal(thrown: unknown): Refusal {
@@ -57,6 +63,10 @@ export function asRefusal(thrown: unknown): Refusal {
 		const message = 'That name is taken. Choose another.';
 		return new Refusal('nameTaken', message, { name: message });
 	}
+	// Somebody took it into use, or away, in the same moment.
+	if (code === referenceViolation)
+		return new Refusal('inUse', 'Somebody has just taken it into use, or taken away what it refers to. Look again.');
+	if (code === diskFull) return new Refusal('databaseFull');
 	// Class 08 is connection trouble, 57P the server shutting down; the rest are the driver's and the socket's own.
 	const away = [
 		'CONNECT_TIMEOUT',

@@ -17,6 +17,7 @@ import { findPayload } from './db/payloads';
 import { findSupport } from './db/supports';
 import { serverKind } from './kinds';
 import { asRefusal } from './refusal';
+import { hasItsParts } from './unreadable';
 
 /** The true state of every station for what this person has on the bench. */
 export async function stationStates(crewId: string, person: Person): Promise<StationStates> {
@@ -41,6 +42,7 @@ async function benchStates(crewId: string, person: Person): Promise<StationState
 	if (payloadId === null) return {};
 	try {
 		const [payload, shelf] = await Promise.all([findPayload(crewId, payloadId), listParts(crewId)]);
+		if (!hasItsParts(payload, shelf)) return {};
 		const parts = standingParts(payload, new Map(shelf.map((part) => [part.id, part])));
 		const bodies = mountedBodies(parts);
 		const totals = combineBodies({ bodies: bodies.map(({ body }) => body) });

@@ -1,7 +1,10 @@
 import { handOff, type Hold, type HoldEvent, holdStep, leaseTimes, socketsOfHold } from '@poise/core';
+import { Deal } from '@poise/desk/deal';
 import { type FromDesk, type FromPage, type HeadSeen, pageProtocol } from '@poise/desk/messages';
 import { v4 as freshId } from 'uuid';
 
+/** No socket brings words so late. */
+const anewMs = 3000;
 /** A link that is lost is tried again at once, then more and more seldom; where somebody may want to hold, soon. */
 const [againMs, seldomMs, soonMs] = [400, 6000, 1000] as const;
 
@@ -35,6 +38,8 @@ class DeskWire {
 	#users = 0;
 	#tries = 0;
 	#quiet = new Map<string, Hold>();
+	readonly #deal = new Deal();
+	#passedMs = -Infinity;
 
 	/** Watches from now on; with `holds`, ready to hold. Gives what ends it. */
 	begin(holds: boolean): () => void {
@@ -99,6 +104,10 @@ class DeskWire {
 		socket.send(JSON.stringify(message));
 		return true;
 	}
+	/** Where a stick is: with the next grants. */
+	steer(head: string, rates: Readonly<Record<string, number>>): void {
+		this.#deal.put({ type: 'stick', head, rates });
+	}
 	/** To the desk, by the first socket that is there. */
 	say(message: FromPage): boolean {
 		for (let slot = 0; slot < this.#wanted; slot += 1) if (this.#send(slot, message)) return true;
@@ -118,11 +127,15 @@ class DeskWire {
 			case 'heads':
 				[this.heads, this.stoppedBy] = [message.heads, message.stoppedBy];
 				break;
-			case 'heard':
+			case 'heard': {
+				// By another socket a newer one may have come before; one that is far older is of a head that began anew.
+				const behindMs = (this.newest[message.head]?.headMs ?? 0) - message.headMs;
+				if (behindMs > 0 && behindMs < anewMs) break;
 				this.newest = { ...this.newest, [message.head]: { headMs: message.headMs, at: message.at } };
 				this.#step(message.head, { kind: 'heard', atMs, headMs: message.headMs });
 				this.#step(message.head, { kind: 'holds', atMs, epoch: message.epoch });
 				break;
+			}
 			case 'offer':
 				this.#step(message.head, { kind: 'offer', atMs, press: message.press, epoch: message.epoch });
 				break;
@@ -145,6 +158,10 @@ class DeskWire {
 		for (const effect of effects) {
 			const { kind, socket, ...rest } = effect;
 			const message = { type: kind, head, ...rest } as FromPage;
+			if (kind === 'grant' || kind === 'beat') {
+				this.#deal.put(message);
+				continue;
+			}
 			// Its own socket is not there: any other carries it.
 			if (!this.#send(socket, message)) this.say(message);
 		}
@@ -153,7 +170,11 @@ class DeskWire {
 	}
 	#tick(): void {
 		const atMs = performance.now();
+		// All heads at one time: what is said of them goes as one word.
+		if (atMs - this.#passedMs < leaseTimes.grantEveryMs) return;
+		this.#passedMs = atMs;
 		for (const head of this.#quiet.keys()) this.#step(head, { kind: 'tick', atMs });
+		this.#deal.pass(this.#wanted, (slot, message) => this.#send(slot, message));
 	}
 
 	/** This page would drive it. */

@@ -5,6 +5,7 @@ import { benchPath } from '$lib/supports/address';
 import { kindOf } from '$lib/supports/registry';
 import { listParts } from '$lib/server/db/parts';
 import { listPayloads } from '$lib/server/db/payloads';
+import { hasItsParts } from '$lib/server/unreadable';
 import type { PageServerLoad } from './$types';
 
 /** Goes on with what the person had on the bench, or lays every payload beside every support. */
@@ -19,7 +20,10 @@ export const load: PageServerLoad = async ({ locals: { crewId, person }, url, de
 		massesKg: Object.fromEntries(
 			payloads.map((payload) => {
 				const bodies = mountedBodies(standingParts(payload, parts)).map(({ body }) => body);
-				return [payload.id, payload.placements.length === 0 ? null : combineBodies({ bodies }).massKg];
+				return [
+					payload.id,
+					payload.placements.length === 0 || !hasItsParts(payload, shelf) ? null : combineBodies({ bodies }).massKg
+				];
 			})
 		)
 	};

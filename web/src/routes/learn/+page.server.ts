@@ -5,6 +5,7 @@ import { listParts } from '$lib/server/db/parts';
 import { listSupports } from '$lib/server/db/supports';
 import type { GimbalRecordDetail, GimbalGeometry } from '$lib/supports/gimbal/model';
 import { pageLoad } from '$lib/server/page';
+import { unreadable } from '$lib/server/unreadable';
 import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = ({ locals: { crewId } }) =>
@@ -18,6 +19,7 @@ export const load: PageServerLoad = ({ locals: { crewId } }) =>
 		return {
 			lesson: lessonFrom(records, shelf, rigs),
 			changes,
+			unreadable: unreadable(),
 			names: Object.fromEntries([...shelf, ...rigs].map(({ id, name }) => [id, name]))
 		};
 	});

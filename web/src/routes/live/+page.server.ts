@@ -1,6 +1,7 @@
 import { listLiveHeads, listPoses } from '$lib/server/db/liveHeads';
 import { listVenues } from '$lib/server/db/venues';
 import { movesForDesk } from '$lib/server/live/movesForDesk';
+import { unreadable } from '$lib/server/unreadable';
 import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ locals }) => {
@@ -11,5 +12,5 @@ export const load: PageServerLoad = async ({ locals }) => {
 		listVenues(crewId),
 		movesForDesk(crewId)
 	]);
-	return { heads, poses, venues, moves };
+	return { heads, poses, venues, moves, unreadable: unreadable() };
 };

@@ -13,13 +13,12 @@
 	let timer: ReturnType<typeof setTimeout> | undefined;
 	const units = $derived(data.person.units);
 
-	/** Balances and runs as one book, the newest first. */
-	const lines = $derived(
-		[
-			...data.balances.map((balance) => ({ at: balance.loggedAt, balance, run: null })),
-			...data.runs.map((run) => ({ at: run.at, balance: null, run }))
-		].sort((one, other) => Date.parse(other.at) - Date.parse(one.at))
-	);
+	const count = (what: 'balance' | 'run') => data.lines.filter((each) => each[what] !== null).length;
+	const to = (before: string | null) => {
+		const asked = new URLSearchParams(data.search === '' ? {} : { search: data.search });
+		if (before !== null) asked.set('before', before);
+		return asked.size === 0 ? '/logbook' : `/logbook?${asked}`;
+	};
 
 	afterNavigate(() => {
 		if (page.url.searchParams.has('find')) field?.focus();
@@ -55,14 +54,14 @@
 			oninput={(event) => search(event.currentTarget.value)}
 		/>
 		<span class="quiet" role="status"
-			>{data.balances.length}
-			{data.balances.length === 1 ? 'balance' : 'balances'}{data.runs.length === 0
+			>{data.isFirst ? '' : 'older: '}{count('balance')}
+			{count('balance') === 1 ? 'balance' : 'balances'}{count('run') === 0
 				? ''
-				: `, ${data.runs.length} ${data.runs.length === 1 ? 'run' : 'runs'}`}</span
+				: `, ${count('run')} ${count('run') === 1 ? 'run' : 'runs'}`}{data.older === null ? '' : ', older below'}</span
 		>
 	</form>
 	<ol>
-		{#each lines as { balance: entry, run } (entry?.id ?? run?.id)}
+		{#each data.lines as { balance: entry, run } (entry?.id ?? run?.id)}
 			{#if run !== null}
 				<li>
 					<a href="/logbook/run/{run.id}" data-entry={run.moveName} class:struck={run.struck}>
@@ -98,13 +97,21 @@
 		{:else}
 			<li class="empty">
 				{#if data.search === ''}
-					Nothing logged yet. Balance a payload and press <strong>Log this balance</strong>; next week it is here.
+					{#if !data.isFirst}Nothing older.{:else}Nothing logged yet. Balance a payload and press <strong
+							>Log this balance</strong
+						>; next week it is here.{/if}
 				{:else}
 					Nothing logged matches “{data.search}”. <a class="plain" href="/logbook">Show everything</a>
 				{/if}
 			</li>
 		{/each}
 	</ol>
+	{#if !data.isFirst || data.older !== null}
+		<nav class="pages" aria-label="Pages of the book">
+			{#if !data.isFirst}<a href={to(null)}>Back to the newest</a>{/if}
+			{#if data.older !== null}<a href={to(data.older)} data-testid="older">Older</a>{/if}
+		</nav>
+	{/if}
 </section>
 
 <style>
@@ -196,6 +203,17 @@
 	}
 	.off {
 		color: var(--clay);
+	}
+	.pages {
+		display: flex;
+		justify-content: space-between;
+		padding: 14px 22px;
+		font-size: 17px;
+	}
+	.pages a {
+		min-height: 48px;
+		display: inline-flex;
+		align-items: center;
 	}
 	.empty {
 		padding: 26px;

@@ -1,8 +1,9 @@
 import { listParts } from '$lib/server/db/parts';
 import { listPayloads } from '$lib/server/db/payloads';
+import { unreadable } from '$lib/server/unreadable';
 import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ locals }) => {
 	const [payloads, shelf] = await Promise.all([listPayloads(locals.crewId), listParts(locals.crewId)]);
-	return { payloads, shelf };
+	return { payloads, shelf, unreadable: unreadable() };
 };

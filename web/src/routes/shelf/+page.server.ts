@@ -2,6 +2,7 @@ import { listOnOffer } from '$lib/server/db/supports';
 import { listParts } from '$lib/server/db/parts';
 import { listHeads } from '$lib/server/db/heads';
 import { listVenues } from '$lib/server/db/venues';
+import { unreadable } from '$lib/server/unreadable';
 import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ locals: { crewId } }) => {
@@ -12,5 +13,5 @@ export const load: PageServerLoad = async ({ locals: { crewId } }) => {
 		listHeads(crewId)
 	]);
 	const named = ({ id, name }: { readonly id: string; readonly name: string }) => ({ id, name });
-	return { shelf, supports, venues: venues.map(named), heads: heads.map(named) };
+	return { shelf, supports, venues: venues.map(named), heads: heads.map(named), unreadable: unreadable() };
 };

@@ -1,4 +1,8 @@
 import { listVenues } from '$lib/server/db/venues';
+import { unreadable } from '$lib/server/unreadable';
 import type { PageServerLoad } from './$types';
 
-export const load: PageServerLoad = async ({ locals }) => ({ venues: await listVenues(locals.crewId) });
+export const load: PageServerLoad = async ({ locals }) => {
+	const venues = await listVenues(locals.crewId);
+	return { venues, unreadable: unreadable() };
+};

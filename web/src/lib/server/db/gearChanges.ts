@@ -6,6 +6,7 @@ import type { PartShape } from '$lib/model/part';
 import { Refusal } from '../refusal';
 import { keptFigure } from '../schemas/measurement';
 import { fromStore, type StoredAs, toStore } from '../stored';
+import { readable } from '../unreadable';
 import { database, inTransaction } from './client';
 import { changePart, lockPart } from './parts';
 import { changeGeometry } from './supports';
@@ -113,7 +114,8 @@ export async function listGearChanges(crewId: string): Promise<GearChange[]> {
 		.where(eq(gearChanges.crewId, crewId))
 		.orderBy(desc(gearChanges.at), desc(gearChanges.id))
 		.limit(100);
-	return rows.map(({ entry, personName }) => ({
+	const named = rows.map((row) => ({ ...row, id: row.entry.id, name: row.entry.from }));
+	return readable('change of a figure', named, ({ entry, personName }) => ({
 		id: entry.id,
 		about: entry.about,
 		subjectId: (entry.partId ?? entry.supportId) as string,

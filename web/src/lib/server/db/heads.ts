@@ -4,6 +4,7 @@ import type { Head, HeadDraft, HeadFigures } from '$lib/model/head';
 import { Refusal } from '../refusal';
 import { headFigures } from '../schemas/head';
 import { fromStore, type StoredAs, toStore } from '../stored';
+import { readable } from '../unreadable';
 import { database, inTransaction } from './client';
 import { documentName, noteEdit } from './edits';
 import { heads } from './schema';
@@ -22,7 +23,7 @@ const noteHead = (crewId: string, personId: string, { id, name, head }: Head) =>
 
 export async function listHeads(crewId: string): Promise<Head[]> {
 	const rows = await database().select().from(heads).where(eq(heads.crewId, crewId)).orderBy(asc(heads.name));
-	return rows.map(headOf);
+	return readable('head', rows, headOf);
 }
 
 export async function findHead(crewId: string, id: string): Promise<Head> {

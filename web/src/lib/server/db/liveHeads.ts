@@ -11,6 +11,7 @@ import {
 import { Refusal } from '../refusal';
 import { liveSettings, poseContent } from '../schemas/live';
 import { fromStore, type StoredAs, toStore } from '../stored';
+import { readable } from '../unreadable';
 import { database, inTransaction } from './client';
 import { documentName, noteEdit } from './edits';
 import { liveHeads, livePoses } from './schema';
@@ -49,12 +50,12 @@ export async function listLiveHeads(crewId: string): Promise<LiveHead[]> {
 		.from(liveHeads)
 		.where(eq(liveHeads.crewId, crewId))
 		.orderBy(asc(liveHeads.number));
-	return rows.map(headOf);
+	return readable('head at the desk', rows, headOf);
 }
 /** With the key of each: for the desk alone. */
 export async function liveHeadsWithKeys(crewId: string): Promise<(LiveHead & { readonly key: string | null })[]> {
 	const rows = await database().select().from(liveHeads).where(eq(liveHeads.crewId, crewId));
-	return rows.map((row) => ({ ...headOf(row), key: row.key }));
+	return readable('head at the desk', rows, (row) => ({ ...headOf(row), key: row.key }));
 }
 export async function countLiveHeads(crewId: string): Promise<number> {
 	return database().$count(liveHeads, eq(liveHeads.crewId, crewId));
@@ -161,7 +162,7 @@ export async function listPoses(crewId: string): Promise<LivePose[]> {
 		.from(livePoses)
 		.where(eq(livePoses.crewId, crewId))
 		.orderBy(asc(livePoses.headId), asc(livePoses.ordinal), asc(livePoses.id));
-	return rows.map(poseOf);
+	return readable('pose', rows, poseOf);
 }
 
 /** Once, however often it is sent: the page names it. */

@@ -4,7 +4,9 @@ import { serverKind } from '../kinds';
 import { readSearch } from '../readSearch';
 import { Refusal } from '../refusal';
 import { fromStore, toStore } from '../stored';
+import { readable } from '../unreadable';
 import { database } from './client';
+import { type BookPlace, microsOf, olderThan } from './bookPlace';
 import { balances, people } from './schema';
 
 const lineColumns = {
@@ -34,8 +36,12 @@ export const wordsOf = (
 	{ snapshot }: Pick<RecordDetail, 'snapshot'>
 ): string => [payloadName, supportName, note, ...snapshot.parts.map(({ name }) => name)].join(' ');
 
-/** The newest first; every word of the search, and every date in it, must stand somewhere in the line. */
-export async function listBalances(crewId: string, search: string, most = 200): Promise<LoggedBalance[]> {
+/** The newest first, older than a place in the book; every word of the search, and every date in it, must stand somewhere in the line. */
+export async function listBalances(
+	crewId: string,
+	search: string,
+	{ most = 200, before = null }: { readonly most?: number; readonly before?: BookPlace | null } = {}
+): Promise<(LoggedBalance & { readonly place: BookPlace })[]> {
 	const { spans, words } = readSearch(search, new Date());
 	const matches = [
 		...spans.map(({ from, to, words: asWords }) =>
@@ -48,13 +54,13 @@ export async function listBalances(crewId: string, search: string, most = 200): 
 		...words.map((word) => holdsWord(word))
 	];
 	const rows = await database()
-		.select(lineColumns)
+		.select({ ...lineColumns, micros: microsOf(balances.loggedAt) })
 		.from(balances)
 		.innerJoin(people, eq(people.id, balances.personId))
-		.where(and(eq(balances.crewId, crewId), ...matches))
+		.where(and(eq(balances.crewId, crewId), ...matches, olderThan(before, balances.loggedAt, balances.id)))
 		.orderBy(desc(balances.loggedAt), desc(balances.id))
 		.limit(most);
-	return rows.map(line);
+	return rows.map(({ micros, ...row }) => ({ ...line(row), place: { micros: Number(micros), id: row.id } }));
 }
 
 /** A hyphen finds every kind of dash, as in 24–70. */
@@ -63,12 +69,9 @@ function holdsWord(word: string) {
 	return or(ilike(balances.words, pattern), ilike(people.name, pattern));
 }
 
+type Opened = Awaited<ReturnType<typeof open>>[number];
 /** Lines opened, the newest first. */
-async function open<Detail extends RecordDetail>(
-	crewId: string,
-	most: number,
-	...which: (SQL | undefined)[]
-): Promise<RecordOf<Detail>[]> {
+async function open(crewId: string, most: number, ...which: (SQL | undefined)[]) {
 	const rows = await database()
 		.select({ ...lineColumns, record: balances.record })
 		.from(balances)
@@ -76,20 +79,21 @@ async function open<Detail extends RecordDetail>(
 		.where(and(eq(balances.crewId, crewId), ...which))
 		.orderBy(desc(balances.loggedAt), desc(balances.id))
 		.limit(most);
-	return rows.map(({ record, ...rest }) => ({
-		...line(rest),
-		...fromStore<Detail>(serverKind(rest.kind).detail, record)
-	}));
+	return rows;
 }
+const recordOf = <Detail extends RecordDetail>({ record, ...rest }: Opened): RecordOf<Detail> => ({
+	...line(rest),
+	...fromStore<Detail>(serverKind(rest.kind).detail, record)
+});
 
 /** One line opened, read as its kind says. */
 export async function findBalance<Detail extends RecordDetail = RecordDetail>(
 	crewId: string,
 	id: string
 ): Promise<RecordOf<Detail>> {
-	const [record] = await open<Detail>(crewId, 1, eq(balances.id, id));
+	const [record] = await open(crewId, 1, eq(balances.id, id));
 	if (record === undefined) throw new Refusal('notFound', 'That balance is not in the logbook.');
-	return record;
+	return recordOf<Detail>(record);
 }
 
 /** The newest record of one payload on one support that was not struck out. */
@@ -98,24 +102,24 @@ export async function latestBalance<Detail extends RecordDetail = RecordDetail>(
 	supportId: string,
 	payloadId: string
 ): Promise<RecordOf<Detail> | null> {
-	const [record] = await open<Detail>(
+	const [record] = await open(
 		crewId,
 		1,
 		eq(balances.supportId, supportId),
 		eq(balances.payloadId, payloadId),
 		eq(balances.struck, false)
 	);
-	return record ?? null;
+	return record === undefined ? null : recordOf<Detail>(record);
 }
 
 /** Records of one kind opened, newest first: all, of one payload, or of anything that holds a part. Struck ones are left out. */
-export const balancesWith = <Detail extends RecordDetail>(
+export const balancesWith = async <Detail extends RecordDetail>(
 	crewId: string,
 	kind: string,
 	wanted: { readonly payloadId: string } | { readonly partId: string } | 'all',
 	most = 40
-): Promise<RecordOf<Detail>[]> =>
-	open<Detail>(
+): Promise<RecordOf<Detail>[]> => {
+	const rows = await open(
 		crewId,
 		most,
 		eq(balances.kind, kind),
@@ -126,6 +130,12 @@ export const balancesWith = <Detail extends RecordDetail>(
 				? eq(balances.payloadId, wanted.payloadId)
 				: sql`${balances.record} @> ${JSON.stringify({ snapshot: { parts: [{ id: wanted.partId }] } })}::jsonb`
 	);
+	return readable(
+		'balance',
+		rows.map((row) => ({ ...row, name: `${row.payloadName} on ${row.supportName}` })),
+		({ name: _, ...row }) => recordOf<Detail>(row)
+	);
+};
 
 /** Logs once per id: sending the same one again, after an answer was lost, changes nothing. */
 export async function createBalance(

@@ -1,5 +1,4 @@
 import { and, desc, eq, or } from 'drizzle-orm';
-import { v7 as newId } from 'uuid';
 import type {
 	FoundCoordinate,
 	Measurement,
@@ -9,6 +8,7 @@ import type {
 } from '$lib/model/measurement';
 import { foundCoordinates } from '../schemas/measurement';
 import { fromStore, type StoredAs, toStore } from '../stored';
+import { readable } from '../unreadable';
 import { database } from './client';
 import { measurements, people } from './schema';
 
@@ -18,16 +18,17 @@ const foundAs: StoredAs<{ readonly list: readonly FoundCoordinate[] }> = {
 	upgrades: [(bare) => ({ list: Object.values(bare) })]
 };
 
+/** Once per id: sending the same one again, after an answer was lost, makes no second. */
 export async function createMeasurement(
 	crewId: string,
 	personId: string,
 	entry: NewMeasurement
 ): Promise<{ id: string }> {
-	const id = newId();
 	await database()
 		.insert(measurements)
-		.values({ id, crewId, personId, ...entry, found: toStore(foundAs, { list: entry.found }) });
-	return { id };
+		.values({ crewId, personId, ...entry, found: toStore(foundAs, { list: entry.found }) })
+		.onConflictDoNothing();
+	return { id: entry.id };
 }
 
 /** Newest first. */
@@ -46,7 +47,8 @@ export async function listMeasurements(
 		.where(and(eq(measurements.crewId, crewId), or(...subjects)))
 		.orderBy(desc(measurements.at), desc(measurements.id))
 		.limit(100);
-	return rows.map(({ entry, personName }) => ({
+	const named = rows.map((row) => ({ ...row, id: row.entry.id, name: row.entry.way }));
+	return readable('measurement', named, ({ entry, personName }) => ({
 		id: entry.id,
 		partId: entry.partId,
 		payloadId: entry.payloadId,

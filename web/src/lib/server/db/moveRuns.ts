@@ -3,8 +3,10 @@ import type { Move, MoveRun, RunSeen } from '$lib/stations/moves/model';
 import { Refusal } from '../refusal';
 import { moveRunDetail } from '../schemas/move';
 import { fromStore, type StoredAs, toStore } from '../stored';
+import { readable } from '../unreadable';
 import { database, inTransaction } from './client';
 import { findMove } from './moves';
+import { type BookPlace, microsOf, olderThan } from './bookPlace';
 import { moveRuns, people } from './schema';
 import { findVenue } from './venues';
 
@@ -33,26 +35,39 @@ const runOf = ({
 	at: new Date(at).toISOString()
 });
 
-/** The newest first; every word that is looked for stands somewhere in it. */
-export async function listMoveRuns(crewId: string, search = '', moveId: string | null = null): Promise<MoveRun[]> {
+/** The newest first, older than a place in the book; every word that is looked for stands somewhere in it. */
+export async function listMoveRuns(
+	crewId: string,
+	search = '',
+	{
+		moveId = null,
+		before = null,
+		most = mostListed
+	}: { readonly moveId?: string | null; readonly before?: BookPlace | null; readonly most?: number } = {}
+): Promise<(MoveRun & { readonly place: BookPlace })[]> {
 	const words = search
 		.split(/\s+/)
 		.filter((word) => word !== '')
 		.slice(0, 12);
 	const rows = await database()
-		.select(columns)
+		.select({ ...columns, micros: microsOf(moveRuns.at) })
 		.from(moveRuns)
 		.innerJoin(people, eq(people.id, moveRuns.personId))
 		.where(
 			and(
 				eq(moveRuns.crewId, crewId),
 				...(moveId === null ? [] : [eq(moveRuns.moveId, moveId)]),
-				...words.map((word) => ilike(moveRuns.words, `%${word.replace(/[\\%_]/g, '\\$&')}%`))
+				...words.map((word) => ilike(moveRuns.words, `%${word.replace(/[\\%_]/g, '\\$&')}%`)),
+				olderThan(before, moveRuns.at, moveRuns.id)
 			)
 		)
 		.orderBy(desc(moveRuns.at), desc(moveRuns.id))
-		.limit(mostListed);
-	return rows.map(runOf);
+		.limit(most);
+	const named = rows.map((row) => ({ ...row, name: row.moveName }));
+	return readable('run', named, ({ micros, name: _, ...row }) => ({
+		...runOf(row),
+		place: { micros: Number(micros), id: row.id }
+	}));
 }
 
 export async function findMoveRun(crewId: string, id: string): Promise<MoveRun> {

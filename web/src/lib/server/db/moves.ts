@@ -5,6 +5,7 @@ import { most } from '$lib/stations/moves/limits';
 import { Refusal } from '../refusal';
 import { moveDraft } from '../schemas/move';
 import { fromStore, type StoredAs, toStore } from '../stored';
+import { readable } from '../unreadable';
 import { database, inTransaction } from './client';
 import { documentName, noteEdit } from './edits';
 import { moves } from './schema';
@@ -29,7 +30,7 @@ export async function listMoves(crewId: string): Promise<(SavedMove & { readonly
 		.where(eq(moves.crewId, crewId))
 		.orderBy(desc(moves.updatedAt), desc(moves.id))
 		.limit(most.moves);
-	return rows.map((row) => ({ ...moveOf(row), at: new Date(row.updatedAt).toISOString() }));
+	return readable('move', rows, (row) => ({ ...moveOf(row), at: new Date(row.updatedAt).toISOString() }));
 }
 
 /** The one that was changed last; null: the crew has none. */

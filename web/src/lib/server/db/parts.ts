@@ -1,10 +1,12 @@
 import { and, asc, eq } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
 import type { NewPart, Part, PartKind, PartShape } from '$lib/model/part';
+import { type Meanwhile, mergePart } from '$lib/model/partMerge';
 import { Refusal } from '../refusal';
 import { partShape } from '../schemas/part';
 import { fromStore, type StoredAs, toStore } from '../stored';
-import { database } from './client';
+import { readable } from '../unreadable';
+import { database, inTransaction } from './client';
 import { parts, payloads, placements } from './schema';
 
 type Row = Pick<typeof parts.$inferSelect, 'id' | 'name' | 'kind' | 'massKg' | 'shape'>;
@@ -20,7 +22,7 @@ const toPart = (row: Row): Part => ({
 
 export async function listParts(crewId: string): Promise<Part[]> {
 	const rows = await database().select(columns).from(parts).where(eq(parts.crewId, crewId)).orderBy(asc(parts.name));
-	return rows.map(toPart);
+	return readable('part', rows, toPart);
 }
 
 /** A part that nobody else can save until the transaction is over. */
@@ -51,6 +53,18 @@ export async function changePart(crewId: string, id: string, part: NewPart): Pro
 	if (row === undefined) throw new Refusal('notFound', 'That part is not on the shelf any more.');
 	return toPart(row);
 }
+
+/** What somebody changed of a part since they began, over what stands there now: only the fields that they changed. */
+export const savePart = (
+	crewId: string,
+	id: string,
+	{ begun, ...wanted }: NewPart & { readonly begun?: NewPart }
+): Promise<Part & { readonly meanwhile: readonly Meanwhile[] }> =>
+	inTransaction(async () => {
+		const { id: _, ...stands } = await lockPart(crewId, id);
+		const { part, meanwhile } = mergePart(stands, begun ?? stands, wanted);
+		return { ...(await changePart(crewId, id, part)), meanwhile };
+	});
 
 /** Takes a part off the shelf, unless a payload stands on it. */
 export async function deletePart(crewId: string, id: string): Promise<void> {

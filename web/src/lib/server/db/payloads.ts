@@ -5,6 +5,7 @@ import type { Payload, PayloadCorrection, PayloadDraft } from '$lib/model/payloa
 import { Refusal } from '../refusal';
 import { attitude as attitudeSchema, correction as correctionSchema } from '../schemas/payload';
 import { fromStore, type StoredAs, toStore } from '../stored';
+import { readable } from '../unreadable';
 import { database, inTransaction, type Queryable } from './client';
 import { documentName, noteEdit } from './edits';
 import { parts, payloads, placements } from './schema';
@@ -29,7 +30,7 @@ export async function listPayloads(crewId: string): Promise<Payload[]> {
 		.from(payloads)
 		.where(eq(payloads.crewId, crewId))
 		.orderBy(desc(payloads.updatedAt), desc(payloads.id));
-	return withPlacements(database(), rows);
+	return withPlacements(database(), rows, true);
 }
 
 export async function findPayload(crewId: string, id: string): Promise<Payload> {
@@ -128,29 +129,42 @@ async function readPayload(from: Queryable, crewId: string, id: string): Promise
 	return payload;
 }
 
-async function withPlacements(from: Queryable, rows: (typeof payloads.$inferSelect)[]): Promise<Payload[]> {
+/** `tolerant`: one that cannot be read is left out, and gathered. */
+async function withPlacements(
+	from: Queryable,
+	rows: (typeof payloads.$inferSelect)[],
+	tolerant = false
+): Promise<Payload[]> {
 	const ids = rows.map((row) => row.id);
 	const standing =
 		ids.length === 0
 			? []
 			: await from.select().from(placements).where(inArray(placements.payloadId, ids)).orderBy(asc(placements.ordinal));
-	return rows.map((row) => ({
-		id: row.id,
-		name: row.name,
-		platePartId: row.platePartId,
-		familyId: row.familyId,
-		correction: row.correction === null ? null : fromStore(correctionAs, row.correction),
-		version: row.version,
-		updatedAt: new Date(row.updatedAt).toISOString(),
-		placements: standing
-			.filter(({ payloadId }) => payloadId === row.id)
-			.map(({ id, partId, xM, yM, zM, attitude }) => ({
+	const of = new Map<string, (typeof standing)[number][]>();
+	for (const each of standing) {
+		const those = of.get(each.payloadId);
+		if (those === undefined) of.set(each.payloadId, [each]);
+		else those.push(each);
+	}
+	return tolerant ? readable('payload', rows, payloadOf) : rows.map(payloadOf);
+
+	function payloadOf(row: typeof payloads.$inferSelect): Payload {
+		return {
+			id: row.id,
+			name: row.name,
+			platePartId: row.platePartId,
+			familyId: row.familyId,
+			correction: row.correction === null ? null : fromStore(correctionAs, row.correction),
+			version: row.version,
+			updatedAt: new Date(row.updatedAt).toISOString(),
+			placements: (of.get(row.id) ?? []).map(({ id, partId, xM, yM, zM, attitude }) => ({
 				id,
 				partId,
 				positionM: [xM, yM, zM] as const,
 				...(attitude === null ? {} : { attitude: fromStore(attitudeAs, attitude) })
 			}))
-	}));
+		};
+	}
 }
 
 async function insertPlacements(into: Queryable, crewId: string, payloadId: string, draft: PayloadDraft) {

@@ -3,6 +3,7 @@ import type { NewRecipe, Recipe, RecipeDetail } from '$lib/stations/feel/model';
 import { Refusal } from '../refusal';
 import { recipeDetail } from '../schemas/feel';
 import { fromStore, type StoredAs, toStore } from '../stored';
+import { readable } from '../unreadable';
 import { database, inTransaction } from './client';
 import { findPayload } from './payloads';
 import { people, recipes } from './schema';
@@ -48,7 +49,7 @@ export async function listRecipes(crewId: string, search = ''): Promise<Recipe[]
 		)
 		.orderBy(desc(recipes.at), desc(recipes.id))
 		.limit(mostListed);
-	return rows.map(recipeOf);
+	return readable('recipe', rows, recipeOf);
 }
 
 async function findRecipe(crewId: string, id: string): Promise<Recipe> {

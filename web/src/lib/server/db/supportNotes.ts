@@ -3,6 +3,7 @@ import { v7 as newId } from 'uuid';
 import { serverKind } from '../kinds';
 import { Refusal } from '../refusal';
 import { fromStore, type StoredAs, toStore } from '../stored';
+import { readable } from '../unreadable';
 import { database } from './client';
 import { people, personSetups, supportEntries } from './schema';
 
@@ -65,7 +66,11 @@ export async function listEntries<Entry extends object>(
 		.where(and(eq(supportEntries.crewId, crewId), eq(supportEntries.supportId, support.id)))
 		.orderBy(desc(supportEntries.at), desc(supportEntries.id))
 		.limit(Math.min(most, mostEntries));
-	return rows.map(({ entry, at, ...rest }) => ({ ...rest, at: new Date(at).toISOString(), ...fromStore(as, entry) }));
+	return readable('note', rows, ({ entry, at, ...rest }) => ({
+		...rest,
+		at: new Date(at).toISOString(),
+		...fromStore(as, entry)
+	}));
 }
 
 /** Notes once per id: sent again after a lost answer, the first stands. */

@@ -6,6 +6,7 @@ import { supportKinds } from '$lib/supports/registry';
 import { serverKind } from '../kinds';
 import { Refusal } from '../refusal';
 import { fromStore, toStore } from '../stored';
+import { readable } from '../unreadable';
 import type { SupportRow } from '../supportKind';
 import { database, inTransaction } from './client';
 import { documentName, noteEdit } from './edits';
@@ -36,7 +37,7 @@ export async function listSupports<Geometry = unknown>(crewId: string, kind: str
 		.from(supports)
 		.where(and(eq(supports.crewId, crewId), eq(supports.kind, kind)))
 		.orderBy(asc(supports.greatestPayloadKg), asc(supports.name));
-	return rows.map((row) => supportOf<Geometry>(row));
+	return readable(kind, rows, (row) => supportOf<Geometry>(row));
 }
 
 /** Any support of the crew; of that kind, where one is asked for. */

@@ -4,6 +4,7 @@ import type { VenueDraft, VenuePlan } from '$lib/model/venue';
 import { Refusal } from '../refusal';
 import { venuePlan } from '../schemas/venue';
 import { fromStore, type StoredAs, toStore } from '../stored';
+import { readable } from '../unreadable';
 import { database, inTransaction } from './client';
 import { documentName, noteEdit } from './edits';
 import { venuePictures, venues } from './schema';
@@ -24,7 +25,7 @@ const noteVenue = (crewId: string, personId: string, { id, name, plan: stands }:
 
 export async function listVenues(crewId: string): Promise<VenueRow[]> {
 	const rows = await database().select().from(venues).where(eq(venues.crewId, crewId)).orderBy(asc(venues.name));
-	return rows.map(venueOf);
+	return readable('venue', rows, venueOf);
 }
 
 export async function findVenue(crewId: string, id: string): Promise<VenueRow> {
@@ -78,10 +79,17 @@ const keptPictures = 6;
 
 export type PictureType = (typeof venuePictures.$inferSelect)['type'];
 
-/** Keeps a picture of a venue's plan, and the last few before it. */
+/** Keeps a picture of a venue's plan, the last few before it, and whichever the plan shows, however old. */
 export const addPicture = (crewId: string, venueId: string, type: PictureType, content: Uint8Array) =>
 	inTransaction(async () => {
-		await findVenue(crewId, venueId);
+		// The plan stands still meanwhile: nobody puts an older picture under it while that one goes.
+		const [venue] = await database()
+			.select({ plan: venues.plan })
+			.from(venues)
+			.where(ofCrew(crewId, venueId))
+			.for('update');
+		if (venue === undefined) throw new Refusal('notFound', 'That venue does not exist, or was deleted.');
+		const shown = fromStore(planAs, venue.plan).underlay?.pictureId;
 		const id = newId();
 		await database().insert(venuePictures).values({ id, crewId, venueId, type, content });
 		const ofVenue = and(eq(venuePictures.crewId, crewId), eq(venuePictures.venueId, venueId));
@@ -91,7 +99,7 @@ export const addPicture = (crewId: string, venueId: string, type: PictureType, c
 			.where(ofVenue)
 			.orderBy(desc(venuePictures.at), desc(venuePictures.id))
 			.limit(keptPictures);
-		const ids = kept.map((each) => each.id);
+		const ids = [...kept.map((each) => each.id), ...(shown === undefined ? [] : [shown])];
 		await database()
 			.delete(venuePictures)
 			.where(and(ofVenue, notInArray(venuePictures.id, ids)));

@@ -17,6 +17,7 @@ const found = Joi.array()
 	.label('what was found');
 
 export const newMeasurement = Joi.object<NewMeasurement>({
+	id: id(),
 	partId: id().allow(null),
 	payloadId: id().allow(null),
 	way: Joi.string()

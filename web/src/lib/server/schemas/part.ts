@@ -18,7 +18,7 @@ export const partShape = Joi.object<PartShape>({
 	holePitchM: Joi.number().min(0.002).max(0.2).allow(null).label('the distance between holes in metres')
 }).required();
 
-export const newPart = Joi.object<NewPart>({
+const fields = {
 	name: name(),
 	kind: Joi.string()
 		.valid(...partKinds)
@@ -26,4 +26,10 @@ export const newPart = Joi.object<NewPart>({
 		.label('the kind'),
 	massKg: massKg(),
 	shape: partShape
+};
+export const newPart = Joi.object<NewPart>(fields).required();
+/** With what it was when somebody began to change it, so that only what they changed is written. */
+export const changedPart = Joi.object<NewPart & { readonly begun?: NewPart }>({
+	...fields,
+	begun: Joi.object<NewPart>(fields)
 }).required();

@@ -4,6 +4,7 @@
 	import { v7 as newId } from 'uuid';
 	import { invalidateAll } from '$app/navigation';
 	import { ask } from '$lib/keeping/ask';
+	import HeadPlan from './HeadPlan.svelte';
 	import { keepHead, livePlace } from './keepHead';
 	import PoseStill from './PoseStill.svelte';
 	import {
@@ -160,6 +161,13 @@
 		>
 	</div>
 	<h2>Where it stands</h2>
+	<HeadPlan
+		place={settings.place}
+		venue={data.venues.find((each) => each.id === kept.value.venueId) ?? null}
+		onput={put}
+		onsettle={settle}
+		within={(metres) => Math.min(liveLimits.place.most, Math.max(liveLimits.place.least, metres))}
+	/>
 	<div class="row">
 		{#each ['x, to the right', 'y, up the plan', 'height'] as label, k (label)}
 			<QuantityField

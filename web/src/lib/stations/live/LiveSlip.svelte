@@ -12,6 +12,7 @@
 	import MovesForHead from './MovesForHead.svelte';
 	import { sharedLive } from './liveBench.svelte';
 	import { coastOf } from './reach';
+	import RoomSaid from './RoomSaid.svelte';
 	import { axisWords, called, placeWords, seconds, standsAt, troubleOf } from './words';
 
 	const bench = sharedLive();
@@ -122,14 +123,20 @@
 		<p class="detail" data-testid="live-why">
 			{#if running}{left === null ? '' : `${seconds(left)} to go. `}Let go and it stops on its way.
 			{:else if bench.way !== null && bench.target !== null && !bench.target.sent}
-				{seconds(bench.way.durationS)}{bench.way.beyond === null ? '' : ', as far as its soft end lets it'}. As computed
-				from its speeds; not tried against the room.
+				{seconds(bench.way.durationS)}{bench.way.beyond === null ? '' : ', as far as its soft end lets it'}, as computed
+				from its speeds.
 			{:else if troubleOf(head.trouble) !== null}{troubleOf(head.trouble)}
 			{:else}{head.watched ? 'It may also run while it is watched.' : 'It moves only while somebody holds.'}{/if}
 		</p>
+		<RoomSaid />
 		{#if task?.watchedFor == null}<HoldPad />{/if}
 		{#if bench.target?.loops === true && head.watched && task?.watchedFor == null}
-			<Button class="go" onclick={() => bench.send()} data-testid="run-watched">Run it, watched by {me}</Button>
+			<Button
+				class="go"
+				disabled={bench.wayUnsure && !bench.sawItFree}
+				onclick={() => bench.send(true)}
+				data-testid="run-watched">Run it, watched by {me}</Button
+			>
 		{/if}
 		{#if task !== null && task.phase !== 'done'}
 			<div class="two">

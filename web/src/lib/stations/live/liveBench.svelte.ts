@@ -63,6 +63,9 @@ export class LiveBench {
 	shapeOfRun = $state<Shape>('soft');
 	/** A camera that is carried keeps looking where it looks. */
 	keepsLook = $state(true);
+	/** By the plan the way that waits comes too near to something, or it is not tried yet; and whether somebody has seen it free. */
+	wayUnsure = $state(false);
+	sawItFree = $state(false);
 	#jog: Jog = noJog;
 	#sticks: Record<string, Deflection> = {};
 	#rings: Record<string, number> = {};
@@ -132,6 +135,7 @@ export class LiveBench {
 		this.target = target;
 		this.homing = null;
 		this.told = '';
+		this.sawItFree = false;
 		// Held, and standing at the end of the way before: it goes on at once.
 		if (target !== null && this.armed) this.send();
 	}
@@ -170,11 +174,11 @@ export class LiveBench {
 	}
 
 	/** The way to the target, to the desk: it begins with the hold, or by itself where it may run watched. */
-	send(): void {
+	send(watched = false): void {
 		const { target, head } = this;
 		if (target === null || head === null || target.sent) return;
 		const { name, legs, laps, loops } = target;
-		deskWire.say({ type: 'task', head: head.id, name, legs, laps, watched: loops && head.watched });
+		deskWire.say({ type: 'task', head: head.id, name, legs, laps, watched: watched && loops && head.watched });
 		if (target.isPose) [this.lastPose, this.#poseBefore] = [this.#poseBefore, target];
 		this.target = { ...target, sent: true };
 		this.backwards = false;
@@ -272,7 +276,7 @@ export class LiveBench {
 			const rates = this.rates();
 			const still = Object.keys(rates).length === 0;
 			// Once more when it has come to rest, then nothing.
-			if (!still || !this.#still) deskWire.say({ type: 'stick', head: head.id, rates });
+			if (!still || !this.#still) deskWire.steer(head.id, rates);
 			this.#still = still;
 		}, stickEveryMs);
 		return () => {

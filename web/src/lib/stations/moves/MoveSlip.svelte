@@ -6,7 +6,8 @@
 	import LogRun from './LogRun.svelte';
 	import { movePath } from './address';
 	import { axisWords } from './axes';
-	import { bubbleOf, tooNear } from './clear';
+	import { tooNear } from '$lib/places/clearance';
+	import { bubbleOf } from './clear';
 	import { calmWidthsPerS } from './figures';
 	import { legWords, madePossible, madePossibleByLegs } from './possible';
 	import { sharedMove } from './moveBench.svelte';

@@ -1,7 +1,8 @@
 import { moveClearance } from '@poise/core';
 import { describe, expect, it } from 'vitest';
 import type { PlanShape, VenuePlan } from '$lib/model/venue';
-import { type ClearAnswer, clearQuestion, pathMark, readClear, tooNear, viaThatClears } from './clear';
+import { type ClearAnswer, readClear, tooNear } from '$lib/places/clearance';
+import { clearQuestion, pathMark, viaThatClears } from './clear';
 import { ClearTrial } from './clearTrial.svelte';
 import { fromPattern } from './fromPattern';
 import type { Move } from './model';
@@ -157,11 +158,11 @@ describe('a trial in its worker', () => {
 		await rests();
 		expect(stub.heard).toHaveLength(1);
 		trial.ask(question);
-		stub.tell({ type: 'clear', number: stub.heard[0]!.number, near: [] });
-		expect(trial.near).toBeNull();
+		stub.tell({ type: 'ask', number: stub.heard[0]!.number, answer: [] });
+		expect(trial.answer).toBeNull();
 		await rests();
-		stub.tell({ type: 'clear', number: stub.heard[1]!.number, near: [] });
-		expect(trial.near).toEqual([]);
+		stub.tell({ type: 'ask', number: stub.heard[1]!.number, answer: [] });
+		expect(trial.answer).toEqual([]);
 		trial.stop();
 	});
 	it('a trial that failed is said to prove nothing', async () => {
@@ -169,8 +170,8 @@ describe('a trial in its worker', () => {
 		const trial = new ClearTrial(stub as never);
 		trial.ask(question);
 		await rests();
-		stub.tell({ type: 'clear', number: stub.heard[0]!.number, near: null });
-		expect(trial.near).toBeNull();
+		stub.tell({ type: 'ask', number: stub.heard[0]!.number, answer: null });
+		expect(trial.answer).toBeNull();
 		expect(trial.problem).toMatch(/nothing is proven/);
 		trial.stop();
 	});

@@ -7,7 +7,8 @@ import type { Venue } from '$lib/model/venue';
 import type { StationState } from '$lib/shell/stations';
 import { tryFigures } from '$lib/supports/tryFigures';
 import { getContext, setContext, untrack } from 'svelte';
-import { type ClearAnswer, clearQuestion, pathMark, readClear, tooNear } from './clear';
+import { type ClearAnswer, readClear, tooNear } from '$lib/places/clearance';
+import { clearQuestion, pathMark } from './clear';
 import type { ClearTrial } from './clearTrial.svelte';
 import { type Figures, figuresOf } from './figures';
 import { lookingAt, putAt } from './knots';
@@ -145,7 +146,7 @@ export class MoveBench {
 		return runs(run) && !waitsForVenue ? untrack(() => clearQuestion(this.move, run, venue?.plan ?? null)) : null;
 	});
 	readonly clear = $derived.by((): ClearAnswer | null => {
-		const near = this.trial?.near ?? null;
+		const near = this.trial?.answer ?? null;
 		return near === null ? null : readClear(near, this.move.safetyM, this.venue?.plan ?? null);
 	});
 	readonly strikes = $derived.by(() => this.clear?.findings.filter(tooNear) ?? []);

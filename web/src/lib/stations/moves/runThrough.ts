@@ -1,5 +1,5 @@
 import type { UnitSystem } from '$lib/model/person';
-import { type ClearAnswer, tooNear } from './clear';
+import { type ClearAnswer, tooNear } from '$lib/places/clearance';
 import type { Figures } from './figures';
 import type { Move } from './model';
 import { bodyWords, far, seconds } from './words';

@@ -1,5 +1,5 @@
 import type { StationState } from '$lib/shell/stations';
-import { type ClearAnswer, tooNear } from './clear';
+import { type ClearAnswer, tooNear } from '$lib/places/clearance';
 import { type Figures, readMove } from './figures';
 import type { Move } from './model';
 import type { NoRun } from './path';

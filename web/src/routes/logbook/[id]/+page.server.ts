@@ -9,6 +9,7 @@ import { listPayloads } from '$lib/server/db/payloads';
 import { findSupport } from '$lib/server/db/supports';
 import { pageLoad } from '$lib/server/page';
 import { moduleOf, ownName } from '$lib/supports/components';
+import { hasItsParts } from '$lib/server/unreadable';
 import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = ({ locals, params, url, depends }) =>
@@ -24,13 +25,15 @@ export const load: PageServerLoad = ({ locals, params, url, depends }) =>
 		]);
 		locals.shown.push(moduleOf(record.kind, ownName(record.kind, 'RecordView')));
 		const byId = new Map(shelf.map((part) => [part.id, part]));
-		const weighs = (payload: Payload) => standingParts(payload, byId).reduce((sum, { part }) => sum + part.massKg, 0);
+		const weighs = (payload: Payload) => (hasItsParts(payload, shelf) ? weightOf(payload) : NaN);
+		const weightOf = (payload: Payload) => standingParts(payload, byId).reduce((sum, { part }) => sum + part.massKg, 0);
 		// The payload asked for, else the one on the bench if it is of that weight, else the one that was logged, as it is today.
 		const presentFor = ({ payloadId, payloadMassKg }: LoggedBalance): Payload | null => {
 			const onBench = payloads.find((each) => each.id === person.payloadId);
 			const alike = onBench !== undefined && Math.abs(Math.log(weighs(onBench) / payloadMassKg)) < Math.log(2);
 			const wanted = [url.searchParams.get('with'), alike ? onBench.id : null, payloadId];
-			return wanted.map((each) => payloads.find((one) => one.id === each)).find((each) => each !== undefined) ?? null;
+			const whole = payloads.filter((each) => hasItsParts(each, shelf));
+			return wanted.map((each) => whole.find((one) => one.id === each)).find((each) => each !== undefined) ?? null;
 		};
 		const present = presentFor(record);
 		const support = record.supportId === null ? null : await findSupport(crewId, record.supportId, record.kind);

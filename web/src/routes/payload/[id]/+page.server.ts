@@ -5,6 +5,7 @@ import { listParts } from '$lib/server/db/parts';
 import { findPayload, listPayloads } from '$lib/server/db/payloads';
 import { listOnOffer } from '$lib/server/db/supports';
 import { pageLoad } from '$lib/server/page';
+import { needsItsParts } from '$lib/server/unreadable';
 import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = ({ locals, params, depends }) =>
@@ -18,6 +19,7 @@ export const load: PageServerLoad = ({ locals, params, depends }) =>
 			listOnOffer(crewId),
 			findPaper(crewId, payload.id, 'checklist')
 		]);
+		needsItsParts(payload, shelf);
 		return {
 			payload,
 			checksLeft: checklist === null ? null : checksLeft(checklist),

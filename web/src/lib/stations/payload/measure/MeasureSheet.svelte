@@ -2,6 +2,7 @@
 	import Button from '$lib/sheet/fields/Button.svelte';
 	import { invalidateAll } from '$app/navigation';
 	import { combineBodies, type Vec3 } from '@poise/core';
+	import { v7 as newId } from 'uuid';
 	import { ask } from '$lib/keeping/ask';
 	import type { GimbalRecord } from '$lib/supports/gimbal/model';
 	import type { GearChange, Measurement } from '$lib/model/measurement';
@@ -60,10 +61,13 @@
 			: form.inWords(units)
 	);
 
+	/** Of what stands in the fields now: until it is kept, sending it again is the same measurement. */
+	let measurementId = newId();
 	async function save() {
 		if (!('found' in result)) return;
 		busy = true;
 		const outcome = await ask('POST', '/api/measurements', {
+			id: measurementId,
 			partId: data.part?.id ?? null,
 			payloadId: data.part === null ? data.payload.id : null,
 			way: form.way,
@@ -73,6 +77,7 @@
 		busy = false;
 		trouble = outcome.ok ? '' : outcome.error.message;
 		if (!outcome.ok) return;
+		measurementId = newId();
 		form.clear();
 		await invalidateAll();
 	}

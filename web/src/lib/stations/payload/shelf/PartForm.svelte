@@ -1,17 +1,19 @@
 <script lang="ts">
 	import { ask } from '$lib/keeping/ask';
-	import { type Part, type PartKind, partKinds } from '$lib/model/part';
+	import { type NewPart, type Part, type PartKind, partKinds } from '$lib/model/part';
+	import type { Meanwhile } from '$lib/model/partMerge';
 	import type { UnitSystem } from '$lib/model/person';
 	import { bringIntoView } from '$lib/sheet/bringIntoView';
 	import { forget, keep, recall } from '$lib/keeping/kept';
-	import { fieldUnit } from '$lib/sheet/units/display';
 	import Button from 'flowbite-svelte/Button.svelte';
 	import Input from 'flowbite-svelte/Input.svelte';
 	import Label from 'flowbite-svelte/Label.svelte';
 	import Select from 'flowbite-svelte/Select.svelte';
 	import { onMount } from 'svelte';
+	import PartMeanwhile from './PartMeanwhile.svelte';
 	import {
 		emptyPartText,
+		figureFields,
 		type PartField,
 		type PartProblems,
 		type PartText,
@@ -37,40 +39,33 @@
 	// svelte-ignore state_referenced_locally
 	const start = part === null ? emptyPartText : textOfPart(part, units);
 	let text = $state<PartText>(start);
+	/** What stood in the fields when the first was changed. */
+	let begun = start;
+	/** Of what somebody else changed meanwhile. */
+	let told = $state.raw<readonly Meanwhile[]>([]);
+	let savedPart = $state.raw<Part | null>(null);
 	let problems = $state.raw<PartProblems>({});
 	let trouble = $state('');
 	let busy = $state(false);
 
 	onMount(() => {
-		text = { ...start, ...recall<PartText>(key) };
+		const left = recall<{ readonly text: PartText; readonly begun: PartText }>(key);
+		if (left?.text !== undefined && left.begun !== undefined) {
+			text = { ...start, ...left.text };
+			begun = { ...start, ...left.begun };
+		}
 		// On a phone the form opens a screen below the button.
 		void bringIntoView(form?.querySelector<HTMLElement>('input'));
 	});
 
-	const unit = $derived(fieldUnit('length', units));
-	const fields = $derived.by(() => {
-		const size: (readonly [PartField, string, string])[] = [
-			['mass', `Mass, ${fieldUnit('mass', units)}`, ''],
-			['length', `Length, ${unit}`, ''],
-			['width', `Width, ${unit}`, ''],
-			['height', `Height, ${unit}`, '']
-		];
-		const lens: (readonly [PartField, string, string])[] = [['extension', `Extends, ${unit}`, 'none']];
-		const cg: (readonly [PartField, string, string])[] = [
-			['cgForward', `CG forward, ${unit}`, 'middle'],
-			['cgLeft', `CG left, ${unit}`, 'middle'],
-			['cgUp', `CG up, ${unit}`, 'middle']
-		];
-		const holes: (readonly [PartField, string, string])[] = [['holes', `Holes every, ${unit}`, 'slot']];
-		return [...size, ...(text.kind === 'lens' ? lens : []), ...(text.kind === 'plate' ? holes : []), ...cg];
-	});
+	const fields = $derived(figureFields(text.kind, units));
 
 	const typedIn = (event: Event) => (event.currentTarget as HTMLInputElement | HTMLSelectElement).value;
 
 	function type(field: PartField, value: string) {
 		text = { ...text, [field]: value };
 		problems = { ...problems, [field]: undefined };
-		keep(key, text);
+		keep(key, { text, begun });
 	}
 
 	async function save(event: SubmitEvent) {
@@ -86,15 +81,29 @@
 		const outcome =
 			part === null
 				? await ask<Part>('POST', '/api/parts', read.part)
-				: await ask<Part>('PUT', `/api/parts/${part.id}`, read.part);
+				: await ask<Part & { readonly meanwhile?: readonly Meanwhile[] }>('PUT', `/api/parts/${part.id}`, {
+						...read.part,
+						...begunPart()
+					});
 		busy = false;
 		if (outcome.ok) {
 			forget(key);
-			return ondone(outcome.value);
+			const { meanwhile = [], ...saved } = outcome.value as Part & { readonly meanwhile?: readonly Meanwhile[] };
+			if (meanwhile.length === 0) return ondone(saved);
+			// Somebody else was at it too: what stands now is shown before the form goes.
+			[told, savedPart] = [meanwhile, saved];
+			text = textOfPart(saved, units);
+			return;
 		}
 		problems = problemsOf(outcome.error.fields ?? {});
 		trouble = Object.values(problems).some((message) => message !== undefined) ? '' : outcome.error.message;
 		focusFirst();
+	}
+
+	/** As the form began, read as it is: what differs from it was changed here. */
+	function begunPart(): { readonly begun?: NewPart } {
+		const read = part === null ? null : readPart(begun, units, part);
+		return read === null || 'problems' in read ? {} : { begun: read.part };
 	}
 
 	let form = $state<HTMLFormElement>();
@@ -159,10 +168,17 @@
 		nobody has measured it, and the middle is taken.
 	</p>
 	{#if trouble !== ''}<p class="problem" role="alert">{trouble}</p>{/if}
-	<div class="actions">
-		<Button type="submit" disabled={busy}>{action}</Button>
-		<Button type="button" color="alternative" onclick={cancel}>Cancel</Button>
-	</div>
+	{#if savedPart !== null}
+		<PartMeanwhile {told} />
+		<div class="actions">
+			<Button type="button" onclick={() => savedPart !== null && ondone(savedPart)}>Good</Button>
+		</div>
+	{:else}
+		<div class="actions">
+			<Button type="submit" disabled={busy}>{action}</Button>
+			<Button type="button" color="alternative" onclick={cancel}>Cancel</Button>
+		</div>
+	{/if}
 </form>
 
 <style>

@@ -1,7 +1,7 @@
 import type { Vec3 } from '@poise/core';
 import type { NewPart, Part, PartKind } from '$lib/model/part';
 import type { UnitSystem } from '$lib/model/person';
-import { fieldText, readQuantity } from '$lib/sheet/units/display';
+import { fieldText, fieldUnit, readQuantity } from '$lib/sheet/units/display';
 
 /** A part as it is being typed: text as it stands in the fields, readable or not. */
 export interface PartText {
@@ -52,6 +52,25 @@ export function textOfPart({ name, kind, massKg, shape }: Part, units: UnitSyste
 }
 
 export type PartField = keyof PartText;
+/** The fields of figures that a kind of part has: which, its label, and what stands where it is empty. */
+export function figureFields(
+	kind: PartKind,
+	units: UnitSystem
+): readonly (readonly [field: PartField, label: string, empty: string])[] {
+	const unit = fieldUnit('length', units);
+	return [
+		['mass', `Mass, ${fieldUnit('mass', units)}`, ''],
+		['length', `Length, ${unit}`, ''],
+		['width', `Width, ${unit}`, ''],
+		['height', `Height, ${unit}`, ''],
+		...(kind === 'lens' ? ([['extension', `Extends, ${unit}`, 'none']] as const) : []),
+		...(kind === 'plate' ? ([['holes', `Holes every, ${unit}`, 'slot']] as const) : []),
+		['cgForward', `CG forward, ${unit}`, 'middle'],
+		['cgLeft', `CG left, ${unit}`, 'middle'],
+		['cgUp', `CG up, ${unit}`, 'middle']
+	];
+}
+
 export type PartProblems = Readonly<Partial<Record<PartField, string>>>;
 
 /**

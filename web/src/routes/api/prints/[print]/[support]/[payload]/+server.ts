@@ -9,6 +9,7 @@ import { workedOut } from '$lib/server/logBalance';
 import { Refusal } from '$lib/server/refusal';
 import { papers, pdfOf } from '$lib/server/sheets/pdf';
 import { familyOf } from '$lib/supports/swap/family';
+import { hasItsParts, needsItsParts } from '$lib/server/unreadable';
 import type { RequestHandler } from './$types';
 
 const mostBuilds = 12;
@@ -28,12 +29,16 @@ export const GET: RequestHandler = async (event) => {
 		const kind = serverKind(support.kind);
 		const made = Object.hasOwn(kind.prints, print) ? kind.prints[print] : undefined;
 		if (made === undefined) throw new Refusal('notFound', `A ${support.kind} has no such sheet to print.`);
+		needsItsParts(payload, shelf);
 		const bodies = mountedBodies(standingParts(payload, new Map(shelf.map((part) => [part.id, part]))));
 		if (bodies.length < 2) throw new Refusal('invalid', 'This payload holds nothing to weigh yet.');
 		const state: unknown = (await findBench(crewId, support.id, payload.id)) ?? kind.fresh(support);
 		const also = (query.get('also') ?? '').split(',');
 		const kin = familyOf(payload, all);
-		const payloads = all.filter((each) => kin.family.includes(each) || also.includes(each.id)).slice(0, mostBuilds);
+		const payloads = all
+			.filter((each) => hasItsParts(each, shelf))
+			.filter((each) => kin.family.includes(each) || also.includes(each.id))
+			.slice(0, mostBuilds);
 		const paper = papers.find((each) => each === query.get('paper')) ?? (person.units === 'imperial' ? 'LETTER' : 'A4');
 		const pdf = await pdfOf(
 			workedOut(() =>

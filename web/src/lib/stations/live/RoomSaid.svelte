@@ -1,0 +1,96 @@
+<script lang="ts">
+	import { onMount, untrack } from 'svelte';
+	import { tooNear } from '$lib/places/clearance';
+	import { NewestTrial } from '$lib/places/newestTrial.svelte';
+	import Tick from '$lib/sheet/fields/Tick.svelte';
+	import { showDistance, together } from '$lib/sheet/units/display';
+	import { sharedLive } from './liveBench.svelte';
+	import { type RoomAnswer, type RoomQuestion, roomM, roomQuestion, triedCamera } from './room';
+
+	/** The way that waits, tried against the plan: what it comes near to. Computed, and said so. */
+	const bench = sharedLive();
+	const units = $derived(bench.data.person.units);
+	const far = (m: number) => together(showDistance(Math.max(0, m), units));
+	let trial = $state.raw<NewestTrial<RoomQuestion, RoomAnswer> | null>(null);
+	onMount(() => {
+		const made = new NewestTrial<RoomQuestion, RoomAnswer>(
+			new Worker(new URL('./room.worker.ts', import.meta.url), { type: 'module' }),
+			{
+				broken: 'It could not be tried against the plan here: reload the page. Watch its whole way.',
+				untried: 'It could not be tried against the plan. Watch its whole way.'
+			}
+		);
+		trial = made;
+		return () => made.stop();
+	});
+	/** It is asked anew when the target is another, or the head stands elsewhere by more than a hand sees. */
+	const from = $derived(
+		JSON.stringify(Object.fromEntries(Object.entries(bench.at).map(([axis, at]) => [axis, Number(at.toFixed(2))])))
+	);
+	$effect(() => {
+		const { target, kept, venue } = bench;
+		const here = from;
+		const asks = trial;
+		untrack(() =>
+			asks?.ask(
+				target === null || kept === null || target.sent
+					? null
+					: roomQuestion(
+							kept.settings.place,
+							JSON.parse(here) as Readonly<Record<string, number>>,
+							target.legs,
+							target.loops,
+							venue?.plan ?? null
+						)
+			)
+		);
+	});
+	const nearest = $derived(trial?.answer?.[0] ?? null);
+	const bad = $derived(nearest !== null && tooNear(nearest.finding));
+	$effect(() => {
+		bench.wayUnsure = bench.venue !== null && (bad || (trial?.answer ?? null) === null);
+	});
+	const legName = $derived(
+		nearest === null ? '' : (bench.target?.legs[nearest.leg % bench.target.legs.length]?.name ?? '')
+	);
+	const many = $derived((bench.target?.legs.length ?? 0) > 1);
+</script>
+
+{#if bench.target !== null && !bench.target.sent}
+	<p class:warning={bad || (trial?.problem ?? '') !== ''} class="room" role="status" data-testid="room-said">
+		{#if bench.venue === null}There is no plan to try it against: watch its whole way.
+		{:else if trial?.problem}{trial.problem}
+		{:else if trial === null || trial.pending || trial.answer === null}Trying it against the plan …
+		{:else if nearest === null}By the plan, nothing is near its way.
+		{:else if bad}By the plan it comes {nearest.finding.clearanceM <= 0
+				? 'into'
+				: `within ${far(nearest.finding.clearanceM)} of`}
+			<strong>{nearest.finding.label || 'something without a name'}</strong>{many ? `, on its way to ${legName}` : ''}.
+			Watch it there, or choose another way.
+		{:else}By the plan it keeps {far(nearest.finding.clearanceM)} from {nearest.finding.label ||
+				'the nearest thing'}{many ? `, on its way to ${legName}` : ''}.{/if}
+		<small
+			>Computed for a camera {far(triedCamera.backM + triedCamera.frontM)} long, {far(2 * triedCamera.radiusM)} thick, {far(
+				roomM
+			)} asked. What is not on the plan is not in it: people, cables, doors.</small
+		>
+	</p>
+	{#if bad && bench.target.loops && bench.head?.watched}
+		<label class="seen"
+			><Tick bind:checked={bench.sawItFree} data-testid="saw-it-free" /> I held it through this way and saw it free</label
+		>
+	{/if}
+{/if}
+
+<style>
+	.room small {
+		display: block;
+		color: var(--quiet);
+	}
+	.seen {
+		display: flex;
+		gap: 10px;
+		align-items: center;
+		min-height: 48px;
+	}
+</style>
