@@ -26,9 +26,12 @@ afterAll(async () => {
 	await application?.stop();
 	await cluster?.stop();
 });
-const ask = (method: string, path: string, body?: unknown) =>
-	send(application.origin, method, path, body).catch((thrown: Error) => ({ status: 0, body: thrown.message }));
 const pause = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
+const ask = (method: string, path: string, body?: unknown) =>
+	Promise.race([
+		send(application.origin, method, path, body).catch((thrown: Error) => ({ status: 0, body: thrown.message })),
+		pause(20_000).then(() => ({ status: -1, body: `${method} ${path} was never answered` }))
+	]);
 
 it(`outlives its database killed ${rounds} times under ${writers} writers, and loses nothing it confirmed`, async () => {
 	let ended: string | null = null;

@@ -68,9 +68,47 @@ describe('a part', () => {
 		const changed = await ask('PUT', `/api/parts/${made.body.id}`, { ...prime, massKg: 0.52 });
 		expect(changed.body.massKg).toBe(0.52);
 		const shelf: Part[] = (await ask('GET', '/api/parts')).body;
-		expect(shelf.find(({ id }) => id === made.body.id)).toEqual(changed.body);
+		const { meanwhile, ...saved } = changed.body;
+		expect(meanwhile).toEqual([]);
+		expect(shelf.find(({ id }) => id === made.body.id)).toEqual(saved);
 		expect((await ask('DELETE', `/api/parts/${made.body.id}`)).status).toBe(200);
 		expect((await ask('DELETE', `/api/parts/${made.body.id}`)).status).toBe(404);
+	});
+
+	it('two who change it at once each have what they changed, and are told of the other', async () => {
+		const { id } = (await ask('POST', '/api/parts', { ...prime, name: 'For two' })).body;
+		const begun = { ...prime, name: 'For two' };
+		const [one, other] = await Promise.all([
+			ask('PUT', `/api/parts/${id}`, { ...begun, massKg: 0.6, begun }),
+			ask('PUT', `/api/parts/${id}`, { ...begun, name: 'Of two', begun })
+		]);
+		const shelf: Part[] = (await ask('GET', '/api/parts')).body;
+		expect(shelf.find((each) => each.id === id)).toMatchObject({ name: 'Of two', massKg: 0.6 });
+		const told = [...one.body.meanwhile, ...other.body.meanwhile];
+		expect(told).toHaveLength(1);
+		expect(told[0].stands).toBe('theirs');
+		await ask('DELETE', `/api/parts/${id}`);
+	});
+
+	it('taken off and taken into use in the same moment: one of them is refused in words, whichever comes second', async () => {
+		for (let round = 0; round < 12; round += 1) {
+			const { id } = (await ask('POST', '/api/parts', { ...prime, name: `Raced ${round}` })).body;
+			const [gone, used] = await Promise.all([
+				ask('DELETE', `/api/parts/${id}`),
+				ask('POST', '/api/payloads', {
+					...draft(`Racing ${round}`),
+					placements: [{ id: randomUUID(), partId: id, positionM: [0, 0, 0] }]
+				})
+			]);
+			expect([gone.status, used.status].filter((status) => status === 200)).toHaveLength(1);
+			const refused = gone.status === 200 ? used : gone;
+			expect([409, 422]).toContain(refused.status);
+			expect(refused.body.error.message.length).toBeGreaterThan(10);
+			if (used.status === 200) {
+				await ask('DELETE', `/api/payloads/${used.body.id}`);
+				await ask('DELETE', `/api/parts/${id}`);
+			}
+		}
 	});
 
 	it('stays while a payload stands on it, and says which', async () => {

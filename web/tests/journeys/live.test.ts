@@ -103,6 +103,23 @@ const by = (crew: Crew, person: Person) => {
 			}
 			throw new Error('It could not be held long enough.');
 		},
+		/** Its place on the plan, a little to the right. */
+		putsAside: async () => {
+			const { x, y } = await middle('head-spot');
+			if (person.way === 'keys') {
+				await page.focus('[data-testid="head-spot"]');
+				for (let k = 0; k < 3; k += 1) await page.keyboard.press('ArrowRight');
+			} else if (person.way === 'thumb') {
+				const finger = await page.touchscreen.touchStart(x, y);
+				for (let k = 1; k <= 4; k += 1) await finger.move(x + 15 * k, y);
+				await finger.end();
+			} else {
+				await page.mouse.move(x, y);
+				await page.mouse.down();
+				await page.mouse.move(x + 60, y, { steps: 4 });
+				await page.mouse.up();
+			}
+		},
 		keeps: async (name: string) => {
 			await person.types('As it stands now', name);
 			await person.press('Keep this pose');
@@ -227,6 +244,17 @@ describe.each(ways)('a first head with %s, with an empty crew', (way: Way) => {
 		await person.types('number', '0');
 		await person.reads(/1|least|between/i);
 		await person.types('number', '7');
+		// Put where it stands on the plan: pulled by hand or finger, or pushed with the arrows.
+		const stands = () => person.page.$eval('[data-testid="live-at-0"]', (each) => (each as HTMLInputElement).value);
+		const before = Number(await stands());
+		await hand.putsAside();
+		await person.page.waitForFunction(
+			(was: number) =>
+				Number(document.querySelector<HTMLInputElement>('[data-testid="live-at-0"]')?.value) > was + 0.15,
+			{ timeout: 5000 },
+			before
+		);
+		await person.reads(/Saved/);
 		await person.press(/^Live$/, 'header nav').catch(() => person.press(/Live$/, 'header nav'));
 		await person.arrives(/^\/live$/);
 		await person.reads(/7 Head 202/, '[data-testid="strips"]');
@@ -260,6 +288,7 @@ describe('the chapel’s heads', () => {
 			await hand.ready();
 			await person.page.keyboard.press(digit);
 			await person.reads(/Hold to move head/, '.slip');
+			await person.reads(/By the plan/, '[data-testid="room-said"]');
 			await hand.holdUntil(/stands at/);
 			await hand.rests(id);
 		}
@@ -269,6 +298,9 @@ describe('the chapel’s heads', () => {
 		await hand.choose(/Gallery rail/);
 		await hand.ready();
 		await person.press(/rail end to end/);
+		// Not before the way has been tried against the plan.
+		await person.page.waitForSelector('[data-testid="run-watched"]:not([disabled])', { timeout: 10_000 });
+		await person.reads(/By the plan/, '[data-testid="room-said"]');
 		await person.press(/^Run it, watched by/);
 		await person.reads(/loops rail end to end/, '[data-testid="strips"]');
 		await hand.choose(/Left column/);

@@ -4,7 +4,7 @@ import { asRefusal, Refusal } from './refusal';
 import { plainWords } from './schemas/quantities';
 
 const greatestBodyBytes = 1024 * 1024;
-const discardedBodyBytes = 16 * 1024 * 1024;
+const discardedBodyBytes = 64 * 1024 * 1024;
 
 /** Wraps a route: what it returns is sent as JSON, what it throws as `{ error }`. Unexpected errors go to the log whole. */
 export function api<Event extends RequestEvent>(handler: (event: Event) => Promise<unknown> | unknown) {

@@ -14,35 +14,88 @@ export type Queryable = Pick<Database, 'select' | 'insert' | 'update' | 'delete'
 let pool: pg.Pool | undefined;
 let opened: Database | undefined;
 
-const running = new AsyncLocalStorage<Database>();
+/** A transaction at work, on a connection of its own; `depth` counts those within it. */
+interface Running {
+	readonly on: Database;
+	readonly client: pg.ClientBase;
+	readonly depth: number;
+}
+const running = new AsyncLocalStorage<Running>();
 
-/** Runs the work in one transaction: within it `database()` is that transaction, however deep it is called. */
-export function inTransaction<T>(work: () => Promise<T>): Promise<T> {
-	return database().transaction((transaction) => running.run(transaction as unknown as Database, work));
+/**
+ * Runs the work in one transaction: within it `database()` is that transaction, however deep it is called; one within another is taken back
+ * by itself. The connection goes back into the pool whatever happens, and a broken one does not: the driver's own transaction keeps one whose
+ * `begin` failed for ever, and ten of those are the whole pool.
+ */
+export async function inTransaction<T>(work: () => Promise<T>): Promise<T> {
+	const within = running.getStore();
+	if (within !== undefined) {
+		const depth = within.depth + 1;
+		return attempt(within.client, work, { ...within, depth }, [
+			`savepoint nested_${depth}`,
+			`release savepoint nested_${depth}`,
+			`rollback to savepoint nested_${depth}`
+		]);
+	}
+	const client = await openPool().connect();
+	let broken: Error | undefined;
+	const breaks = (error: Error) => (broken = error);
+	client.on('error', breaks);
+	try {
+		const mine: Running = { on: drizzle(client, { schema }), client, depth: 0 };
+		return await attempt(client, work, mine, ['begin', 'commit', 'rollback'], breaks);
+	} finally {
+		client.off('error', breaks);
+		client.release(broken);
+	}
+}
+async function attempt<T>(
+	client: pg.ClientBase,
+	work: () => Promise<T>,
+	as: Running,
+	[begin, keep, takeBack]: readonly [string, string, string],
+	cannotTakeBack: (error: Error) => unknown = () => {}
+): Promise<T> {
+	try {
+		await client.query(begin);
+		const result = await running.run(as, work);
+		await client.query(keep);
+		return result;
+	} catch (thrown) {
+		// What cannot even be taken back over a dead connection is taken back by the server.
+		await client.query(takeBack).catch(cannotTakeBack);
+		throw thrown;
+	}
 }
 
 /** The transaction at work, or the one pool of this process, opened at first use. A query fails within seconds, not minutes, when the server is away. */
 export function database(): Database {
 	const transaction = running.getStore();
-	if (transaction !== undefined) return transaction;
-	if (opened === undefined) {
-		const address = env.DATABASE_URL;
-		if (!address) throw new Error('DATABASE_URL is not set. Start the application with ./poise demo, or set it.');
-		pool = new pg.Pool({
-			connectionString: address,
-			max: 10,
-			connectionTimeoutMillis: 5000,
-			idleTimeoutMillis: 60_000,
-			// A transaction whose request is gone gives its locks back.
-			idle_in_transaction_session_timeout: 30_000
-		});
-		// A connection that dies says so to the query that waits on it, and to whoever listens; with nobody listening, Node
-		// would end the process. Idle or in the middle of a transaction, the pool makes a new one for the next request.
-		pool.on('error', noteLost);
-		pool.on('connect', (client) => client.on('error', noteLost));
-		opened = drizzle(pool, { schema });
-	}
-	return opened;
+	if (transaction !== undefined) return transaction.on;
+	openPool();
+	return opened!;
+}
+function address(): string {
+	if (!env.DATABASE_URL)
+		throw new Error('DATABASE_URL is not set. Start the application with ./poise demo, or set it.');
+	return env.DATABASE_URL;
+}
+function openPool(): pg.Pool {
+	if (pool !== undefined) return pool;
+	pool = new pg.Pool({
+		connectionString: address(),
+		max: 10,
+		connectionTimeoutMillis: 5000,
+		idleTimeoutMillis: 60_000,
+		// A transaction whose request is gone gives its locks back.
+		idle_in_transaction_session_timeout: 30_000
+	});
+	// A connection that dies says so to the query that waits on it, and to whoever listens; with nobody listening, Node
+	// would end the process. Idle or in the middle of a transaction, the pool makes a new one for the next request.
+	pool.on('error', noteLost);
+	pool.on('connect', (client) => client.on('error', noteLost));
+	opened = drizzle(pool, { schema });
+	return pool;
 }
 
 let saidLost = 0;
@@ -59,10 +112,17 @@ export async function closeDatabase(): Promise<void> {
 	await Promise.race([closing?.end(), new Promise((resolve) => setTimeout(resolve, 2000).unref())]);
 }
 
-/** Brings the tables up to date with the migrations in the repository. */
+/** Brings the tables up to date with the migrations in the repository, over a connection of its own. */
 export async function migrateDatabase(): Promise<void> {
 	const folder = env.POISE_MIGRATIONS ?? fileURLToPath(new URL('../../../../drizzle', import.meta.url));
-	await migrate(database(), { migrationsFolder: folder });
+	const client = new pg.Client({ connectionString: address(), connectionTimeoutMillis: 5000 });
+	client.on('error', noteLost);
+	await client.connect();
+	try {
+		await migrate(drizzle(client, { schema }), { migrationsFolder: folder });
+	} finally {
+		await client.end().catch(() => {});
+	}
 }
 
 /** How many migrations the database has had. */
