@@ -39,7 +39,7 @@ const deskHolder = 'desk';
 /** So long after somebody asked, a head that nobody holds passes to them. */
 const passesMs = 3000;
 /** A stick is heeded at once, but no head is spoken to more often than this. */
-const soonestMs = 3;
+const soonestMs = 1;
 
 /** One head at the desk: its link, what is kept of it, who drives it, and what it is led through. */
 export class Station {

@@ -38,6 +38,9 @@ export default async function bench() {
 					{ cwd: root }
 				)
 			);
+			process.stdout.write(
+				await run('npx', ['tsx', 'scripts/bench/soak.ts', application.origin, headsPort, '1'], { cwd: root })
+			);
 			await savesBesideInserts(application.origin, cluster.address);
 			await dragLatency(application.origin);
 			await dragOfSetting(application.origin);
