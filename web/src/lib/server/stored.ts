@@ -20,8 +20,10 @@ const newest = ({ upgrades = [] }: Pick<StoredAs<unknown>, 'upgrades'>) => upgra
 /** The value with the number of its shape, as it goes into the database. */
 export const toStore = <T>(as: StoredAs<T>, value: T): Json => ({ shape: newest(as), ...(value as Json) });
 
-/** What lies in the database, brought up to date and checked. Throws `invalid` for what no schema reads, and for what a newer Poise wrote. */
+/** What lies in the database, brought up to date and checked. Throws `invalid` for what no schema reads, what is damaged, and what a newer Poise wrote. */
 export function fromStore<T>(as: StoredAs<T>, stored: unknown): T {
+	if (typeof stored !== 'object' || stored === null)
+		throw new Refusal('invalid', 'This is damaged: there is nothing in it.');
 	const { shape: written = 1, ...rest } = stored as Json;
 	const shape = Number(written);
 	if (!Number.isInteger(shape) || shape < 1 || shape > newest(as))
@@ -29,8 +31,16 @@ export function fromStore<T>(as: StoredAs<T>, stored: unknown): T {
 			'invalid',
 			'This was written by a newer Poise than this one. Update this one, and it opens again.'
 		);
-	const upToDate = (as.upgrades ?? []).slice(shape - 1).reduce<Json>((older, upgrade) => upgrade(older), rest);
-	return validated(upToDate, as.schema);
+	return validated(upgraded(as, shape, rest), as.schema);
+}
+/** The steps are written for what was once written; what is damaged may lack what they take for granted. */
+function upgraded({ upgrades = [] }: Pick<StoredAs<unknown>, 'upgrades'>, shape: number, rest: Json): Json {
+	try {
+		return upgrades.slice(shape - 1).reduce<Json>((older, upgrade) => upgrade(older), rest);
+	} catch (cause) {
+		const words = 'This is damaged: it is of an earlier Poise, and something that was always in it is missing.';
+		throw Object.assign(new Refusal('invalid', words), { cause });
+	}
 }
 
 /** A step for records: the copy of the support they keep was once called by its kind. */
