@@ -216,6 +216,22 @@ describe('the drop timer', () => {
 		await page.click(id('take-drops'));
 		await waitForText(page, '[aria-label="Seen so far"]', 'mean of 5');
 		expect(await text(page, id('inertia'))).toContain('one height');
+		// One step: undone, the runs are there to be taken and nothing is seen; so they can never be counted twice.
+		await page.evaluate(() => (document.activeElement as HTMLElement).blur());
+		await page.keyboard.down('Control');
+		await page.keyboard.press('z');
+		await page.keyboard.up('Control');
+		await page.waitForSelector(`${id('runs')} .run`);
+		expect(await runs()).toEqual(timed);
+		expect(
+			await page.$$eval('[aria-label="Seen so far"]', (all) =>
+				all.some((each) => /mean of 5/.test(each.textContent ?? ''))
+			)
+		).toBe(false);
+		await page.click(id('take-drops'));
+		await waitForText(page, '[aria-label="Seen so far"]', 'mean of 5');
+		const roll = await text(page, '[aria-label="Seen so far"]');
+		expect(roll.split('mean of 5')).toHaveLength(2);
 	});
 
 	it('works by the space bar, and does not count a press too short', async () => {

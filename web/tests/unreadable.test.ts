@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import postgres from 'postgres';
+import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { Part } from '../src/lib/model/part';
 import type { Payload } from '../src/lib/model/payload';
@@ -58,14 +59,13 @@ describe('a picture under a plan', () => {
 	it('stays while the plan shows it, however many are put after it; of the others the last few', async () => {
 		const [venue] = (await ask('GET', '/api/venues')).body as Venue[];
 		const put = async () => {
-			const png = Buffer.concat([
-				Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a]),
-				Buffer.from(randomUUID())
-			]);
+			const png = await sharp({ create: { width: 9, height: 9, channels: 3, background: 'red' } })
+				.png()
+				.toBuffer();
 			const response = await fetch(`${served.origin}/api/venues/${venue!.id}/pictures`, {
 				method: 'POST',
 				headers: { 'content-type': 'image/png' },
-				body: png
+				body: new Uint8Array(png)
 			});
 			return ((await response.json()) as { id: string }).id;
 		};

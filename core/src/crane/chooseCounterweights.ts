@@ -39,10 +39,12 @@ export interface CounterweightInput {
 /** Differences below this are none: sums of plates carry rounding. */
 const tie = 1e-9;
 
-interface Stack {
-	readonly counts: readonly number[];
-	readonly massKg: number;
-	readonly plates: number;
+/** Stacks of half the kinds that a search goes through at most: a second's work. */
+const mostStacks = 8_000_000;
+
+interface Kind extends PlateCount {
+	/** Its place in what was given. */
+	readonly at: number;
 }
 
 /**
@@ -55,8 +57,12 @@ interface Stack {
  * hanger that is not behind the pivot, a nose that is not before it, or an arm without sense.
  *
  * All plates hang at one place, so only their total mass matters, and both remainder and trim travel grow with its distance
- * from one mass `W₀` that leaves the trim in its middle. The nearest sums to W₀ are found by splitting the kinds in two
- * halves, sorting the sums of one, and looking up what the other lacks: thousands of looks for millions of stacks.
+ * from one mass `W₀` that leaves the trim in its middle. The kinds are split in two halves and the sums of each sorted; what a sum of one
+ * half lacks is looked up in the other, outwards until nothing nearer is to be had: every pair that could be among the best is seen.
+ *
+ * Left out are only stacks that cannot be among the best `n`: with `M` the heaviest plate, take plates off the whole supply one by
+ * one. Totals fall by at most M a step, so `n` of them lie within `n·M` above max(W₀, 0), or the supply ends before it; whatever is heavier
+ * than max(W₀, 0) + n·M is further from W₀ than those n. Putting them on one by one says the same of min(W₀, supply) − n·M.
  *
  * @example
  * const arm = { parts: [{ id: 'nose', massKg: 10, uM: 2, vM: 0 }] };
@@ -84,9 +90,16 @@ export function chooseCounterweights(input: CounterweightInput): { readonly choi
 
 	const middle = (low + high) / 2;
 	const bestKg = (uKgM + trimKg * middle - wanted) / -hangerU;
-	const half = Math.ceil(kinds.length / 2);
-	const left = stacksOf(kinds.slice(0, half), most);
-	const right = stacksOf(kinds.slice(half), most);
+	const supplyKg = massOf(kinds);
+	const heaviestKg = kinds.reduce((most, { massKg, count }) => (count > 0 ? Math.max(most, massKg) : most), 0);
+	const within = {
+		leastKg: Math.min(bestKg, supplyKg) - most * heaviestKg - tie,
+		mostKg: Math.max(bestKg, 0) + most * heaviestKg + tie
+	};
+	const [one, other] = halvesOf(kinds);
+	const tooMany = () => check.fail('plates', 'must be fewer: there are too many ways to hang them', kinds.length);
+	const left = sumsOf(one, { ...within, leastKg: within.leastKg - massOf(other) }, tooMany);
+	const right = sumsOf(other, { ...within, leastKg: within.leastKg - massOf(one) }, tooMany);
 
 	const answerOf = (counts: readonly number[], massKg: number): Ranked => {
 		const without = uKgM + massKg * hangerU - wanted;
@@ -104,35 +117,28 @@ export function chooseCounterweights(input: CounterweightInput): { readonly choi
 			}
 		};
 	};
-	let best: Ranked[] = [];
-	let worstKg = Infinity;
-	for (const one of left) {
-		// Outwards from what the other half would have to weigh, both ways, until nothing nearer is to be had.
-		const start = firstAtLeast(right, bestKg - one.massKg);
-		for (const [from, step] of [
-			[start, 1],
-			[start - 1, -1]
-		] as const) {
-			for (let index = from; index >= 0 && index < right.length; index += step) {
-				const other = right[index] as Stack;
-				const massKg = one.massKg + other.massKg;
-				if (Math.abs(massKg - bestKg) > worstKg + tie) break;
-				best.push(answerOf([...one.counts, ...other.counts], massKg));
-				if (best.length > 4 * most) best = best.sort(byRank).slice(0, most);
-				if (best.length >= most) {
-					const sorted = best.sort(byRank);
-					const last = sorted[most - 1] as Ranked;
-					worstKg = Math.abs(last.choice.plates.reduce((sum, each) => sum + each.massKg * each.count, 0) - bestKg);
-				}
-			}
-		}
-	}
+	const pairs = nearestPairs(left, right, bestKg, most, (massKg) => {
+		const { off, choice } = answerOf([], massKg);
+		return { left: Math.abs(choice.remainingUKgM), off };
+	});
+	const best = pairs.flatMap(({ leftKg, rightKg }) =>
+		stacksAt(one, leftKg, most).flatMap((here) =>
+			stacksAt(other, rightKg, most).map((there) => {
+				const counts: number[] = kinds.map(() => 0);
+				one.forEach(({ at }, k) => (counts[at] = here[k]!));
+				other.forEach(({ at }, k) => (counts[at] = there[k]!));
+				return answerOf(
+					counts,
+					counts.reduce((sum, count, k) => sum + count * kinds[k]!.massKg, 0)
+				);
+			})
+		)
+	);
 	const ranked = best.sort(byRank).slice(0, most);
 	// With the trim at its end and the nose still heavy (or light) by more, the others only repeat the first more badly.
 	const first = ranked[0] as Ranked;
-	const all = kinds.reduce((sum, { massKg, count }) => sum + massKg * count, 0);
-	const hung = first.choice.plates.reduce((sum, { massKg, count }) => sum + massKg * count, 0);
-	const outOfReach = Math.abs(first.choice.remainingUKgM) > tie && (hung === 0 || Math.abs(hung - all) <= tie);
+	const hung = massOf(first.choice.plates);
+	const outOfReach = Math.abs(first.choice.remainingUKgM) > tie && (hung === 0 || Math.abs(hung - supplyKg) <= tie);
 	return { choices: (outOfReach ? ranked.slice(0, 1) : ranked).map(({ choice }) => choice) };
 }
 
@@ -150,40 +156,143 @@ function byRank(a: Ranked, b: Ranked): number {
 	return a.plates - b.plates;
 }
 
-/** Every distinct total of some kinds, lightest first, each by its `most` shortest stacks. */
-function stacksOf(kinds: readonly PlateCount[], most: number): Stack[] {
-	let stacks: Stack[] = [{ counts: [], massKg: 0, plates: 0 }];
-	for (const { massKg, count } of kinds) {
-		const next: Stack[] = [];
-		for (const stack of stacks)
-			for (let hung = 0; hung <= count; hung += 1)
-				next.push({
-					counts: [...stack.counts, hung],
-					massKg: stack.massKg + hung * massKg,
-					plates: stack.plates + hung
-				});
-		stacks = shortest(next, most);
+const massOf = (plates: readonly PlateCount[]) => plates.reduce((sum, { massKg, count }) => sum + massKg * count, 0);
+
+/** Two halves with about as many stacks each. */
+function halvesOf(kinds: readonly PlateCount[]): readonly [readonly Kind[], readonly Kind[]] {
+	const halves: [Kind[], Kind[]] = [[], []];
+	const sizes = [1, 1];
+	const many = kinds.map((kind, at) => ({ ...kind, at })).sort((a, b) => b.count - a.count || b.massKg - a.massKg);
+	for (const kind of many) {
+		const to = sizes[0]! <= sizes[1]! ? 0 : 1;
+		halves[to].push(kind);
+		sizes[to]! *= kind.count + 1;
 	}
-	return stacks;
+	return halves;
 }
 
-function shortest(stacks: Stack[], most: number): Stack[] {
-	stacks.sort((a, b) => (Math.abs(a.massKg - b.massKg) > tie ? a.massKg - b.massKg : a.plates - b.plates));
-	const kept: Stack[] = [];
-	let same = 0;
-	for (const stack of stacks) {
-		const last = kept[kept.length - 1];
-		same = last !== undefined && Math.abs(stack.massKg - last.massKg) <= tie ? same + 1 : 0;
-		if (same < most) kept.push(stack);
-	}
-	return kept;
+/** Goes through the stacks of some kinds whose mass is within the bounds. */
+function through(
+	kinds: readonly Kind[],
+	{ leastKg, mostKg }: { readonly leastKg: number; readonly mostKg: number },
+	visit: (massKg: number, plates: number, counts: readonly number[]) => void
+): void {
+	const counts = kinds.map(() => 0);
+	const restKg = kinds.map((_, k) => massOf(kinds.slice(k + 1)));
+	const go = (k: number, massKg: number, plates: number): void => {
+		if (k === kinds.length) return void (massKg >= leastKg && visit(massKg, plates, counts));
+		const { massKg: each, count } = kinds[k]!;
+		for (let hung = 0; hung <= count; hung += 1) {
+			const now = massKg + hung * each;
+			if (now > mostKg) break;
+			if (now + restKg[k]! < leastKg) continue;
+			counts[k] = hung;
+			go(k + 1, now, plates + hung);
+		}
+		counts[k] = 0;
+	};
+	if (mostKg >= 0) go(0, 0, 0);
 }
 
-function firstAtLeast(stacks: readonly Stack[], massKg: number): number {
-	let [low, high] = [0, stacks.length];
+interface Sums {
+	/** Distinct, lightest first: what is nearer than a rounding is one. */
+	readonly massKg: Float64Array;
+	/** The fewest plates of each. */
+	readonly plates: Uint16Array;
+}
+function sumsOf(
+	kinds: readonly Kind[],
+	within: { readonly leastKg: number; readonly mostKg: number },
+	tooMany: () => never
+): Sums {
+	let many = 0;
+	through(kinds, within, () => {
+		many += 1;
+		if (many > mostStacks) tooMany();
+	});
+	const all = new Float64Array(many);
+	let filled = 0;
+	through(kinds, within, (massKg) => (all[filled++] = massKg));
+	all.sort();
+	let kept = 0;
+	for (const massKg of all) if (kept === 0 || massKg - all[kept - 1]! > tie) all[kept++] = massKg;
+	const massKg = all.slice(0, kept);
+	const plates = new Uint16Array(kept).fill(65_535);
+	through(kinds, within, (mass, hung) => {
+		const at = firstAbove(massKg, mass) - 1;
+		plates[at] = Math.min(plates[at]!, hung);
+	});
+	return { massKg, plates };
+}
+
+interface Pair {
+	readonly leftKg: number;
+	readonly rightKg: number;
+	readonly plates: number;
+	readonly offKg: number;
+	readonly left: number;
+	readonly off: number;
+}
+/** The best pairs of sums, each by its fewest plates: the best stacks are all among them. */
+function nearestPairs(
+	left: Sums,
+	right: Sums,
+	bestKg: number,
+	most: number,
+	rank: (massKg: number) => { readonly left: number; readonly off: number }
+): readonly Pair[] {
+	const best: Pair[] = [];
+	let worstKg = Infinity;
+	const better = (a: Pair, b: Pair) => {
+		if (Math.abs(a.left - b.left) > tie) return a.left < b.left;
+		if (Math.abs(a.off - b.off) > tie) return a.off < b.off;
+		return a.plates < b.plates;
+	};
+	const meet = (i: number, j: number): boolean => {
+		const [leftKg, rightKg] = [left.massKg[i]!, right.massKg[j]!];
+		const offKg = Math.abs(leftKg + rightKg - bestKg);
+		if (offKg > worstKg + 2 * tie) return false;
+		const plates = left.plates[i]! + right.plates[j]!;
+		// As near as the last of the best, and no shorter: nothing to gain, which most are where masses are round.
+		const last = best[most - 1];
+		if (last !== undefined && offKg >= last.offKg - tie && plates >= last.plates) return true;
+		const pair: Pair = { leftKg, rightKg, plates, offKg, ...rank(leftKg + rightKg) };
+		let at = best.length;
+		while (at > 0 && better(pair, best[at - 1]!)) at -= 1;
+		best.splice(at, 0, pair);
+		if (best.length > most) best.pop();
+		if (best.length === most) worstKg = Math.max(...best.map((each) => each.offKg));
+		return true;
+	};
+	let start = right.massKg.length;
+	for (let i = 0; i < left.massKg.length; i += 1) {
+		const wantedKg = bestKg - left.massKg[i]!;
+		while (start > 0 && right.massKg[start - 1]! >= wantedKg) start -= 1;
+		for (let j = start; j < right.massKg.length && meet(i, j); j += 1);
+		for (let j = start - 1; j >= 0 && meet(i, j); j -= 1);
+	}
+	return best;
+}
+
+/** The shortest stacks of one mass. */
+function stacksAt(kinds: readonly Kind[], massKg: number, most: number): readonly (readonly number[])[] {
+	const found: { readonly counts: readonly number[]; readonly plates: number }[] = [];
+	through(kinds, { leastKg: massKg - tie, mostKg: massKg + tie }, (_, plates, counts) => {
+		const last = found[most - 1];
+		if (last !== undefined && plates >= last.plates) return;
+		found.push({ counts: [...counts], plates });
+		found.sort((a, b) => a.plates - b.plates);
+		if (found.length > most) found.pop();
+	});
+	return found.map(({ counts }) => counts);
+}
+
+/** The index of the first that is more than it. */
+function firstAbove(sorted: Float64Array, value: number): number {
+	let [low, high] = [0, sorted.length];
 	while (low < high) {
 		const middle = (low + high) >> 1;
-		if ((stacks[middle] as Stack).massKg < massKg) low = middle + 1;
+		if (sorted[middle]! <= value) low = middle + 1;
 		else high = middle;
 	}
 	return low;

@@ -6,9 +6,10 @@
 	import type { UnitSystem } from '$lib/model/person';
 	import { type PlanUnderlay, type VenuePlan } from '$lib/model/venue';
 	import { showDistance, together } from '$lib/sheet/units/display';
-	import { type Drawing, type ReadDrawing, spanOf } from './drawnLines';
+	import { type Drawing, spanOf } from './drawnLines';
 	import { sendPicture, shrunk } from './picture';
 	import { freshUnderlay, withDrawing } from './plan';
+	import { readDrawing } from './readDrawing';
 
 	/** Plans that are there already: a drawing file put in as lines, a picture laid under. */
 	interface Props {
@@ -51,11 +52,7 @@
 		}
 		busy = 'Reading the drawing …';
 		const text = await file.text();
-		const ending = /\.([a-z]+)$/i.exec(file.name)?.[1]?.toLowerCase();
-		let result: ReadDrawing;
-		if (ending === 'svg') result = (await import('./fromSvg')).fromSvg(text);
-		else if (ending === 'dxf') result = (await import('./fromDxf')).fromDxf(text);
-		else result = { problem: `“${file.name}” is neither a DXF nor an SVG drawing.` };
+		const result = await readDrawing(file.name, text);
 		busy = '';
 		if ('problem' in result) {
 			trouble = result.problem;

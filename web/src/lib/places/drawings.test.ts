@@ -1,7 +1,8 @@
-import { describe, expect, it } from 'vitest';
+import { describe, expect, it, vi } from 'vitest';
 import { type Drawing, joined, lengthOf } from './drawnLines';
 import { fromDxf } from './fromDxf';
 import { fromSvg } from './fromSvg';
+import { readDrawing } from './readDrawing';
 
 /** A DXF file of these group codes and values. */
 const dxf = (...pairs: readonly (readonly [number, string | number])[]) =>
@@ -196,5 +197,91 @@ describe('joining lines', () => {
 		expect(joined([at(1, 0), at(0, 1)])).toHaveLength(1);
 		// A star of very many lines is no harder than so many lines apart.
 		expect(joined(Array.from({ length: 20000 }, (_, index) => at(1 + index, 1)))).toHaveLength(20000);
+	});
+});
+
+describe('a file made to be no drawing', () => {
+	const says = (result: ReturnType<typeof fromDxf>) => ('problem' in result ? result.problem : 'lines');
+	it('blocks within blocks within blocks end in a sentence', () => {
+		const insert = (name: string) =>
+			[
+				[0, 'INSERT'],
+				[2, name],
+				[10, 0],
+				[20, 0]
+			] as const;
+		const blocks = Array.from({ length: 6 }, (_, k) => [
+			...([
+				[0, 'BLOCK'],
+				[2, `B${k}`],
+				[10, 0],
+				[20, 0]
+			] as const),
+			...(k === 5 ? line(0, 0, 1, 1) : Array.from({ length: 40 }, () => insert(`B${k + 1}`)).flat()),
+			...([[0, 'ENDBLK']] as const)
+		]).flat();
+		const text = dxf(
+			...([
+				[0, 'SECTION'],
+				[2, 'BLOCKS']
+			] as const),
+			...blocks,
+			...([[0, 'ENDSEC']] as const),
+			...entities(...Array.from({ length: 40 }, () => insert('B0')).flat())
+		);
+		expect(text.length).toBeLessThan(20_000);
+		const began = performance.now();
+		expect(says(fromDxf(text))).toMatch(/too much/);
+		expect(performance.now() - began).toBeLessThan(8000);
+	});
+	it.each([
+		['twenty thousand groups in one another', `${'<g>'.repeat(20_000)}<path d="M0 0h1"/>${'</g>'.repeat(20_000)}`],
+		['three hundred thousand pieces of a path', `<path d="${'M0 0c1 1 2 2 3 3'.repeat(300_000)}"/>`],
+		['three hundred thousand lines', '<line x2="1"/>'.repeat(300_000)]
+	])(
+		'%s end in a sentence',
+		(_what, inner) => {
+			expect(says(fromSvg(`<svg xmlns="x">${inner}</svg>`))).toMatch(/too much|damaged/);
+		},
+		20_000
+	);
+	it('an arc round a thousand times is round once', () => {
+		const arc = (to: number) =>
+			dxf(...entities([0, 'ARC'], [8, 'x'], [10, 0], [20, 0], [40, 1], [50, 0], [51, to], ...line(5, 5, 6, 6)));
+		const [once, often] = [read(fromDxf(arc(90))), read(fromDxf(arc(90 + 360_000)))];
+		const longest = ({ lines }: Drawing) => Math.max(...lines.map(lengthOf));
+		expect(longest(often)).toBeCloseTo(longest(once), 6);
+	});
+
+	const worker = () => {
+		const on: Record<string, (event: unknown) => void> = {};
+		return {
+			on,
+			postMessage: vi.fn(),
+			terminate: vi.fn(),
+			addEventListener: (type: string, listener: unknown) => void (on[type] = listener as (event: unknown) => void)
+		};
+	};
+	it('a reader that never answers is ended, and said so', async () => {
+		const stub = worker();
+		expect(says(await readDrawing('hall.dxf', '', () => stub as never, 20))).toMatch(/too long/);
+		expect(stub.terminate).toHaveBeenCalledOnce();
+	});
+	it('a reader that dies is said to', async () => {
+		const stub = worker();
+		const told = readDrawing('hall.SVG', '<svg/>', () => stub as never, 5000);
+		expect(stub.postMessage).toHaveBeenCalledWith({ kind: 'svg', text: '<svg/>' });
+		stub.on['error']!({});
+		expect(says(await told)).toMatch(/cannot be read here/);
+		expect(stub.terminate).toHaveBeenCalledOnce();
+	});
+	it('what it read is handed on; what is no drawing never begins', async () => {
+		const stub = worker();
+		const told = readDrawing('hall.dxf', 'x', () => stub as never, 5000);
+		stub.on['message']!({ data: { lines: [], unitM: null, leftOut: {} } });
+		expect(await told).toEqual({ lines: [], unitM: null, leftOut: {} });
+		const never = vi.fn();
+		expect(says(await readDrawing('hall.pdf', 'x', never as never))).toMatch(/neither/);
+		expect(never).not.toHaveBeenCalled();
 	});
 });

@@ -115,3 +115,32 @@ export function joined(lines: readonly DrawnLine[]): DrawnLine[] {
 	}
 	return done;
 }
+
+/** A room's outline is hundreds of lines; this much is a whole town, or a file made to be no drawing. */
+export const mostDrawn = { things: 200_000, points: 400_000, depth: 100 } as const;
+class TooMuch extends Error {}
+
+/** Counts what a drawing holds while it is read; past what can be taken, reading ends in a sentence. */
+export function withinReason(
+	read: (count: { readonly thing: (depth: number) => void; readonly points: (many: number) => void }) => ReadDrawing
+): ReadDrawing {
+	let [things, points] = [0, 0];
+	try {
+		return read({
+			thing: (depth) => {
+				things += 1;
+				if (things > mostDrawn.things || depth > mostDrawn.depth) throw new TooMuch();
+			},
+			points: (many) => {
+				points += many;
+				if (points > mostDrawn.points) throw new TooMuch();
+			}
+		});
+	} catch (thrown) {
+		if (thrown instanceof TooMuch || thrown instanceof RangeError)
+			return {
+				problem: 'There is too much in this drawing to be read here. Save only the room’s outline, and choose that.'
+			};
+		throw thrown;
+	}
+}

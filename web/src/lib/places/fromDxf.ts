@@ -10,7 +10,17 @@ import DxfParser, {
 	type IPoint,
 	type IPolylineEntity
 } from 'dxf-parser';
-import { arcPoints, combined, type DrawnLine, joined, type Matrix, moved, type ReadDrawing, still } from './drawnLines';
+import {
+	arcPoints,
+	combined,
+	type DrawnLine,
+	joined,
+	type Matrix,
+	moved,
+	type ReadDrawing,
+	still,
+	withinReason
+} from './drawnLines';
 
 /** What the header's unit numbers mean, in metres. */
 const unitsM: Readonly<Record<number, number>> = {
@@ -26,7 +36,9 @@ const unitsM: Readonly<Record<number, number>> = {
 const deepest = 6;
 
 /** The lines of a DXF drawing seen from above, its blocks put in. */
-export function fromDxf(text: string): ReadDrawing {
+export const fromDxf = (text: string): ReadDrawing => withinReason((count) => readText(text, count));
+
+function readText(text: string, count: Parameters<Parameters<typeof withinReason>[0]>[0]): ReadDrawing {
 	const none = { problem: 'This is not a DXF drawing, or it is damaged. Save it again as a text DXF and choose that.' };
 	if (text.includes('\0')) return { problem: 'This DXF is a binary one. Save it as a text DXF and choose that.' };
 	let read: IDxf | null;
@@ -47,8 +59,10 @@ export function fromDxf(text: string): ReadDrawing {
 
 	function take(entities: readonly IEntity[], place: Matrix, depth: number): void {
 		for (const entity of entities) {
+			count.thing(depth);
 			const points = pointsOf(entity);
 			if (points !== null) {
+				count.points(points.length);
 				const closed = isClosed(entity);
 				const kept = points.map((point) => moved(place, point)).filter((each) => each.every(Number.isFinite));
 				const distinct = kept.filter(
@@ -96,7 +110,7 @@ function pointsOf(entity: IEntity): PlanPoint[] | null {
 		case 'ARC': {
 			const { center, radius, startAngle, endAngle } = entity as IArcEntity;
 			// Always counter-clockwise, so an end before the start is a turn further on.
-			const sweep = endAngle - startAngle;
+			const sweep = (endAngle - startAngle) % (2 * Math.PI);
 			return arcPoints(flat(center), radius, startAngle, sweep > 0 ? sweep : sweep + 2 * Math.PI);
 		}
 		default:

@@ -1,7 +1,7 @@
 import type { PlanPoint } from '$lib/model/venue';
 import { XMLParser, XMLValidator } from 'fast-xml-parser';
 import svgpath from 'svgpath';
-import { type DrawnLine, joined, type ReadDrawing } from './drawnLines';
+import { type DrawnLine, joined, type ReadDrawing, withinReason } from './drawnLines';
 
 type Attributes = Readonly<Record<string, string>>;
 type Node = Readonly<Record<string, unknown>> & { readonly ':@'?: Attributes };
@@ -13,7 +13,10 @@ const unitsM: Readonly<Record<string, number>> = { mm: 0.001, cm: 0.01, m: 1, in
 const curveSteps = 12;
 
 /** The lines of an SVG drawing, y turned up. */
-export function fromSvg(text: string): ReadDrawing {
+export const fromSvg = (text: string): ReadDrawing => withinReason((count) => read(text, count));
+
+type Count = Parameters<Parameters<typeof withinReason>[0]>[0];
+function read(text: string, count: Count): ReadDrawing {
 	const none = { problem: 'This is not an SVG drawing, or it is damaged. Save it again as plain SVG and choose that.' };
 	if (XMLValidator.validate(text) !== true) return none;
 	const tree = new XMLParser({
@@ -27,24 +30,25 @@ export function fromSvg(text: string): ReadDrawing {
 	if (root === undefined) return none;
 	const lines: DrawnLine[] = [];
 	const leftOut: Record<string, number> = {};
-	walk(root['svg'] as Node[], [], 'plan');
+	walk(root['svg'] as Node[], [], 'plan', 0);
 	if (lines.length === 0) return { problem: 'There are no lines in this drawing: nothing to put on the plan.' };
 	return { lines: joined(lines), unitM: unitOf(root[':@'] ?? {}), leftOut };
 
 	/** `transforms`: the outermost last. */
-	function walk(nodes: readonly Node[], transforms: readonly string[], label: string): void {
+	function walk(nodes: readonly Node[], transforms: readonly string[], label: string, depth: number): void {
 		for (const node of nodes) {
 			const tag = Object.keys(node).find((key) => key !== ':@' && key !== '#text');
+			count.thing(depth);
 			if (tag === undefined || notDrawn.includes(tag)) continue;
 			const attributes = node[':@'] ?? {};
 			if (attributes['display'] === 'none') continue;
 			const inside = attributes['transform'] === undefined ? transforms : [attributes['transform'], ...transforms];
 			const called = attributes['label'] ?? attributes['id'] ?? label;
-			if (['g', 'svg', 'a', 'switch'].includes(tag)) walk(node[tag] as Node[], inside, called);
+			if (['g', 'svg', 'a', 'switch'].includes(tag)) walk(node[tag] as Node[], inside, called, depth + 1);
 			else {
 				const path = pathOf(tag, attributes);
 				if (path === null) leftOut[tag] = (leftOut[tag] ?? 0) + 1;
-				else lines.push(...linesOf(path, inside).map((line) => ({ ...line, label: called.slice(0, 60) })));
+				else for (const line of linesOf(path, inside, count)) lines.push({ ...line, label: called.slice(0, 60) });
 			}
 		}
 	}
@@ -87,7 +91,7 @@ function pathOf(tag: string, attributes: Attributes): string | null {
 	}
 }
 
-function linesOf(d: string, transforms: readonly string[]): Omit<DrawnLine, 'label'>[] {
+function linesOf(d: string, transforms: readonly string[], count: Count): Omit<DrawnLine, 'label'>[] {
 	const path = transforms
 		.reduce((each, transform) => each.transform(transform), svgpath(d))
 		.abs()
@@ -105,6 +109,7 @@ function linesOf(d: string, transforms: readonly string[]): Omit<DrawnLine, 'lab
 	};
 	path.iterate((segment, _index, x, y) => {
 		const [command, ...given] = segment as unknown as [string, ...number[]];
+		count.points(command === 'C' || command === 'Q' ? curveSteps : 1);
 		const add = (px: number, py: number) => void points.push([px, -py]);
 		if (command === 'M') {
 			end(false);

@@ -57,7 +57,7 @@
 		{#each seen as box (box.id)}
 			<article class="card" data-testid="box" data-box={box.id} data-blinks={box.blinking ? box.blinks : ''}>
 				<BoxFace {box} at={deskWire.heads.find(({ id, link }) => id === box.id && link === 'here')?.at ?? {}} />
-				<div class="row">
+				<div class="knobs">
 					<Button class="second" onclick={() => handle(box.id, { powered: !box.powered })} data-testid="power"
 						>{box.powered ? 'Switch off' : 'Switch on'}</Button
 					>
@@ -68,7 +68,7 @@
 						data-testid="forget">Forget its desk</Button
 					>
 				</div>
-				<div class="row" role="group" aria-label="Its cable">
+				<div class="knobs" role="group" aria-label="Its cable">
 					<span class="quiet">cable:</span>
 					{#each links as { name, link } (name)}
 						<Button class="chip" aria-pressed={sameLink(box.link, link)} onclick={() => handle(box.id, { link })}
@@ -76,7 +76,7 @@
 						>
 					{/each}
 				</div>
-				<div class="row">
+				<div class="knobs">
 					<Button
 						class="chip"
 						aria-pressed={box.stuck !== null}
@@ -92,20 +92,21 @@
 </div>
 
 <style>
-	.row {
+	.knobs {
 		display: flex;
+		margin-top: 8px;
 		flex-wrap: wrap;
 		gap: 6px;
 		align-items: center;
 	}
-	.row :global(button) {
+	.knobs :global(button) {
 		min-height: 44px;
 		padding: 0 12px;
 		border: 1.5px solid var(--edge);
 		border-radius: 6px;
 		font-size: 14px;
 	}
-	.row :global(.chip[aria-pressed='true']) {
+	.knobs :global(.chip[aria-pressed='true']) {
 		background: var(--press);
 		color: var(--press-ink);
 	}

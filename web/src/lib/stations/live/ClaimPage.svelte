@@ -70,8 +70,11 @@
 	<ul class="ours">
 		{#each ours as head (head.id)}
 			<li>
-				<strong>{head.number}</strong> <a href="/live/heads/{head.headId}">{head.name}</a>
-				<span class="quiet">{head.id}, {head.link === 'here' ? 'here' : 'not heard'}</span>
+				<strong>{head.number}</strong>
+				<span
+					><a href="/live/heads/{head.headId}">{head.name}</a>
+					<span class="quiet">{head.id}, {head.link === 'here' ? 'here' : 'not heard'}</span></span
+				>
 				<Button
 					class="second"
 					onclick={() => deskWire.say({ type: 'blink', head: head.id })}
@@ -114,12 +117,17 @@
 		font-weight: 700;
 	}
 	.ours li {
-		display: flex;
-		flex-wrap: wrap;
+		display: grid;
+		grid-template-columns: 24px minmax(0, 1fr) auto;
+		max-width: 640px;
 		align-items: center;
-		gap: 12px;
+		gap: 0 12px;
+		padding: 4px 0;
 		min-height: 56px;
 		border-top: 1px solid var(--rule);
+	}
+	.ours li.quiet {
+		display: flex;
 	}
 	.quiet {
 		color: var(--quiet);

@@ -83,6 +83,7 @@
 	}
 </script>
 
+<p class="quiet">Pull the ring to where it stands, the small one to {turnWords}.</p>
 <div class="plan" bind:clientWidth={width}>
 	<svg
 		{width}
@@ -120,7 +121,6 @@
 			<circle class="touch" r="24" />
 			<circle r="8" />
 		</g>
-		<text x="14" y="24">Pull the ring to where it stands, the small one to {turnWords}.</text>
 	</svg>
 </div>
 
@@ -157,12 +157,8 @@
 		fill: transparent;
 		stroke: none;
 	}
-	text {
+	.quiet {
+		color: var(--quiet);
 		font-size: 14px;
-		fill: var(--quiet);
-		paint-order: stroke;
-		stroke: var(--ground);
-		stroke-width: 3.5px;
-		pointer-events: none;
 	}
 </style>

@@ -23,6 +23,8 @@ export class VenueTrial {
 	#working: Asked | null = null;
 	#waiting: Asked | null = null;
 	#count = 0;
+	/** Up to this one nobody wants an answer any more. */
+	#calledOff = 0;
 
 	constructor(worker: Worked) {
 		this.#worker = worker;
@@ -32,6 +34,8 @@ export class VenueTrial {
 	ask(question: VenueQuestion | null, read: Asked['read']): void {
 		if (question === null) {
 			this.found = this.#waiting = null;
+			this.problem = '';
+			this.#calledOff = this.#count;
 			return;
 		}
 		this.#count += 1;
@@ -55,6 +59,7 @@ export class VenueTrial {
 		this.#working = null;
 		if (this.#waiting !== null) this.#send(this.#waiting);
 		else this.pending = false;
+		if (reply.number <= this.#calledOff) return;
 		this.problem = 'problem' in reply ? reply.problem : '';
 		this.found = 'problem' in reply ? null : asked.read(reply.answer);
 	}

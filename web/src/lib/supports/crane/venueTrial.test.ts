@@ -47,6 +47,21 @@ describe('trying a crane in a venue', () => {
 		expect(trial.found).toBeNull();
 		expect(trial.pending).toBe(true);
 	});
+	it('what was called off is never published, however late its answer; what is asked after it is', () => {
+		const slow = slowWorker();
+		const trial = new VenueTrial(slow.worker);
+		trial.ask(question, reading('first'));
+		trial.ask(null, reading('none'));
+		slow.answer();
+		expect(trial.found).toBeNull();
+		trial.ask(question, reading('second'));
+		trial.ask(null, reading('none'));
+		trial.ask(question, reading('third'));
+		slow.answer();
+		expect(trial.found).toBeNull();
+		slow.answer();
+		expect(trial.found!.under).toEqual(['third']);
+	});
 	it('tells what went wrong, and forgets it with the next answer', () => {
 		const slow = slowWorker();
 		const trial = new VenueTrial(slow.worker);

@@ -68,10 +68,13 @@ export class SledBench extends SettingBench<SledRig, MountedBody, SledSetting, S
 	}
 
 	look(...seen: readonly NewSeen[]): void {
+		this.change(this.#seen(seen));
+	}
+	#seen(seen: readonly NewSeen[]): Pick<SledBenchState, 'seen' | 'believeDrawing'> {
 		const { setting, payloadVersion } = this;
 		const now = seen.map((each) => ({ ...each, setting, payloadVersion }) as SledSeen);
 		// Whoever goes on looking takes the looks' word.
-		this.change({ seen: [...this.state.seen, ...now].slice(-mostSeen), believeDrawing: false });
+		return { seen: [...this.state.seen, ...now].slice(-mostSeen), believeDrawing: false };
 	}
 	/** One thing seen counts no more, or counts again; it stays on the roll. */
 	strike(look: SledSeen, struck: boolean): void {
@@ -99,11 +102,10 @@ export class SledBench extends SettingBench<SledRig, MountedBody, SledSetting, S
 		const { timing } = this;
 		this.change({ timing: { ...timing, runsS: timing.runsS.filter((_, each) => each !== index) } });
 	}
-	/** The timed runs become one thing seen. */
+	/** The timed runs become one thing seen, in one step: undone, they are to be taken again, and never twice. */
 	takeDrops(dropTimeS: number, sigmaS: number): void {
 		const { plane, runsS } = this.timing;
-		this.look({ kind: 'drop', plane, dropTimeS, sigmaS, runsS });
-		this.change({ timing: null });
+		this.change({ ...this.#seen([{ kind: 'drop', plane, dropTimeS, sigmaS, runsS }]), timing: null });
 	}
 
 	toggleShot(shot: SledShot): void {
