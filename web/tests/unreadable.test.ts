@@ -114,6 +114,18 @@ describe('what cannot be read', () => {
 			...{ note: '', state: {} }
 		});
 		expect(logged.status).toBe(422);
+		// What a page can do without closes it neither: how it stood last, a checklist, somebody's thumb.
+		const other = payloads.find(
+			({ id, placements }) =>
+				id !== payload.id && placements.length > 0 && !placements.some(({ partId }) => partId === part.id)
+		)!;
+		const path = `/balance/gimbal/${gimbals[0]!.id}/${other.id}`;
+		expect((await page(path)).status).toBe(200);
+		await sql`update benches set state = '{"shape": 1}' where payload_id = ${other.id}`;
+		await sql`update papers set content = '[]' where payload_id = ${other.id}`;
+		await sql`update people set thumb = '{"shape": 7}'`;
+		const still = await page(path);
+		expect(still.status).toBe(200);
 		// Whoever wants it gone can have it gone.
 		await ask('DELETE', `/api/payloads/${payload.id}`);
 	});

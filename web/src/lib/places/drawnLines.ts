@@ -117,7 +117,7 @@ export function joined(lines: readonly DrawnLine[]): DrawnLine[] {
 }
 
 /** A room's outline is hundreds of lines; this much is a whole town, or a file made to be no drawing. */
-export const mostDrawn = { things: 200_000, points: 400_000, depth: 100 } as const;
+const mostDrawn = { things: 200_000, points: 400_000, depth: 100 } as const;
 class TooMuch extends Error {}
 
 /** Counts what a drawing holds while it is read; past what can be taken, reading ends in a sentence. */

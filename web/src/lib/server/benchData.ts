@@ -9,7 +9,7 @@ import { findSetup, listEntries } from './db/supportNotes';
 import { findSupport } from './db/supports';
 import { listVenues } from './db/venues';
 import type { SheetDoors } from './supportKind';
-import { needsItsParts } from './unreadable';
+import { needsItsParts, orNone, unreadable } from './unreadable';
 
 /** Everything the sheets of one payload on one support show. */
 export async function benchData(
@@ -22,8 +22,9 @@ export async function benchData(
 		findPayload(crewId, payloadId),
 		listPayloads(crewId),
 		listParts(crewId),
-		findBench(crewId, supportId, payloadId),
-		findPaper(crewId, payloadId, 'checklist')
+		// How it stood last, and its checklist: where either cannot be read the bench begins anew, and says so.
+		orNone('how this stood last', { id: supportId }, () => findBench(crewId, supportId, payloadId)),
+		orNone('checklist', { id: payloadId }, () => findPaper(crewId, payloadId, 'checklist'))
 	]);
 	needsItsParts(payload, shelf);
 	return {
@@ -32,7 +33,8 @@ export async function benchData(
 		bench,
 		checksOpen: checklist === null ? 0 : checksLeft(checklist),
 		shelf,
-		payloads
+		payloads,
+		unreadable: unreadable()
 	};
 }
 

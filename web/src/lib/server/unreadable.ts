@@ -16,6 +16,29 @@ const found = new AsyncLocalStorage<Unreadable[]>();
 export const gathering = <T>(work: () => T): T => found.run([], work);
 export const unreadable = (): readonly Unreadable[] => found.getStore() ?? [];
 
+function gather(what: string, row: { readonly id: string; readonly name?: string }, thrown: Refusal): void {
+	const why =
+		thrown.fields === undefined ? thrown.message : Object.values(thrown.fields).slice(0, 2).join(' ').slice(0, 300);
+	const known = found.getStore();
+	if (known !== undefined && !known.some(({ id, what: kind }) => id === row.id && kind === what))
+		known.push({ what, id: row.id, name: row.name ?? '', why });
+}
+
+/** One thing that a page can do without: where it cannot be read there is none, and it is gathered. */
+export async function orNone<T>(
+	what: string,
+	row: { readonly id: string; readonly name?: string },
+	read: () => T | Promise<T>
+): Promise<T | null> {
+	try {
+		return await read();
+	} catch (thrown) {
+		if (!(thrown instanceof Refusal) || thrown.code !== 'invalid') throw thrown;
+		gather(what, row, thrown);
+		return null;
+	}
+}
+
 /** The rows that can be read; one that cannot closes no list: it is left out, and gathered. */
 export const readable = <Row extends { readonly id: string; readonly name?: string }, T>(
 	what: string,
@@ -27,11 +50,7 @@ export const readable = <Row extends { readonly id: string; readonly name?: stri
 			return [read(row)];
 		} catch (thrown) {
 			if (!(thrown instanceof Refusal)) throw thrown;
-			const why =
-				thrown.fields === undefined ? thrown.message : Object.values(thrown.fields).slice(0, 2).join(' ').slice(0, 300);
-			const known = found.getStore();
-			if (known !== undefined && !known.some(({ id }) => id === row.id))
-				known.push({ what, id: row.id, name: row.name ?? '', why });
+			gather(what, row, thrown);
 			return [];
 		}
 	});

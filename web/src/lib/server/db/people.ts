@@ -2,6 +2,7 @@ import { and, asc, eq } from 'drizzle-orm';
 import type { Person, Thumb } from '$lib/model/person';
 import { thumbRule } from '../schemas/person';
 import { fromStore, type StoredAs, toStore } from '../stored';
+import { readable } from '../unreadable';
 import { database } from './client';
 import { crews, people, supports } from './schema';
 
@@ -17,10 +18,12 @@ const personColumns = {
 };
 
 const thumbAs: StoredAs<Thumb> = { schema: thumbRule };
-const toPerson = <Row extends { thumb: unknown }>({ thumb, ...rest }: Row) => ({
-	...rest,
-	thumb: thumb === null ? null : fromStore(thumbAs, thumb)
-});
+/** A thumb that cannot be read is to be measured again; it closes no page. */
+const toPerson = <Row extends { readonly id: string; readonly name: string; readonly thumb: unknown }>(row: Row) => {
+	const { thumb, ...rest } = row;
+	const read = thumb === null ? [] : readable('how late a thumb is', [row], () => fromStore(thumbAs, thumb));
+	return { ...rest, thumb: read[0] ?? null };
+};
 
 /** The crew and everybody in it, in one go: every request begins with this. */
 export async function findCrewWithPeople(): Promise<{ crew: { id: string; name: string }; people: Person[] } | null> {
