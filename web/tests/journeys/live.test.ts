@@ -223,8 +223,25 @@ describe.each(ways)('a first head with %s, with an empty crew', (way: Way) => {
 		const other = await Person.at(browser, crew.origin, 'mouse');
 		await new Promise((resolve) => setTimeout(resolve, 1000));
 		await hand.ready();
+		const seen = () =>
+			other.page
+				.waitForFunction(
+					() =>
+						/held by/.test(
+							(document.querySelector('[data-testid="hold-band"]') as HTMLElement | null)?.innerText ?? ''
+						),
+					{ timeout: 4000 }
+				)
+				.then(
+					() => true,
+					() => false
+				);
 		await hand.holds();
-		await other.reads(/held by/, '[data-testid="hold-band"]');
+		for (let tries = 0; !(await seen()); tries += 1) {
+			expect(tries, 'it is seen held from there').toBeLessThan(4);
+			await hand.up();
+			await hand.holds();
+		}
 		await other.press('Stop everything');
 		await person.reads(/Everything is stopped by/, '.slip');
 		await hand.up();
@@ -367,11 +384,10 @@ describe('the chapel’s heads', () => {
 	it('the hand gone with the window, it rests', async () => {
 		await hand.choose(/Left column/);
 		await hand.ready();
-		await person.page.keyboard.down('Space');
-		await person.page.waitForSelector('[data-testid="hold"][data-state="held"]');
+		await hand.holds();
 		await person.page.evaluate(() => dispatchEvent(new Event('blur')));
 		await hand.rests('h-202');
-		await person.page.keyboard.up('Space');
+		await hand.up();
 	});
 
 	it('a stop that the desk cannot hear is said to be none, and is kept for when it can', async () => {

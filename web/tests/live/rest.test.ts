@@ -46,7 +46,7 @@ async function holdAll(): Promise<{ readonly page: TestPage; readonly end: () =>
 			return ids.every((id) => page.head(id)?.phase === 'armed');
 		},
 		'all are held',
-		20_000
+		60_000
 	);
 	await until(
 		async () => {
@@ -105,7 +105,7 @@ it('the browser dies', async () => {
 		end();
 		await allRest(atMs);
 	}
-}, 180_000);
+}, 400_000);
 
 it('the browser dies while a tenth of what is said is lost, late, twice and in another order', async () => {
 	await cable(poor);
@@ -120,7 +120,7 @@ it('the browser dies while a tenth of what is said is lost, late, twice and in a
 	} finally {
 		await cable(sound);
 	}
-}, 180_000);
+}, 400_000);
 
 it('the cable is cut', async () => {
 	for (let round = 0; round < 12; round += 1) {
@@ -132,7 +132,7 @@ it('the cable is cut', async () => {
 		page.vanish();
 		await cable(sound);
 	}
-}, 180_000);
+}, 400_000);
 
 it('the desk dies, with the application', async () => {
 	for (let round = 0; round < 6; round += 1) {
@@ -144,7 +144,7 @@ it('the desk dies, with the application', async () => {
 		page.vanish();
 		await served.killAndRestart();
 	}
-}, 180_000);
+}, 400_000);
 
 it('the heads’ own process dies, and each is recognised when it comes back, where it stood', async () => {
 	const { page, end } = await holdAll();
