@@ -48,7 +48,7 @@
 	const nearest = $derived(trial?.answer?.[0] ?? null);
 	const bad = $derived(nearest !== null && tooNear(nearest.finding));
 	$effect(() => {
-		bench.wayUnsure = bench.venue !== null && (bad || (trial?.answer ?? null) === null);
+		bench.wayUnsure = bad || (trial?.answer ?? null) === null;
 	});
 	const legName = $derived(
 		nearest === null ? '' : (bench.target?.legs[nearest.leg % bench.target.legs.length]?.name ?? '')
@@ -75,7 +75,7 @@
 			)} asked. What is not on the plan is not in it: people, cables, doors.</small
 		>
 	</p>
-	{#if bad && bench.target.loops && bench.head?.watched}
+	{#if (bad || bench.venue === null || (trial?.problem ?? '') !== '') && bench.target.loops && bench.head?.watched}
 		<label class="seen"
 			><Tick bind:checked={bench.sawItFree} data-testid="saw-it-free" /> I held it through this way and saw it free</label
 		>

@@ -13,7 +13,6 @@ const [armRadiusM, tailShare] = [0.06, 0.25] as const;
 export const roomM = 0.1;
 /** Nearer by less than this than it stands is no nearer. */
 const noNearerM = 0.02;
-const mostLegs = 60;
 
 /** Each part of a way against the room, and how it stands before. */
 export interface RoomQuestion {
@@ -54,7 +53,7 @@ export function roomQuestion(
 	let now: Values = { panRad: 0, tiltRad: 0, ...at };
 	const tried: ClearQuestion[] = [];
 	// Looped, the way from the last back to the first is one of its own.
-	for (const leg of loops && legs.length > 1 ? [...legs, legs[0]!] : legs.slice(0, mostLegs)) {
+	for (const leg of loops && legs.length > 1 ? [...legs, legs[0]!] : legs) {
 		if (leg.kind === 'keyed') {
 			const keys = leg.keys.map(({ tS, values }) => ({ tS, values: of({ ...now, ...values }) }));
 			tried.push(question({ keys, ends: leg.ends }));
