@@ -11,7 +11,18 @@
 	}
 	let { within }: Props = $props();
 	onMount(() => deskWire.begin(false));
+	/** A hand on its way to the stop still finds it there, when what moved has just come to rest. */
+	const staysMs = 5000;
+	let stays = $state(false);
 	const held = $derived(deskWire.heads.filter(({ phase }) => phase === 'armed' || phase === 'stopping'));
+	const anyHeld = $derived(held.length > 0);
+	$effect(() => {
+		if (anyHeld) stays = true;
+		else {
+			const ends = setTimeout(() => (stays = false), staysMs);
+			return () => clearTimeout(ends);
+		}
+	});
 	// On the day line: between the marks while whoever moves is held or nothing does; to the left when everything is stopped, to the
 	// right when a head is away.
 	const ours = $derived(deskWire.heads.filter(({ headId }) => headId !== null));
@@ -34,7 +45,7 @@
 
 {#if !within && deskWire.stopOwed}
 	<p class="band" role="alert">Your stop has not reached the desk: stop what moves at the head itself.</p>
-{:else if !within && (held.length > 0 || deskWire.stoppedBy !== null)}
+{:else if !within && (anyHeld || stays || deskWire.stoppedBy !== null)}
 	<div class="band" role="status" data-testid="hold-band">
 		{#if deskWire.stoppedBy !== null}
 			<p><strong>Everything is stopped</strong> by {deskWire.stoppedBy}.</p>
@@ -45,7 +56,7 @@
 					<span class="one"
 						><strong>{called(number, name)}</strong> held by {holder ?? 'nobody'}, {heldS.toFixed(0)} s</span
 					>
-				{/each}
+				{:else}No head is held now.{/each}
 			</p>
 			<Button class="stop" onclick={() => deskWire.stopAll()} data-testid="band-stop">Stop everything</Button>
 		{/if}

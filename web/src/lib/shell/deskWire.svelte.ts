@@ -1,12 +1,19 @@
 import { handOff, type Hold, type HoldEvent, holdStep, leaseTimes, socketsOfHold } from '@poise/core';
 import { Deal } from '@poise/desk/deal';
 import { type FromDesk, type FromPage, type HeadSeen, pageProtocol } from '@poise/desk/messages';
+import { flushSync } from 'svelte';
 import { v4 as freshId } from 'uuid';
+import { Seldom } from './seldom';
 
 /** No socket brings words so late. */
 const anewMs = 3000;
 /** A link that is lost is tried again at once, then more and more seldom; where somebody may want to hold, soon. */
 const [againMs, seldomMs, soonMs] = [400, 6000, 1000] as const;
+
+interface Newest {
+	readonly headMs: number;
+	readonly at: Readonly<Record<string, number>>;
+}
 
 /**
  * This page's link to the desk. A page that only watches keeps one socket; one that may hold keeps four, and deals its grants among
@@ -27,10 +34,8 @@ class DeskWire {
 	claimed = $state.raw<Extract<FromDesk, { type: 'claimed' }> | null>(null);
 	/** Of every head this page has taken. */
 	holds = $state.raw<Readonly<Record<string, Hold>>>({});
-	/** Where the heads are that this page drives, as new as it gets. */
-	newest = $state.raw<
-		Readonly<Record<string, { readonly headMs: number; readonly at: Readonly<Record<string, number>> }>>
-	>({});
+	/** Where the heads are that this page drives, as new as an eye can tell. */
+	newest = $state.raw<Readonly<Record<string, Newest>>>({});
 
 	#sockets: (WebSocket | null)[] = [];
 	#wanted = 0;
@@ -39,6 +44,17 @@ class DeskWire {
 	#tries = 0;
 	#quiet = new Map<string, Hold>();
 	readonly #deal = new Deal();
+	/** What was heard, and is drawn in a moment: holds go on with it at once. */
+	#heardNewest: Readonly<Record<string, Newest>> = {};
+	#heardHeads: Extract<FromDesk, { type: 'heads' }> | null = null;
+	readonly #drawing = new Seldom(() =>
+		flushSync(() => {
+			this.newest = this.#heardNewest;
+			if (this.#heardHeads === null) return;
+			[this.heads, this.stoppedBy] = [this.#heardHeads.heads, this.#heardHeads.stoppedBy];
+			this.#heardHeads = null;
+		})
+	);
 	#passedMs = -Infinity;
 
 	/** Watches from now on; with `holds`, ready to hold. Gives what ends it. */
@@ -66,6 +82,7 @@ class DeskWire {
 			if (this.#users > 0) return;
 			clearInterval(this.#timer);
 			this.#timer = undefined;
+			this.#drawing.end();
 			this.#close(0);
 			this.#wanted = 0;
 			this.linked = false;
@@ -125,13 +142,15 @@ class DeskWire {
 				for (const head of Object.keys(this.holds)) this.say({ type: 'take', head });
 				break;
 			case 'heads':
-				[this.heads, this.stoppedBy] = [message.heads, message.stoppedBy];
+				this.#heardHeads = message;
+				this.#drawing.soon();
 				break;
 			case 'heard': {
 				// By another socket a newer one may have come before; one that is far older is of a head that began anew.
-				const behindMs = (this.newest[message.head]?.headMs ?? 0) - message.headMs;
+				const behindMs = (this.#heardNewest[message.head]?.headMs ?? 0) - message.headMs;
 				if (behindMs > 0 && behindMs < anewMs) break;
-				this.newest = { ...this.newest, [message.head]: { headMs: message.headMs, at: message.at } };
+				this.#heardNewest = { ...this.#heardNewest, [message.head]: { headMs: message.headMs, at: message.at } };
+				this.#drawing.soon();
 				this.#step(message.head, { kind: 'heard', atMs, headMs: message.headMs });
 				this.#step(message.head, { kind: 'holds', atMs, epoch: message.epoch });
 				break;

@@ -330,6 +330,7 @@
 			<li data-testid="pose-row">
 				<PoseStill
 					{settings}
+					at={{}}
 					values={pose.values}
 					plan={data.venues.find((each) => each.id === kept.value.venueId)?.plan ?? null}
 					name={pose.name}

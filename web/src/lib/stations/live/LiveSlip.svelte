@@ -188,7 +188,8 @@
 						>
 						{#if kept !== null}<PoseStill
 								settings={kept.settings}
-								values={{ ...bench.at, ...pose.values }}
+								values={pose.values}
+								at={bench.at}
 								plan={bench.venue?.plan ?? null}
 								name={pose.name}
 							/>{/if}

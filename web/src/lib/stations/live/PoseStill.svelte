@@ -1,19 +1,33 @@
 <script lang="ts">
 	import type { LiveSettings } from '$lib/model/liveHead';
 	import type { VenuePlan } from '$lib/model/venue';
-	import { focalOf } from './stand';
+	import { focalOf, pictured } from './stand';
 	import { stillOf } from './still';
 
 	/** A small drawing of the frame that a pose has: what stands on the plan, as lines. */
 	interface Props {
 		settings: LiveSettings;
+		/** Of the pose; what it says nothing of is as the head stands. */
 		values: Readonly<Record<string, number>>;
+		at: Readonly<Record<string, number>>;
 		plan: VenuePlan | null;
 		name: string;
 	}
-	let { settings, values, plan, name }: Props = $props();
+	let { settings, values, at, plan, name }: Props = $props();
 	const aspect = $derived(settings.camera.sensorWidthM / settings.camera.sensorHeightM);
-	const lines = $derived(stillOf(settings, values, plan, focalOf(settings.camera.focalM, values.zoom)));
+	// Of a head that turns, only what its pose leaves open changes the still, and that by no less than can be seen of it.
+	const posed = $derived(
+		JSON.stringify(
+			pictured.flatMap((axis) => {
+				const value = values[axis] ?? at[axis];
+				return value === undefined ? [] : [[axis, values[axis] ?? Math.round(value * 200) / 200]];
+			})
+		)
+	);
+	const lines = $derived.by(() => {
+		const stands = Object.fromEntries(JSON.parse(posed) as [string, number][]);
+		return stillOf(settings, stands, plan, focalOf(settings.camera.focalM, stands['zoom']));
+	});
 </script>
 
 <svg

@@ -9,7 +9,7 @@
 	import Choice from '$lib/sheet/fields/Choice.svelte';
 	import Tick from '$lib/sheet/fields/Tick.svelte';
 	import { noJog } from './jog';
-	import { sharedLive } from './liveBench.svelte';
+	import { sharedLive, stickEveryMs } from './liveBench.svelte';
 	import { shapes, shapeWords } from './runs';
 	import { Grip } from './grip.svelte';
 	import { Surface } from './surface.svelte';
@@ -50,7 +50,6 @@
 		bench.letGo();
 	}
 	onMount(() => {
-		let frame = 0;
 		const step = () => {
 			const read = readPads(navigator.getGamepads?.() ?? []);
 			if (read?.id !== padId) padId = read?.id ?? null;
@@ -65,12 +64,14 @@
 					padRings[axis] = value;
 					bench.ring(axis, value);
 				}
-			shown = [byHand, read?.at ?? centred, fromKeys(down, false)].find(({ x, y }) => x !== 0 || y !== 0) ?? centred;
-			frame = requestAnimationFrame(step);
+			const at = [byHand, read?.at ?? centred, fromKeys(down, false)].find(({ x, y }) => x !== 0 || y !== 0) ?? centred;
+			// Drawn anew only where it has gone somewhere: every drawing takes time from the hold.
+			if (at.x !== shown.x || at.y !== shown.y) shown = at;
 		};
-		frame = requestAnimationFrame(step);
+		// By the clock and not by frames: looking at the controller is no reason to draw.
+		const looks = setInterval(step, stickEveryMs);
 		return () => {
-			cancelAnimationFrame(frame);
+			clearInterval(looks);
 			surface.end();
 			grip.end();
 		};

@@ -37,7 +37,8 @@ export interface Target {
 	/** Sent to the desk already: a hold goes on with it. */
 	readonly sent: boolean;
 }
-const stickEveryMs = 20;
+/** Sticks are read, and go out, so often. */
+export const stickEveryMs = 20;
 /** A picture goes at most so many of its widths a second at full stick. */
 const widthsPerS = 0.5;
 

@@ -41,6 +41,9 @@ export function livePose(place: LivePlace, at: Values) {
 	return place.stands === 'ceiling' ? { ...pose, rollRad: 0 } : pose;
 }
 
+/** The axes that its picture depends on. */
+export const pictured = ['trackM', 'swingRad', 'boomRad', 'panRad', 'tiltRad', 'rollRad', 'zoom'] as const;
+
 /** How wide its picture is, of the lens's ring: the zoom's share between its short and its long end; unknown, the short end. */
 export function focalOf(focalM: readonly [number, number], zoom: number | undefined): number {
 	const [short, long] = focalM;
