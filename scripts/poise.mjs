@@ -26,6 +26,7 @@ const options = /** @type {const} */ ({
 	fresh: { type: 'boolean', default: false },
 	empty: { type: 'boolean', default: false },
 	only: { type: 'string' },
+	long: { type: 'boolean', default: false },
 	help: { type: 'boolean', short: 'h', default: false }
 });
 
@@ -40,6 +41,7 @@ Options of demo and dev
   --empty     start an empty database with a crew that owns nothing, instead of the demo data
 Options of test
   --only X    one of lint, types, unit, served
+  --long      with every round of what is lost: heads, desk, database
 Environment
   DATABASE_URL  use this PostgreSQL server instead of a private one
   CHROMIUM      path of the browser for tests and pictures

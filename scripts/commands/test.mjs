@@ -7,10 +7,27 @@ import { run, step, Stop } from '../steps.mjs';
 
 const reports = join(state, 'reports');
 
+const script = (/** @type {string} */ what, /** @type {string} */ name) =>
+	step(what, () => run('npm', ['run', name], { cwd: root }));
+const needSync = () => run('npm', ['run', 'sync', '-w', 'web'], { cwd: root });
+const rules = () => script('Lint: rules', 'lint:rules');
+const shape = () => script('Lint: shape', 'lint:shape');
+const types = () => script('Types', 'check');
+
+/** Each takes one core: all of them at once; those that fail are told together. */
+async function atOnce(/** @type {(() => Promise<unknown>)[]} */ ...works) {
+	await needSync();
+	const outcomes = await Promise.allSettled(works.map((work) => work()));
+	const failed = outcomes.flatMap((outcome) => (outcome.status === 'rejected' ? [outcome.reason] : []));
+	if (failed.length === 0) return;
+	if (failed.some((each) => !(each instanceof Stop))) throw failed[0];
+	throw new Stop(failed.map((each) => each.message).join('\n\n'));
+}
+
 /** Every part of the tests by the name `--only` knows it by. */
 const parts = {
-	lint: () => step('Lint', () => run('npm', ['run', 'lint'], { cwd: root })),
-	types: () => step('Types', () => run('npm', ['run', 'check'], { cwd: root })),
+	lint: () => atOnce(rules, shape),
+	types: () => atOnce(types),
 	unit: async () => {
 		for (const workspace of ['core', 'link', 'desk', 'head-sim', 'demo', 'web'])
 			await suite(`${workspace} unit tests`, workspace, 'vitest.config.ts');
@@ -34,8 +51,9 @@ const parts = {
 /** @type {{ passed: number, failed: number, skipped: number }} */
 const counts = { passed: 0, failed: 0, skipped: 0 };
 
-/** @param {{ only?: string }} options */
-export default async function test({ only }) {
+/** @param {{ only?: string, long?: boolean }} options */
+export default async function test({ only, long = false }) {
+	if (long) process.env.POISE_LONG = '1';
 	if (only !== undefined && !(only in parts))
 		throw new Stop(`--only takes ${Object.keys(parts).join(', ')}; got "${only}".`);
 	await needModules();
@@ -44,7 +62,12 @@ export default async function test({ only }) {
 
 	/** @type {unknown[]} */
 	const failures = [];
-	for (const [name, part] of Object.entries(parts)) {
+	const { lint, types: typed, ...others } = parts;
+	const chosen =
+		only === undefined
+			? { 'lint and types': () => atOnce(rules, types, shape), ...others }
+			: { lint, types: typed, ...others };
+	for (const [name, part] of Object.entries(chosen)) {
 		if (only !== undefined && only !== name) continue;
 		await part().catch((thrown) => {
 			failures.push(thrown);

@@ -125,6 +125,8 @@ describe.each(['day', 'house', 'blackout'])('by %s light', (theme) => {
 	it('no view has a serious accessibility finding', async () => {
 		expect((await send(screen.origin, 'PATCH', '/api/me', { theme })).status).toBe(200);
 		const findings: string[] = [];
+		// Only the colours change with the light.
+		const run = theme === 'day' ? 'axe.run()' : "axe.run({ runOnly: ['color-contrast'] })";
 		for (const [name, path] of Object.entries(views)) {
 			await go(page, screen.origin + path);
 			expect(await page.evaluate(() => document.documentElement.dataset.theme)).toBe(theme);
@@ -142,7 +144,7 @@ describe.each(['day', 'house', 'blackout'])('by %s light', (theme) => {
 			);
 			if (theme !== 'day') findings.push(...glaring.map((html) => `${name}: white in the dark, ${html}`));
 			await page.evaluate(axe);
-			const { violations } = (await page.evaluate('axe.run()')) as AxeResults;
+			const { violations } = (await page.evaluate(run)) as AxeResults;
 			for (const { id, impact, nodes } of violations)
 				if (impact === 'serious' || impact === 'critical')
 					findings.push(

@@ -7,6 +7,9 @@ import { type Application, startApplication } from '../../scripts/application.mj
 import { freeUdpPort, type Heads, startHeads } from '../../scripts/heads.mjs';
 import { freePort } from '../../scripts/postgres.mjs';
 
+/** How many rounds of a loss are tried: all of them with `./poise test --long`, else enough to see that it holds. */
+export const rounds = (all: number, some: number): number => (process.env.POISE_LONG === '1' ? all : some);
+
 /** A built application with a database of its own on the test cluster, filled with the demo scenario. */
 export interface Served {
 	readonly origin: string;

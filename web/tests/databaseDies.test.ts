@@ -3,7 +3,7 @@ import { type Application, startApplication } from '../../scripts/application.mj
 import { freeUdpPort } from '../../scripts/heads.mjs';
 import { type Cluster, freePort, startThrowAwayCluster } from '../../scripts/postgres.mjs';
 import type { Payload } from '../src/lib/model/payload';
-import { send } from './application';
+import { rounds, send } from './application';
 
 /*
  * The database is killed without a word, again and again, while thirteen write to it. The application outlives it every time, says that it is away,
@@ -11,7 +11,7 @@ import { send } from './application';
  */
 let cluster: Cluster;
 let application: Application;
-const rounds = 50;
+const times = rounds(50, 16);
 const writers = 13;
 
 beforeAll(async () => {
@@ -33,7 +33,7 @@ const ask = (method: string, path: string, body?: unknown) =>
 		pause(20_000).then(() => ({ status: -1, body: `${method} ${path} was never answered` }))
 	]);
 
-it(`outlives its database killed ${rounds} times under ${writers} writers, and loses nothing it confirmed`, async () => {
+it(`outlives its database killed ${times} times under ${writers} writers, and loses nothing it confirmed`, async () => {
 	let ended: string | null = null;
 	application.process.once('close', (code, signal) => (ended = `${code} ${signal}`));
 	const { body: made } = await ask('GET', '/api/payloads');
@@ -65,7 +65,7 @@ it(`outlives its database killed ${rounds} times under ${writers} writers, and l
 		}
 	});
 	try {
-		for (let round = 0; round < rounds; round += 1) {
+		for (let round = 0; round < times; round += 1) {
 			await pause(60 + 240 * Math.random());
 			cluster.crash();
 			await pause(40);
