@@ -8,6 +8,7 @@ import { loadScenarioOnce, makeEmptyCrewOnce } from '$lib/server/demo/loadScenar
 import { startLive, stopLive } from '$lib/server/live/desk';
 import { asRefusal, Refusal } from '$lib/server/refusal';
 import { securityHeaders } from '../headers.mjs';
+import { remembering } from '$lib/server/requestMemory';
 import { gathering } from '$lib/server/unreadable';
 import { needsStyle, withoutIdleStyles } from '$lib/server/sheetStyles';
 
@@ -37,7 +38,8 @@ export const init: ServerInit = async () => {
 	}
 };
 
-export const handle: Handle = (request) => gathering(() => answer(request));
+export const handle: Handle = (request) =>
+	gathering(() => (request.event.request.method === 'GET' ? remembering(() => answer(request)) : answer(request)));
 
 const answer: Handle = async ({ event, resolve }) => {
 	const { pathname } = event.url;

@@ -1,15 +1,15 @@
 import { countLiveHeads } from '$lib/server/db/liveHeads';
-import { listPeople } from '$lib/server/db/people';
+import { findCrewWithPeople } from '$lib/server/db/people';
 import { stationStates } from '$lib/server/stationStates';
 import type { LayoutServerLoad } from './$types';
 
 export const load: LayoutServerLoad = async ({ locals, depends }) => {
 	depends('poise:stations');
 	const { crewId, crewName, person } = locals;
-	const [people, stations, liveHeads] = await Promise.all([
-		listPeople(crewId),
+	const [crew, stations, liveHeads] = await Promise.all([
+		findCrewWithPeople(),
 		stationStates(crewId, person),
 		countLiveHeads(crewId)
 	]);
-	return { crewName, person, people, stations, liveHeads };
+	return { crewName, person, people: crew?.people ?? [], stations, liveHeads };
 };

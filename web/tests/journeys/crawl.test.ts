@@ -115,7 +115,7 @@ async function crawl(person: Person, imperial: readonly string[] | null) {
 }
 
 // Every start on one of the two: what a page links does not depend on both at once.
-const starts = {
+const starts: Readonly<Record<'desktop' | 'phone', readonly (readonly [string, RegExp | null])[]>> = {
 	desktop: [
 		['nothing chosen', null],
 		['a sled on the bench', /^Light sled/]
@@ -124,7 +124,7 @@ const starts = {
 		['a gimbal on the bench', /^Small single-handed gimbal/],
 		['a crane on the bench', /^Chapel jib/]
 	]
-} as const;
+};
 describe.each([
 	['desktop', 'mouse'],
 	['phone', 'thumb']

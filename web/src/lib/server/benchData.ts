@@ -3,7 +3,7 @@ import type { Person } from '$lib/model/person';
 import { idOf } from './api';
 import { findBench } from './db/benches';
 import { findPaper } from './db/papers';
-import { listParts } from './db/parts';
+import { listParts, listPartsOf } from './db/parts';
 import { findPayload, listPayloads } from './db/payloads';
 import { findSetup, listEntries } from './db/supportNotes';
 import { findSupport } from './db/supports';
@@ -17,11 +17,9 @@ export async function benchData(
 	params: { readonly kind: string; readonly support: string; readonly payload: string }
 ) {
 	const [supportId, payloadId] = [idOf(params.support), idOf(params.payload)];
-	const [support, payload, payloads, shelf, bench, checklist] = await Promise.all([
+	const [support, [payload, shelf], bench, checklist] = await Promise.all([
 		findSupport(crewId, supportId, params.kind),
-		findPayload(crewId, payloadId),
-		listPayloads(crewId),
-		listParts(crewId),
+		findPayload(crewId, payloadId).then(async (found) => [found, await listPartsOf(crewId, found)] as const),
 		// How it stood last, and its checklist: where either cannot be read the bench begins anew, and says so.
 		orNone('how this stood last', { id: supportId }, () => findBench(crewId, supportId, payloadId)),
 		orNone('checklist', { id: payloadId }, () => findPaper(crewId, payloadId, 'checklist'))
@@ -32,8 +30,8 @@ export async function benchData(
 		payload,
 		bench,
 		checksOpen: checklist === null ? 0 : checksLeft(checklist),
+		/** Of the shelf only what this payload is built from. */
 		shelf,
-		payloads,
 		unreadable: unreadable()
 	};
 }
@@ -46,6 +44,10 @@ export function sheetDoors(
 ): SheetDoors {
 	return {
 		venues: () => listVenues(crewId),
+		builds: async () => {
+			const [payloads, shelf] = await Promise.all([listPayloads(crewId), listParts(crewId)]);
+			return { payloads, shelf };
+		},
 		entries: () => listEntries(crewId, support),
 		setup: () => findSetup(crewId, support, person.id)
 	};

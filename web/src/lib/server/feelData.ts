@@ -8,7 +8,7 @@ import { idOf } from './api';
 import { findBench } from './db/benches';
 import { findFeelPaper } from './db/feel';
 import { findPaper } from './db/papers';
-import { listParts } from './db/parts';
+import { listPartsOf } from './db/parts';
 import { findPayload } from './db/payloads';
 import { findSupport } from './db/supports';
 import { serverKind } from './kinds';
@@ -18,10 +18,9 @@ import { needsItsParts } from './unreadable';
 /** Everything the sheets of Feel show of one payload on one gimbal. */
 export async function feelData(crewId: string, params: { readonly support: string; readonly payload: string }) {
 	const [supportId, payloadId] = [idOf(params.support), idOf(params.payload)];
-	const [support, payload, shelf, state, power, sheet, setting, shots] = await Promise.all([
+	const [support, [payload, shelf], state, power, sheet, setting, shots] = await Promise.all([
 		findSupport(crewId, supportId),
-		findPayload(crewId, payloadId),
-		listParts(crewId),
+		findPayload(crewId, payloadId).then(async (found) => [found, await listPartsOf(crewId, found)] as const),
 		findBench(crewId, supportId, payloadId),
 		findPaper(crewId, payloadId, 'power'),
 		findFeelPaper(crewId, { kind: 'sheet', supportId, payloadId: null }),

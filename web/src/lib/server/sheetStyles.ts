@@ -3,13 +3,19 @@ import path from 'node:path';
 
 interface Styles {
 	/** Style sheets that pages which show a support need whatever they show of it. */
-	readonly always: readonly string[];
+	readonly always: ReadonlySet<string>;
 	/** Style sheets by component of a kind of support. */
+	readonly sheets: ReadonlyMap<string, ReadonlySet<string>>;
+	/** All that belong to any of them. */
+	readonly owned: ReadonlySet<string>;
+}
+interface Written {
+	readonly always: readonly string[];
 	readonly sheets: Readonly<Record<string, readonly string[]>>;
 }
 
 let read: Styles | null | undefined;
-/** What the build wrote down; null while developing, when every component brings its own. */
+/** What the build wrote down, by the files' own names; null while developing, when every component brings its own. */
 function styles(): Styles | null {
 	if (read !== undefined) return read;
 	// Beside what was started: the build itself, or the server around it.
@@ -17,8 +23,14 @@ function styles(): Styles | null {
 	const file = [began, path.join(began, 'build')]
 		.map((folder) => path.join(folder, 'client', 'sheet-styles.json'))
 		.find((each) => existsSync(each));
-	read = file === undefined ? null : (JSON.parse(readFileSync(file, 'utf8')) as Styles);
-	return read;
+	if (file === undefined) return (read = null);
+	const { always, sheets } = JSON.parse(readFileSync(file, 'utf8')) as Written;
+	const names = (files: readonly string[]) => new Set(files.map((each) => path.basename(each)));
+	return (read = {
+		always: names(always),
+		sheets: new Map(Object.entries(sheets).map(([module, files]) => [module, names(files)])),
+		owned: names(Object.values(sheets).flat())
+	});
 }
 
 /**
@@ -29,16 +41,13 @@ export function needsStyle(file: string, shown: readonly string[]): boolean {
 	const known = shown.length === 0 ? null : styles();
 	if (known === null) return true;
 	const called = path.basename(file);
-	const named = (each: string) => path.basename(each) === called;
-	if (known.always.some(named)) return true;
-	const own = shown.map((module) => known.sheets[module]);
+	if (known.always.has(called) || !known.owned.has(called)) return true;
 	// A component the build did not name: rather too much than a sheet without its looks.
-	if (own.includes(undefined)) return true;
-	return own.some((list) => list?.some(named) === true) || !Object.values(known.sheets).flat().some(named);
+	return shown.some((module) => known.sheets.get(module)?.has(called) ?? true);
 }
 
 /** The page's head without the links it does not need. */
 export const withoutIdleStyles = (html: string, shown: readonly string[]): string =>
-	html.replace(/\s*<link href="([^"]+\.css)" rel="stylesheet">/g, (link, href: string) =>
+	html.replace(/<link href="([^"]+\.css)" rel="stylesheet">/g, (link, href: string) =>
 		needsStyle(href, shown) ? link : ''
 	);

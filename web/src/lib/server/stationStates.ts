@@ -12,7 +12,7 @@ import { findBench } from './db/benches';
 import { findFeelPaper } from './db/feel';
 import { latestBalance } from './db/log';
 import { latestMove } from './db/moves';
-import { listParts } from './db/parts';
+import { listPartsOf } from './db/parts';
 import { findPayload } from './db/payloads';
 import { findSupport } from './db/supports';
 import { serverKind } from './kinds';
@@ -41,7 +41,8 @@ async function benchStates(crewId: string, person: Person): Promise<StationState
 	const { payloadId, supportId } = person;
 	if (payloadId === null) return {};
 	try {
-		const [payload, shelf] = await Promise.all([findPayload(crewId, payloadId), listParts(crewId)]);
+		const payload = await findPayload(crewId, payloadId);
+		const shelf = await listPartsOf(crewId, payload);
 		if (!hasItsParts(payload, shelf)) return {};
 		const parts = standingParts(payload, new Map(shelf.map((part) => [part.id, part])));
 		const bodies = mountedBodies(parts);

@@ -31,7 +31,33 @@ export function fromStore<T>(as: StoredAs<T>, stored: unknown): T {
 			'invalid',
 			'This was written by a newer Poise than this one. Update this one, and it opens again.'
 		);
-	return validated(upgraded(as, shape, rest), as.schema);
+	return checkedOnce(as, shape, rest);
+}
+
+/** So many of each shape: a crew's whole shelf, and more. */
+const mostKept = 4000;
+const kept = new WeakMap<StoredAs<unknown>, Map<string, unknown>>();
+
+/**
+ * The same words give the same value, so they are checked against the schema once and not on every page that shows them. What comes out is
+ * frozen: it is shared by all who read it.
+ */
+function checkedOnce<T>(as: StoredAs<T>, shape: number, rest: Json): T {
+	const words = `${shape} ${JSON.stringify(rest)}`;
+	let known = kept.get(as);
+	if (known === undefined) kept.set(as, (known = new Map()));
+	const had = known.get(words);
+	if (had !== undefined) return had as T;
+	const value = validated(upgraded(as, shape, rest), as.schema);
+	frozen(value);
+	if (known.size >= mostKept) known.delete(known.keys().next().value!);
+	known.set(words, value);
+	return value;
+}
+function frozen(value: unknown): void {
+	if (typeof value !== 'object' || value === null || Object.isFrozen(value)) return;
+	Object.freeze(value);
+	for (const each of Object.values(value)) frozen(each);
 }
 /** The steps are written for what was once written; what is damaged may lack what they take for granted. */
 function upgraded({ upgrades = [] }: Pick<StoredAs<unknown>, 'upgrades'>, shape: number, rest: Json): Json {

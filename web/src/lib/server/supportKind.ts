@@ -48,6 +48,8 @@ export interface PrintAsked {
 /** What a sheet may ask for beside what every sheet has. */
 export interface SheetDoors {
 	readonly venues: () => Promise<readonly (VenueDraft & { readonly id: string; readonly version: number })[]>;
+	/** Every build, and every part of the shelf: for what compares builds. */
+	readonly builds: () => Promise<{ readonly payloads: readonly Payload[]; readonly shelf: readonly Part[] }>;
 	/** What was noted about this support, the newest first. */
 	readonly entries: () => Promise<readonly unknown[]>;
 	/** How whoever is working sets it up for themselves; null: they never did. */

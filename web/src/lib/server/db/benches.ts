@@ -1,5 +1,6 @@
 import { and, eq, sql } from 'drizzle-orm';
 import { serverKind } from '../kinds';
+import { onceARequest } from '../requestMemory';
 import { fromStore, toStore } from '../stored';
 import { database, inTransaction } from './client';
 import { documentName, noteEdit } from './edits';
@@ -11,11 +12,14 @@ export async function findBench<State = unknown>(
 	supportId: string,
 	payloadId: string
 ): Promise<State | null> {
-	const [row] = await database()
-		.select({ state: benches.state, kind: supports.kind })
-		.from(benches)
-		.innerJoin(supports, eq(supports.id, benches.supportId))
-		.where(and(eq(benches.crewId, crewId), eq(benches.supportId, supportId), eq(benches.payloadId, payloadId)));
+	const row = await onceARequest(`bench ${crewId} ${supportId} ${payloadId}`, async () => {
+		const [found] = await database()
+			.select({ state: benches.state, kind: supports.kind })
+			.from(benches)
+			.innerJoin(supports, eq(supports.id, benches.supportId))
+			.where(and(eq(benches.crewId, crewId), eq(benches.supportId, supportId), eq(benches.payloadId, payloadId)));
+		return found;
+	});
 	return row === undefined ? null : fromStore(serverKind(row.kind).state, row.state);
 }
 

@@ -1,10 +1,12 @@
-import { and, asc, eq } from 'drizzle-orm';
+import { and, asc, eq, inArray } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
 import type { NewPart, Part, PartKind, PartShape } from '$lib/model/part';
 import { type Meanwhile, mergePart } from '$lib/model/partMerge';
+import type { Payload } from '$lib/model/payload';
 import { Refusal } from '../refusal';
 import { partShape } from '../schemas/part';
 import { fromStore, type StoredAs, toStore } from '../stored';
+import { onceARequest } from '../requestMemory';
 import { readable } from '../unreadable';
 import { database, inTransaction } from './client';
 import { parts, payloads, placements } from './schema';
@@ -24,6 +26,22 @@ export async function listParts(crewId: string): Promise<Part[]> {
 	const rows = await database().select(columns).from(parts).where(eq(parts.crewId, crewId)).orderBy(asc(parts.name));
 	return readable('part', rows, toPart);
 }
+
+/** Only the parts that a build stands on: a shelf may hold thousands. */
+export const listPartsOf = (
+	crewId: string,
+	{ platePartId, placements: stand }: Pick<Payload, 'platePartId' | 'placements'>
+): Promise<Part[]> => {
+	const ids = [...new Set([platePartId, ...stand.map(({ partId }) => partId)])].sort();
+	return onceARequest(`parts ${crewId} ${ids.join(' ')}`, async () => {
+		const rows = await database()
+			.select(columns)
+			.from(parts)
+			.where(and(eq(parts.crewId, crewId), inArray(parts.id, ids)))
+			.orderBy(asc(parts.name));
+		return readable('part', rows, toPart);
+	});
+};
 
 /** A part that nobody else can save until the transaction is over. */
 export async function lockPart(crewId: string, id: string): Promise<Part> {

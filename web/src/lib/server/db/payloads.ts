@@ -5,6 +5,7 @@ import type { Payload, PayloadCorrection, PayloadDraft } from '$lib/model/payloa
 import { Refusal } from '../refusal';
 import { attitude as attitudeSchema, correction as correctionSchema } from '../schemas/payload';
 import { fromStore, type StoredAs, toStore } from '../stored';
+import { onceARequest } from '../requestMemory';
 import { readable } from '../unreadable';
 import { database, inTransaction, type Queryable } from './client';
 import { documentName, noteEdit } from './edits';
@@ -33,9 +34,8 @@ export async function listPayloads(crewId: string): Promise<Payload[]> {
 	return withPlacements(database(), rows, true);
 }
 
-export async function findPayload(crewId: string, id: string): Promise<Payload> {
-	return readPayload(database(), crewId, id);
-}
+export const findPayload = (crewId: string, id: string): Promise<Payload> =>
+	onceARequest(`payload ${crewId} ${id}`, () => readPayload(database(), crewId, id));
 
 /** A new build; `variantOf` names one it is a variant of, which then shares its family. */
 export async function createPayload(

@@ -2,6 +2,7 @@ import { and, asc, eq } from 'drizzle-orm';
 import type { Person, Thumb } from '$lib/model/person';
 import { thumbRule } from '../schemas/person';
 import { fromStore, type StoredAs, toStore } from '../stored';
+import { onceARequest } from '../requestMemory';
 import { readable } from '../unreadable';
 import { database } from './client';
 import { crews, people, supports } from './schema';
@@ -26,7 +27,9 @@ const toPerson = <Row extends { readonly id: string; readonly name: string; read
 };
 
 /** The crew and everybody in it, in one go: every request begins with this. */
-export async function findCrewWithPeople(): Promise<{ crew: { id: string; name: string }; people: Person[] } | null> {
+export const findCrewWithPeople = () => onceARequest('crew', crewWithPeople);
+
+async function crewWithPeople(): Promise<{ crew: { id: string; name: string }; people: Person[] } | null> {
 	const rows = await database()
 		.select({ crew: { id: crews.id, name: crews.name }, person: personColumns })
 		.from(people)

@@ -6,6 +6,7 @@ import { supportKinds } from '$lib/supports/registry';
 import { serverKind } from '../kinds';
 import { Refusal } from '../refusal';
 import { fromStore, toStore } from '../stored';
+import { onceARequest } from '../requestMemory';
 import { readable } from '../unreadable';
 import type { SupportRow } from '../supportKind';
 import { database, inTransaction } from './client';
@@ -46,7 +47,10 @@ export async function findSupport<Geometry = unknown>(
 	id: string,
 	kind?: string
 ): Promise<SupportRow<Geometry>> {
-	const [row] = await database().select().from(supports).where(ofCrew(crewId, id));
+	const row = await onceARequest(`support ${crewId} ${id}`, async () => {
+		const [found] = await database().select().from(supports).where(ofCrew(crewId, id));
+		return found;
+	});
 	if (row === undefined || (kind !== undefined && row.kind !== kind))
 		throw new Refusal('notFound', `That ${kind ?? 'support'} does not exist, or was deleted.`);
 	return supportOf<Geometry>(row);

@@ -40,27 +40,31 @@
 	/** While typing, the person's own text stands; otherwise the value's. */
 	let typed = $state<string | null>(null);
 	let problem = $state<string | null>(null);
+	/** What stood before the first key: a figure that ends up refused leaves this, and not the part of it that could be read. */
+	let before: number | null = null;
 	const shown = $derived(typed ?? fieldText(value, quantity, units));
 
 	function read(text: string) {
+		before ??= value;
 		typed = text;
 		const result = readQuantity(text, quantity, units);
 		const wrong = 'problem' in result ? null : (check?.(result.value) ?? null);
 		problem = 'problem' in result ? result.problem : wrong === null ? null : inUnits(wrong, units);
 		if (problem === null && 'value' in result) onvalue(result.value);
+		else if (value !== before) onvalue(before);
 		tell();
 	}
 
 	/** What is refused is not saved: the page says so, and undo takes it away. */
 	function tell() {
 		if (problem === null) refused.drop(uid);
-		else refused.add(uid, () => (typed = problem = null));
+		else refused.add(uid, () => (typed = problem = before = null));
 	}
 	onDestroy(() => refused.drop(uid));
 
 	/** A figure that cannot be used stays in the field, with its message, until it is mended. */
 	function leave() {
-		if (problem === null) typed = null;
+		if (problem === null) typed = before = null;
 		oncommit?.();
 	}
 
@@ -70,7 +74,7 @@
 		event.preventDefault();
 		const next = value + direction * (event.shiftKey ? 0.01 : 0.001);
 		if (check?.(next)) return;
-		typed = problem = null;
+		typed = problem = before = null;
 		tell();
 		onvalue(next);
 	}

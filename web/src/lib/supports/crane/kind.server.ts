@@ -75,6 +75,7 @@ export const server: ServerKind<CraneGeometry, CraneBenchState, CraneRecordDetai
 		};
 	},
 	sheetData: {
+		swap: ({ builds }) => builds(),
 		/** The venues by name, and the one that this bench stands in; it may have been deleted since. */
 		venue: async (doors, state) => {
 			const venues = await doors.venues();

@@ -55,6 +55,7 @@ export const server: ServerKind<SledGeometry, SledBenchState, SledRecordDetail, 
 		};
 	},
 	sheetData: {
+		swap: ({ builds }) => builds(),
 		arm: async ({ setup, entries }) => ({ worn: await setup(), entries: (await entries()).slice(0, 60) }),
 		reach: async ({ setup }) => ({ worn: await setup() })
 	},

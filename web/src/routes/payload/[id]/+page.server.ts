@@ -2,7 +2,7 @@ import { idOf } from '$lib/server/api';
 import { checksLeft } from '$lib/model/paper';
 import { findPaper } from '$lib/server/db/papers';
 import { listParts } from '$lib/server/db/parts';
-import { findPayload, listPayloads } from '$lib/server/db/payloads';
+import { findPayload } from '$lib/server/db/payloads';
 import { listOnOffer } from '$lib/server/db/supports';
 import { pageLoad } from '$lib/server/page';
 import { needsItsParts } from '$lib/server/unreadable';
@@ -13,9 +13,8 @@ export const load: PageServerLoad = ({ locals, params, depends }) =>
 		depends('poise:shelf');
 		const { crewId } = locals;
 		const payload = await findPayload(crewId, idOf(params.id));
-		const [shelf, payloads, onOffer, checklist] = await Promise.all([
+		const [shelf, onOffer, checklist] = await Promise.all([
 			listParts(crewId),
-			listPayloads(crewId),
 			listOnOffer(crewId),
 			findPaper(crewId, payload.id, 'checklist')
 		]);
@@ -24,7 +23,7 @@ export const load: PageServerLoad = ({ locals, params, depends }) =>
 			payload,
 			checksLeft: checklist === null ? null : checksLeft(checklist),
 			shelf,
-			names: payloads.map(({ id, name }) => ({ id, name })),
+			names: onOffer.payloads,
 			supports: onOffer.supports
 		};
 	});
