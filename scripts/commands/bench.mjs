@@ -8,6 +8,7 @@ import {
 	playOfMove,
 	savesBesideInserts
 } from '../bench/served.mjs';
+import { crowded } from '../bench/crowd.mjs';
 import { freeUdpPort } from '../heads.mjs';
 import { root } from '../places.mjs';
 import { freePort, startThrowAwayCluster } from '../postgres.mjs';
@@ -48,6 +49,7 @@ export default async function bench() {
 			await playOfMove(application.origin);
 			await dragOnSlowMachine(application.origin);
 			await firstLoads(application.origin);
+			await crowded(application.origin);
 		} finally {
 			await application.stop();
 		}

@@ -6,6 +6,7 @@
 	import { glyph } from '$lib/sheet/drawing/glyph';
 	import PartGlyph from '$lib/sheet/drawing/PartGlyph.svelte';
 	import { outerSizeM, type Part, partKinds } from '$lib/model/part';
+	import TextInput from '$lib/sheet/fields/TextInput.svelte';
 	import PartForm from '$lib/stations/payload/shelf/PartForm.svelte';
 	import { supportKinds } from '$lib/supports/registry';
 	import { showLength, showMass, together } from '$lib/sheet/units/display';
@@ -14,9 +15,14 @@
 	const units = $derived(data.person.units);
 	let open = $state.raw<Part | 'new' | null>(null);
 	let trouble = $state('');
+	let search = $state('');
+	/** Of each kind so many at first; more when they are asked for. */
+	const firstShown = 40;
+	let wholeKinds = $state.raw<readonly string[]>([]);
+	const wanted = (name: string) => name.toLowerCase().includes(search.trim().toLowerCase());
 	const groups = $derived(
 		partKinds
-			.map((kind) => ({ kind, parts: data.shelf.filter((part) => part.kind === kind) }))
+			.map((kind) => ({ kind, parts: data.shelf.filter((part) => part.kind === kind && wanted(part.name)) }))
 			.filter(({ parts }) => parts.length > 0)
 	);
 
@@ -51,7 +57,13 @@
 			<PartForm part={null} {units} action="Add to the shelf" ondone={done} oncancel={() => (open = null)} />
 		</div>
 	{/if}
-	{#if groups.length === 0 && open !== 'new'}
+	{#if data.shelf.length > firstShown}
+		<label class="find"
+			>Find a part <TextInput type="search" bind:value={search} autocomplete="off" data-testid="find-part" /></label
+		>
+		{#if groups.length === 0}<p class="lead" role="status">No part is called so.</p>{/if}
+	{/if}
+	{#if data.shelf.length === 0 && open !== 'new'}
 		<p class="lead">
 			No part yet. Press <strong>New part</strong> and give it its mass and size; then
 			<a href="/payload">build a payload</a> with it.
@@ -62,7 +74,7 @@
 			<div class="group">
 				<h2>{kind}</h2>
 				<ul>
-					{#each parts as part (part.id)}
+					{#each wholeKinds.includes(kind) ? parts : parts.slice(0, firstShown) as part (part.id)}
 						{@const pxPerM = scaleOf(part)}
 						{@const { box } = glyph(part, 'side', pxPerM)}
 						<li>
@@ -89,6 +101,11 @@
 						</li>
 					{/each}
 				</ul>
+				{#if parts.length > firstShown && !wholeKinds.includes(kind)}
+					<Button class="whole" onclick={() => (wholeKinds = [...wholeKinds, kind])}
+						>Show all {parts.length} of this kind</Button
+					>
+				{/if}
 			</div>
 		{/each}
 		<div class="group">
@@ -166,6 +183,23 @@
 		font-size: 17px;
 		font-weight: 700;
 		border-radius: 6px;
+	}
+	.find {
+		display: flex;
+		gap: 10px;
+		align-items: center;
+		margin-bottom: 12px;
+		font-size: 15px;
+	}
+	.find :global(input) {
+		min-height: 44px;
+		flex: 0 1 320px;
+	}
+	.group > :global(.whole) {
+		min-height: 44px;
+		color: var(--press);
+		text-decoration: underline;
+		font-size: 15px;
 	}
 	.trouble {
 		color: var(--clay);

@@ -13,6 +13,8 @@
 	}
 	let { shelf, units, onadd, onnew }: Props = $props();
 	let search = $state('');
+	/** A list that a hand can go through; what is not in it is found by its name. */
+	const mostShown = 80;
 
 	const order = [
 		'camera',
@@ -42,7 +44,7 @@
 		<Button class="new" onclick={onnew}>New part</Button>
 	</div>
 	<ul>
-		{#each found as part (part.id)}
+		{#each found.slice(0, mostShown) as part (part.id)}
 			<li>
 				<Button onclick={() => onadd(part)} data-add={part.name} title="Put on the plate">
 					<span class="plus" aria-hidden="true">+</span><span class="sr-only">Put on the plate:</span>
@@ -55,6 +57,11 @@
 				Nothing on the shelf matches. <Button class="link" onclick={onnew}>Add it as a new part</Button>
 			</li>
 		{/each}
+		{#if found.length > mostShown}
+			<li class="none quiet" data-testid="more-parts">
+				{found.length - mostShown} more on the shelf. Type a part of the name to find one.
+			</li>
+		{/if}
 	</ul>
 </div>
 
