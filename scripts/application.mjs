@@ -17,7 +17,8 @@ export async function startApplication({ databaseUrl, port, host = '127.0.0.1', 
 	const instance = randomUUID();
 	const child = spawn(process.execPath, ['serve.mjs'], {
 		cwd: join(root, 'web'),
-		stdio: ['ignore', quiet ? 'pipe' : 'inherit', quiet ? 'pipe' : 'inherit'],
+		// Over the channel it hears when whoever started it is gone, and ends too: nothing is left behind on the port.
+		stdio: ['ignore', quiet ? 'pipe' : 'inherit', quiet ? 'pipe' : 'inherit', 'ipc'],
 		env: {
 			...process.env,
 			NODE_ENV: 'production',

@@ -44,7 +44,7 @@ export async function startHeads({ folder, fresh = false, claimed = true, desk }
 						...['--import', 'tsx', 'head-sim/src/main.ts', '--heads', boxes, '--flash', folder],
 						...['--desk', `${desk?.host ?? '127.0.0.1'}:${desk?.port ?? port}`, '--control', String(control)]
 					],
-					{ cwd: root, stdio: ['ignore', 'pipe', 'inherit'] }
+					{ cwd: root, stdio: ['ignore', 'pipe', 'inherit', 'ipc'] }
 				);
 				child.stdout?.on('data', (chunk) => String(chunk).includes('heads ready') && resolve(child));
 				child.once('close', () => reject(new Stop('The simulated heads did not start.')));

@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import { chmodSync, chownSync, existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { chmodSync, chownSync, existsSync, mkdirSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
 import { execFileSync } from 'node:child_process';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
@@ -59,9 +59,14 @@ async function startCluster(/** @type {string} */ folder, /** @type {{ durable: 
 	if (!existsSync(join(data, 'PG_VERSION'))) {
 		mkdirSync(folder, { recursive: true });
 		giveAway(folder);
+		// Made beside and then put in its place: half a cluster, of one that was ended while it was made, is never taken for one.
+		const making = join(folder, 'making');
+		rmSync(making, { recursive: true, force: true });
 		await step('Making a private PostgreSQL cluster', () =>
-			asServer([join(bin(), 'initdb'), '-D', data, '-U', 'poise', '--auth=trust', '-E', 'UTF8', '--locale=C.UTF-8'])
+			asServer([join(bin(), 'initdb'), '-D', making, '-U', 'poise', '--auth=trust', '-E', 'UTF8', '--locale=C.UTF-8'])
 		);
+		rmSync(data, { recursive: true, force: true });
+		renameSync(making, data);
 	}
 	const start = (/** @type {number} */ at) => {
 		const settings = durable ? [] : ['-c fsync=off', '-c full_page_writes=off', '-c synchronous_commit=off'];
@@ -71,7 +76,13 @@ async function startCluster(/** @type {string} */ folder, /** @type {{ durable: 
 	if (!(await isRunning(folder))) {
 		const free = await freePort(55432);
 		writeFileSync(join(folder, 'port'), String(free));
-		await start(free);
+		await start(free).catch(() => {
+			const log = join(folder, 'log');
+			const told = existsSync(log) ? readFileSync(log, 'utf8').trim().split('\n').slice(-4).join('\n  ') : 'nothing';
+			throw new Stop(
+				`The private database in ${folder} does not start. It says:\n  ${told}\nNothing was changed. Mend it, or begin anew without what it holds: ./poise demo --fresh`
+			);
+		});
 	}
 	const port = Number(readFileSync(join(folder, 'port'), 'utf8'));
 	const made = await asServer([...psql(port), '-c', "select 1 from pg_database where datname = 'poise'"]);
@@ -146,10 +157,13 @@ export async function freePort(/** @type {number} */ first, host = '127.0.0.1') 
 }
 
 /** @returns {Promise<boolean>} */
-export function isFree(/** @type {number} */ port, host = '127.0.0.1') {
+export const isFree = async (/** @type {number} */ port, host = '127.0.0.1') => (await whyNot(port, host)) === null;
+
+/** Why nothing can listen there, as the system calls it; null: it can. @returns {Promise<string | null>} */
+export function whyNot(/** @type {number} */ port, /** @type {string} */ host) {
 	return new Promise((resolve) => {
 		const probe = createServer();
-		probe.once('error', () => resolve(false));
-		probe.listen(port, host, () => probe.close(() => resolve(true)));
+		probe.once('error', (error) => resolve(/** @type {NodeJS.ErrnoException} */ (error).code ?? error.message));
+		probe.listen(port, host, () => probe.close(() => resolve(null)));
 	});
 }

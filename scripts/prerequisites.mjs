@@ -1,6 +1,6 @@
 import { execFileSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
-import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { state, root } from './places.mjs';
 import { run, step, Stop } from './steps.mjs';
@@ -51,6 +51,8 @@ export async function needPackage(/** @type {keyof typeof packages} */ name) {
 export async function needModules() {
 	const lock = hashOf([join(root, 'package-lock.json')]);
 	if (existsSync(join(root, 'node_modules')) && readMark('modules') === lock) return;
+	// Half an install, or half a build, is none: the mark comes back when it is whole.
+	dropMark('modules');
 	await step('Installing packages (npm ci)', () => run('npm', ['ci', '--no-audit', '--no-fund'], { cwd: root }));
 	writeMark('modules', lock);
 }
@@ -63,6 +65,7 @@ export async function needBuild() {
 	const files = ['package-lock.json', 'web/svelte.config.js', 'web/vite.config.ts'].map((file) => join(root, file));
 	const sources = hashOf([...files, ...folders.flatMap(filesUnder)].filter((path) => !path.endsWith('.test.ts')));
 	if (existsSync(join(root, 'web/build/index.js')) && readMark('build') === sources) return;
+	dropMark('build');
 	await step('Building the application', () => run('npm', ['run', 'build', '-w', 'web'], { cwd: root }));
 	writeMark('build', sources);
 }
@@ -84,6 +87,8 @@ function readMark(/** @type {string} */ name) {
 	const path = join(state, `${name}.mark`);
 	return existsSync(path) ? readFileSync(path, 'utf8') : null;
 }
+
+const dropMark = (/** @type {string} */ name) => rmSync(join(state, `${name}.mark`), { force: true });
 
 function writeMark(/** @type {string} */ name, /** @type {string} */ value) {
 	mkdirSync(state, { recursive: true });

@@ -11,6 +11,12 @@ const http = server.server;
 shared[Symbol.for('poise.httpServer')] = http;
 shared[Symbol.for('poise.attach')]?.(http);
 
+// Whoever started it is gone, without a word: it ends as if it had been told to.
+if (process.channel !== undefined) {
+	process.once('disconnect', () => process.kill(process.pid, 'SIGTERM'));
+	process.channel.unref();
+}
+
 const names = hostNames(process.env);
 const words = (/** @type {string | undefined} */ host) =>
 	`This is Poise, and it does not answer to “${(host ?? '').slice(0, 80)}”. Start it with that name in POISE_HOSTS if it is its own.\n`;

@@ -54,6 +54,9 @@ socket.on('message', (bytes) => {
 	const id = addressOf(bytes)?.headId;
 	if (id !== undefined) heads.get(id)?.receive(bytes);
 });
+// Whoever started it is gone, without a word: nothing is left behind.
+process.once('disconnect', () => process.exit(0));
+process.channel?.unref();
 socket.bind(0, '127.0.0.1');
 const begunMs = performance.now();
 setInterval(() => {

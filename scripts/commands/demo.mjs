@@ -1,9 +1,10 @@
+import { networkInterfaces } from 'node:os';
 import { join } from 'node:path';
 import { startApplication } from '../application.mjs';
 import { startHeads } from '../heads.mjs';
 import { lockCheckout } from '../lock.mjs';
 import { state } from '../places.mjs';
-import { freePort, isFree, startOwnCluster } from '../postgres.mjs';
+import { freePort, isFree, startOwnCluster, whyNot } from '../postgres.mjs';
 import { needBuild, needModules } from '../prerequisites.mjs';
 import { Stop } from '../steps.mjs';
 
@@ -17,6 +18,7 @@ export default async function demo({ port, host = '127.0.0.1', fresh, empty }) {
 		throw new Stop('--fresh only throws away the private database. Empty the one at DATABASE_URL yourself.');
 	const lock = own ? lockCheckout('demo') : null;
 	try {
+		await needHost(host);
 		const at = await portFor(chosen, host);
 		await needModules();
 		await needBuild();
@@ -44,6 +46,16 @@ export default async function demo({ port, host = '127.0.0.1', fresh, empty }) {
 		lock?.release();
 	}
 	console.log('\nStopped. Everything saved is kept.');
+}
+
+/** That this machine can be found under that address at all. */
+async function needHost(/** @type {string} */ host) {
+	const reason = await whyNot(0, host);
+	if (reason === null) return;
+	const own = Object.values(networkInterfaces()).flatMap((each) => (each ?? []).map(({ address }) => address));
+	throw new Stop(
+		`This machine cannot be found at ${host} (${reason}). --host takes 0.0.0.0 for all of its addresses, or one of them: ${own.join(', ')}.`
+	);
 }
 
 /** The port asked for, where it is free; without one asked for, the first that is. */

@@ -3,6 +3,7 @@ import { building } from '$app/environment';
 import { env } from '$env/dynamic/private';
 import { refuse } from '$lib/server/api';
 import { closeDatabase, migrateDatabase } from '$lib/server/db/client';
+import { startWords } from '$lib/server/db/startWords';
 import { findCrewWithPeople } from '$lib/server/db/people';
 import { loadScenarioOnce, makeEmptyCrewOnce } from '$lib/server/demo/loadScenario';
 import { startLive, stopLive } from '$lib/server/live/desk';
@@ -28,9 +29,11 @@ export const init: ServerInit = async () => {
 			await startLive();
 			return;
 		} catch (thrown) {
-			if (asRefusal(thrown).code !== 'databaseAway') throw thrown;
-			if (Date.now() > giveUpAt) {
-				console.error('The database does not answer. Start it, or check DATABASE_URL; nothing was changed.');
+			const words = startWords(env.DATABASE_URL ?? '', thrown);
+			if (words === null) throw thrown;
+			// Only one that may yet come up is waited for.
+			if (asRefusal(thrown).code !== 'databaseAway' || Date.now() > giveUpAt || !isAddress(env.DATABASE_URL)) {
+				console.error(words);
 				process.exit(1);
 			}
 			await new Promise((resolve) => setTimeout(resolve, 300));
@@ -84,6 +87,8 @@ function compressed(response: Response, request: Request): Response {
 	const { status, statusText } = response;
 	return new Response(response.body.pipeThrough(new CompressionStream('gzip')), { status, statusText, headers });
 }
+
+const isAddress = (text: string | undefined): boolean => /^postgres(ql)?:\/\//.test(text ?? '');
 
 /** The one place that decides whose data a request sees. One crew for now; sign-in replaces this function. */
 async function identify(event: Parameters<Handle>[0]['event']): Promise<void> {
