@@ -17,6 +17,17 @@ const plan = (extra: object = {}) =>
 	});
 
 describe('the power plan', () => {
+	it('has no figure for what draws next to nothing, and none that is not finite', () => {
+		const plan = (drawW: number) =>
+			powerPlan({
+				sources: [{ id: 'block', capacityWh: 98, voltageV: 14.4, count: 2, atOnce: 1, ageFactor: 0.9 }],
+				taps: [{ id: 'tap', sourceId: 'block', voltageV: 14.4, limitA: 5, efficiency: 1 }],
+				loads: [{ id: 'camera', tapId: 'tap', drawW }],
+				...{ marginShare: 0.2, jobS: 10_800 }
+			}).sources[0]!;
+		for (const drawW of [0, 5e-324, 1e-12, 9e-4]) expect(plan(drawW).setRunTimeS).toBeNull();
+		expect(plan(1e-3).setRunTimeS).toBeCloseTo((98 * 3600 * 0.9 * 0.8) / 1e-3, 0);
+	});
 	it('runs a set for usable energy over draw and swaps at each multiple of it', () => {
 		const [block] = plan().sources;
 		const setS = (98 * 0.85 * 0.85 * 3600) / 40;

@@ -42,6 +42,9 @@ export interface SourcePlan {
 	readonly missing: number;
 }
 
+/** W */
+const leastDrawW = 1e-3;
+
 /**
  * How long the batteries carry the loads, when to swap, and which outlet is asked for too much.
  *
@@ -106,7 +109,8 @@ export function powerPlan(input: {
 		if (!Number.isInteger(atOnce)) check.fail(`${at}.atOnce`, 'must be a whole number', atOnce);
 		if (!Number.isInteger(count)) check.fail(`${at}.count`, 'must be a whole number', count);
 		const drawW = taps.reduce((sum, tap) => (tap.sourceId === source.id ? sum + tap.drawW / tap.efficiency : sum), 0);
-		if (drawW === 0)
+		// Less than any instrument tells from nothing is nothing: what it lasts would be no figure.
+		if (drawW < leastDrawW)
 			return {
 				id: source.id,
 				drawW,

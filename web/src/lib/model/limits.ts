@@ -47,12 +47,12 @@ export const limits = {
 	pictureSide: limit(1, 20_000, 'Pictures are shrunk long before that many dots.'),
 	dotSize: above(0, 100, 'A dot of a picture that is larger than a house draws nothing.'),
 	/** Power papers: Wh, V, A, W, s, shares and counts. */
-	capacity: above(0, 2000, 'The largest packs that are wheeled to a set.'),
-	voltage: above(0, 60, 'Above that it is not worn.'),
-	current: above(0, 60, 'The thickest cable on a rig carries less.'),
+	capacity: limit(0.1, 2000, 'The largest packs that are wheeled to a set.'),
+	voltage: limit(0.5, 60, 'Above that it is not worn.'),
+	current: limit(0.01, 60, 'The thickest cable on a rig carries less.'),
 	draw: limit(0, 1000, 'What draws more is not fed from a battery on the operator.'),
 	job: limit(0, 172_800, 'Two days are no one job.'),
-	share: above(0, 1, 'A share of a whole.'),
+	share: limit(0.01, 1, 'A share of a whole.'),
 	marginShare: limit(0, 0.9, 'With more kept back nothing is left to work with.'),
 	/** A 32-bit integer counts them. */
 	version: limit(1, 2_147_483_647, 'The column that counts saves is a 32-bit integer.')

@@ -18,7 +18,7 @@
 	import { showDistance, together, unbroken } from '$lib/sheet/units/display';
 	import Vial from '$lib/sheet/vial/Vial.svelte';
 	import { sharedCraneBench } from './craneBench.svelte';
-	import { keysOf, mostVia, withAnother, withKey, withoutKey } from './passKeys';
+	import { firstThatDoes, keysOf, mostVia, withAnother, withKey, withoutKey } from './passKeys';
 	import PassPlan from './PassPlan.svelte';
 	import PassTimes from './PassTimes.svelte';
 	import { reachOf } from './standing';
@@ -54,22 +54,22 @@
 	const further = $derived.by(() => {
 		if (result === null || result.demand <= 1) return null;
 		const [x, y, z] = pass.subjectM;
-		for (let more = 0.25; more <= 15; more += 0.25) {
-			const factor = 1 + more / Math.hypot(x, y);
+		const quarters = firstThatDoes(60, (count) => {
+			const factor = 1 + (count * 0.25) / Math.hypot(x, y);
 			const there = run({ ...pass, subjectM: [x * factor, y * factor, z] });
-			if (there !== null && there.demand <= 1) return more;
-		}
-		return null;
+			return there !== null && there.demand <= 1;
+		});
+		return quarters === null ? null : quarters * 0.25;
 	});
 	/** A start further round, the same end: less way in the same time. */
 	const betterStart = $derived.by(() => {
 		if (result === null || result.demand <= 1) return null;
-		for (let share = 0.05; share < 1; share += 0.05) {
-			const fromSwingRad = pass.fromSwingRad + (pass.toSwingRad - pass.fromSwingRad) * share;
-			const there = run({ ...pass, fromSwingRad });
-			if (there !== null && there.demand <= 1) return fromSwingRad;
-		}
-		return null;
+		const from = (count: number) => pass.fromSwingRad + (pass.toSwingRad - pass.fromSwingRad) * count * 0.05;
+		const twentieths = firstThatDoes(19, (count) => {
+			const there = run({ ...pass, fromSwingRad: from(count) });
+			return there !== null && there.demand <= 1;
+		});
+		return twentieths === null ? null : from(twentieths);
 	});
 	const words = {
 		panRadPerS: 'pan rate',

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { craneBenchState } from './schemas.server';
 import { crane, craneState } from '$lib/testing/crane';
-import { countedFrom, keysOf, mostVia, withAnother, withKey, withoutKey } from './passKeys';
+import { countedFrom, firstThatDoes, keysOf, mostVia, withAnother, withKey, withoutKey } from './passKeys';
 
 const state = craneState(crane('sectional'));
 const { pass } = state;
@@ -47,5 +47,25 @@ describe('a drawn pass', () => {
 	it('counts a swing on past the half turn', () => {
 		expect(countedFrom(-3, 3)).toBeCloseTo(2 * Math.PI - 3, 12);
 		expect(countedFrom(0.2, 0.1)).toBeCloseTo(0.2, 12);
+	});
+});
+
+describe('the first step that does', () => {
+	it('is found wherever it begins, with few asks', () => {
+		for (let from = 1; from <= 60; from += 1) {
+			let asks = 0;
+			const found = firstThatDoes(60, (count) => {
+				asks += 1;
+				return count >= from;
+			});
+			expect(found).toBe(from);
+			expect(asks).toBeLessThanOrEqual(7);
+		}
+	});
+	it('is none where not even the last does', () => expect(firstThatDoes(19, () => false)).toBeNull());
+	it('does itself, after one that does not, where more does not always help', () => {
+		const does = (count: number) => count % 3 === 0;
+		const found = firstThatDoes(60, does)!;
+		expect([does(found), does(found - 1)]).toEqual([true, false]);
 	});
 });

@@ -50,3 +50,18 @@ export const withoutKey = (pass: CranePass, index: number): CranePass => ({
 /** An angle counted on from another, so that a hand that goes round does not jump by a turn. */
 export const countedFrom = (angle: number, from: number): number =>
 	from + Math.atan2(Math.sin(angle - from), Math.cos(angle - from));
+
+/**
+ * The first of 1 to `most` steps that does, where every further one does too; null: not even the last. It asks for few of them:
+ * each is a whole pass. Where more does not always help, it is a step that does after one that does not.
+ */
+export function firstThatDoes(most: number, does: (count: number) => boolean): number | null {
+	if (!does(most)) return null;
+	let [not, is] = [0, most];
+	while (is - not > 1) {
+		const middle = (not + is) >> 1;
+		if (does(middle)) is = middle;
+		else not = middle;
+	}
+	return is;
+}
