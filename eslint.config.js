@@ -11,6 +11,7 @@ export default ts.config(
 			'**/build/',
 			'**/.svelte-kit/',
 			'.poise/',
+			'**/.stryker-tmp/',
 			'web/drizzle/',
 			'core/vectors/',
 			'.dependency-cruiser.cjs'

@@ -17,6 +17,10 @@ const commands = {
 		load: () => import('./commands/shots.mjs')
 	},
 	bench: { what: 'measure speed and print one JSON line a figure', load: () => import('./commands/bench.mjs') },
+	mutants: {
+		what: 'make faults in the files named, one at a time, and count those the unit tests notice',
+		load: () => import('./commands/mutants.mjs')
+	},
 	help: { what: 'list the commands', load: async () => ({ default: async () => help() }) }
 };
 
@@ -54,7 +58,7 @@ try {
 	const command = commands[name];
 	if (command === undefined) throw new Stop(`There is no command "${name}". ./poise help lists them.`);
 	const { default: execute } = await command.load();
-	await execute(values);
+	await execute({ ...values, files: positionals.slice(1) });
 } catch (thrown) {
 	const expected =
 		thrown instanceof Stop ||

@@ -204,3 +204,46 @@ describe('old addresses', () => {
 			expect((await fetch(screen.origin + nowhere)).status, nowhere).toBe(404);
 	});
 });
+
+describe('two at one bench', () => {
+	it('each keeps what they changed; the second reads who else did, and puts it away', async () => {
+		const [payload] = (await send(screen.origin, 'GET', '/api/payloads')).body as { readonly id: string }[];
+		const [gimbal] = (await send(screen.origin, 'GET', '/api/supports/gimbal')).body as { readonly id: string }[];
+		const page = await screen.newPage();
+		await go(page, `${screen.origin}/balance/gimbal/${gimbal!.id}/${payload!.id}`);
+		const rows = await page.$$('main input.figure');
+		expect(rows.length).toBeGreaterThan(2);
+		const at = `/api/benches/${gimbal!.id}/${payload!.id}`;
+		const nudge = async (index: number) => {
+			const field = (await page.$$('main input.figure'))[index]!;
+			await field.focus();
+			await page.keyboard.press('ArrowUp');
+			await page.keyboard.press('Tab');
+			await new Promise((resolve) => setTimeout(resolve, 1200));
+		};
+		await nudge(0);
+		const held = (
+			(await send(screen.origin, 'GET', `/api/edits/bench/${gimbal!.id}/${payload!.id}`)).body as {
+				readonly content: object;
+			}[]
+		)[0]!.content as { readonly positionsM: Record<string, number> };
+		const slides = Object.keys(held.positionsM);
+		// Somebody else moves the last slide meanwhile.
+		const last = slides.at(-1)!;
+		const theirs = { ...held, positionsM: { ...held.positionsM, [last]: held.positionsM[last]! + 0.004 } };
+		expect((await send(screen.origin, 'PATCH', at, { begun: held, wanted: theirs })).status).toBe(200);
+		await nudge(0);
+		await page.waitForSelector('[data-testid="changed-meanwhile"]');
+		expect(await text(page, '[data-testid="changed-meanwhile"]')).toMatch(
+			/changed this while you did.*one figure as they left it/
+		);
+		const [now] = (await send(screen.origin, 'GET', `/api/edits/bench/${gimbal!.id}/${payload!.id}`)).body as {
+			readonly content: typeof held;
+		}[];
+		expect(now!.content.positionsM[last]).toBeCloseTo(theirs.positionsM[last]!, 9);
+		expect(now!.content.positionsM).not.toEqual(theirs.positionsM);
+		await page.click('[data-testid="changed-meanwhile"] button');
+		expect(await page.$('[data-testid="changed-meanwhile"]')).toBeNull();
+		await page.close();
+	});
+});

@@ -359,6 +359,53 @@ describe('a bench', () => {
 	});
 });
 
+describe('two at one bench, or one paper', () => {
+	const bench = () => `/api/benches/${rigs[1]!.id}/${payloads[1]!.id}`;
+	const state = (positionsM: Record<string, number>) => ({ positionsM, nudges: [] });
+
+	it('each keeps what they changed, and the second is told who else did', async () => {
+		const begun = state({ plate: 0.01, base: 0.02 });
+		expect((await ask('PUT', bench(), begun)).status).toBe(200);
+		const first = await ask('PATCH', bench(), { begun, wanted: state({ plate: 0.05, base: 0.02 }) });
+		expect(first.body).toEqual({ value: state({ plate: 0.05, base: 0.02 }), meanwhile: null });
+		const second = await ask('PATCH', bench(), { begun, wanted: state({ plate: 0.01, base: 0.09 }) });
+		expect(second.body.value).toEqual(state({ plate: 0.05, base: 0.09 }));
+		expect(second.body.meanwhile).toEqual({ by: expect.stringMatching(/./), theirs: 1, over: 0 });
+		const both = await ask('PATCH', bench(), { begun, wanted: state({ plate: 0.07, base: 0.02 }) });
+		expect(both.body.value).toEqual(state({ plate: 0.07, base: 0.09 }));
+		expect(both.body.meanwhile).toMatchObject({ theirs: 1, over: 1 });
+	});
+	it('loses none of twenty changes that are made at the same moment', async () => {
+		const on = `/api/payloads/${payloads[0]!.id}/papers/checklist`;
+		const items = Array.from({ length: 20 }, (_, k) => ({ id: randomUUID(), text: `Check ${k}`, ticked: null }));
+		const begun = { items, waived: null };
+		expect((await ask('PUT', on, begun)).status).toBe(200);
+		const stamp = { by: 'Anybody', at: '2026-03-01T10:00:00.000Z' };
+		const saves = await Promise.all(
+			items.map(({ id }) =>
+				ask('PATCH', on, {
+					begun,
+					wanted: { items: items.map((each) => (each.id === id ? { ...each, ticked: stamp } : each)), waived: null }
+				})
+			)
+		);
+		expect(saves.map(({ status }) => status)).toEqual(saves.map(() => 200));
+		const held = (await ask('GET', on)).body;
+		expect(held.items.every(({ ticked }: { ticked: unknown }) => ticked !== null)).toBe(true);
+	});
+	it('refuses what is wrong, and takes a beginning that nobody can read for none', async () => {
+		const wanted = state({ plate: 0.03, base: 0.02 });
+		const wrong = await ask('PATCH', bench(), { begun: wanted, wanted: state({ plate: 9e15 }) });
+		expect(wrong.status).toBe(422);
+		expect((await ask('PATCH', bench(), { wanted })).status).toBe(422);
+		for (const begun of [{ valueOf: 1, toString: 2 }, { positionsM: [] }, {}]) {
+			const saved = await ask('PATCH', bench(), { begun, wanted });
+			expect(saved.status).toBe(200);
+			expect(saved.body.value).toEqual(wanted);
+		}
+	});
+});
+
 describe('a person', () => {
 	it('keeps units and lights, each their own', async () => {
 		expect((await ask('PATCH', '/api/me', { units: 'imperial', theme: 'house' })).body).toMatchObject({

@@ -17,6 +17,56 @@ const plan = (extra: object = {}) =>
 	});
 
 describe('the power plan', () => {
+	it('keeps two batteries and their taps apart: draw, sets, hours and overload', () => {
+		const plan = powerPlan({
+			sources: [
+				{ id: 'big', capacityWh: 90, voltageV: 14.4, count: 5, atOnce: 2, ageFactor: 0.8 },
+				{ id: 'small', capacityWh: 10, voltageV: 7.2, count: 1, atOnce: 1, ageFactor: 1 }
+			],
+			taps: [
+				{ id: 'body', sourceId: 'big', voltageV: 12, limitA: 2, efficiency: 0.8 },
+				{ id: 'ring', sourceId: 'big', voltageV: 6, limitA: 1, efficiency: 1 },
+				{ id: 'aid', sourceId: 'small', voltageV: 5, limitA: 0.3, efficiency: 1 }
+			],
+			loads: [
+				{ id: 'camera', tapId: 'body', drawW: 24 },
+				{ id: 'motor', tapId: 'ring', drawW: 6 },
+				{ id: 'ear', tapId: 'aid', drawW: 2 }
+			],
+			...{ marginShare: 0.25, jobS: 5 * 3600 }
+		});
+		const [big, small] = plan.sources;
+		expect(big!.drawW).toBeCloseTo(24 / 0.8 + 6, 12);
+		// Two at once: 2 · 90 · 0.8 · 0.75 = 108 Wh over 36 W.
+		expect(big!.setRunTimeS).toBeCloseTo(3 * 3600, 6);
+		expect(big!.totalRunTimeS).toBeCloseTo(6 * 3600, 6);
+		expect(big!.swapsS).toEqual([big!.setRunTimeS]);
+		expect([big!.lastsTheJob, big!.missing]).toEqual([true, 0]);
+		expect(small!.drawW).toBe(2);
+		expect(small!.setRunTimeS).toBeCloseTo(3.75 * 3600, 6);
+		expect([small!.lastsTheJob, small!.missing, small!.swapsS]).toEqual([false, 1, []]);
+		// Up to its limit a tap carries; over it, it does not.
+		expect(plan.taps).toEqual([
+			{ id: 'body', currentA: 2, overloaded: false },
+			{ id: 'ring', currentA: 1, overloaded: false },
+			{ id: 'aid', currentA: 0.4, overloaded: true }
+		]);
+		expect(plan.lastsTheJob).toBe(false);
+	});
+	it.each([
+		['atOnce', 1.5],
+		['atOnce', 0],
+		['count', 2.5],
+		['ageFactor', 1.01]
+	])('refuses a battery whose %s is %d', (field, value) => {
+		const block = { id: 'block', capacityWh: 98, voltageV: 14.4, count: 2, atOnce: 1, ageFactor: 0.9, [field]: value };
+		expect(() => powerPlan({ sources: [block], taps: [], loads: [], marginShare: 0.2, jobS: 60 })).toThrow(field);
+	});
+	it('has nothing to swap where nothing draws', () => {
+		const block = { id: 'block', capacityWh: 98, voltageV: 14.4, count: 2, atOnce: 1, ageFactor: 0.9 };
+		const idle = powerPlan({ sources: [block], taps: [], loads: [], marginShare: 0.2, jobS: 60 }).sources[0]!;
+		expect([idle.swapsS, idle.missing, idle.lastsTheJob]).toEqual([[], 0, true]);
+	});
 	it('has no figure for what draws next to nothing, and none that is not finite', () => {
 		const plan = (drawW: number) =>
 			powerPlan({

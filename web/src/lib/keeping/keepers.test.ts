@@ -29,7 +29,11 @@ describe('a paper being written', () => {
 		keeper.change({ waived: { reason: 'Rehearsal', by: 'Pia', at: '2026-01-01T00:00:00.000Z' } });
 		await vi.advanceTimersByTimeAsync(2000);
 		expect(sent).toHaveLength(1);
-		expect(sent[0]!.body).toEqual({ items: [], waived: expect.objectContaining({ reason: 'Rehearsal' }) });
+		expect(sent[0]!.method).toBe('PATCH');
+		expect(sent[0]!.body).toEqual({
+			begun: expect.objectContaining({ waived: null }),
+			wanted: { items: [], waived: expect.objectContaining({ reason: 'Rehearsal' }) }
+		});
 		expect(keeper.state).toBe('saved');
 	});
 	it('is undone after a reload too, unless somebody else has changed it since', async () => {
@@ -177,6 +181,83 @@ describe('a document kept and sent', () => {
 		const odd = made(away);
 		odd.restore();
 		expect(odd.value).toEqual({ n: 0 });
+	});
+});
+
+describe('a document that two change at once', () => {
+	type Doc = Readonly<Record<string, number>>;
+	const told = { by: 'Pia', theirs: 1, over: 0 };
+	/** A server that has something of somebody else's by now. */
+	const made = (theirs: Doc, from: Doc[], gate: Promise<void> = Promise.resolve()) =>
+		new KeptDocument<Doc>(
+			'two',
+			{ a: 0, b: 0, c: 0 },
+			{
+				put: async (value, _version, base) => {
+					from.push(base);
+					await gate;
+					return { ok: true, value: { value: { ...value, ...theirs }, meanwhile: told } } as never;
+				}
+			}
+		);
+
+	it('stands as the server has it, says who, and can be read and put away', async () => {
+		const from: Doc[] = [];
+		const document = made({ b: 7 }, from);
+		document.set({ a: 1, b: 0, c: 0 });
+		await vi.advanceTimersByTimeAsync(700);
+		expect(from).toEqual([{ a: 0, b: 0, c: 0 }]);
+		expect(document.value).toEqual({ a: 1, b: 7, c: 0 });
+		expect(document.saving).toBe('saved');
+		expect(document.meanwhile).toEqual(told);
+		document.meanwhile = null;
+		// The next change is told from what stands now.
+		document.set({ a: 1, b: 7, c: 3 });
+		await vi.advanceTimersByTimeAsync(700);
+		expect(from[1]).toEqual({ a: 1, b: 7, c: 0 });
+	});
+	it('keeps what was changed here while the save was on its way, and sends it', async () => {
+		const from: Doc[] = [];
+		let open: () => void = () => undefined;
+		const document = made({ b: 7 }, from, new Promise((resolve) => (open = resolve)));
+		document.set({ a: 1, b: 0, c: 0 });
+		await vi.advanceTimersByTimeAsync(700);
+		document.set({ a: 1, b: 0, c: 5 });
+		open();
+		await vi.advanceTimersByTimeAsync(10);
+		expect(document.value).toEqual({ a: 1, b: 7, c: 5 });
+		expect(document.saving).toBe('unsaved');
+		await vi.advanceTimersByTimeAsync(700);
+		expect(from[1]).toEqual({ a: 1, b: 7, c: 0 });
+		expect(document.saving).toBe('saved');
+	});
+	it('sends after a reload what was changed from what it was changed from', async () => {
+		const lost = new KeptDocument<Doc>(
+			'two',
+			{ a: 0, b: 0, c: 0 },
+			{
+				put: async () => ({ ok: false, away: true, error: { code: 'databaseAway', message: 'away' } }) as never
+			}
+		);
+		lost.set({ a: 1, b: 0, c: 0 });
+		await vi.advanceTimersByTimeAsync(700);
+		lost.stop();
+		const from: Doc[] = [];
+		// By now somebody else changed b; the page comes with that.
+		const again = new KeptDocument<Doc>(
+			'two',
+			{ a: 0, b: 7, c: 0 },
+			{
+				put: async (value, _version, base) => {
+					from.push(base);
+					return { ok: true, value: { value: { ...value, b: 7 } } } as never;
+				}
+			}
+		);
+		again.restore();
+		await vi.advanceTimersByTimeAsync(700);
+		expect(from).toEqual([{ a: 0, b: 0, c: 0 }]);
+		expect(again.value).toEqual({ a: 1, b: 7, c: 0 });
 	});
 });
 

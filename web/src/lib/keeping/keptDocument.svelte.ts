@@ -1,4 +1,5 @@
 /* eslint-disable max-lines -- one object whose states depend on each other; apart they could not be read. */
+import { type ChangedMeanwhile, mergeFields } from '$lib/model/fieldMerge';
 import type { Outcome } from './ask';
 import { refused } from '$lib/sheet/fields/refused.svelte';
 import { begin, change, type History, redo, settle, undo } from './history';
@@ -30,8 +31,17 @@ export interface Held<T> {
 
 /** How a document goes to the server and comes from there. */
 export interface Keeping<T> {
-	/** Saves it over a version and gives the new one; where the last word wins the version says nothing. */
-	readonly put: (value: T, version: number) => Promise<Outcome<{ readonly version?: number }>>;
+	/**
+	 * Saves it over a version and gives the new one. Where saves name no version, `base` is what the server last had of us: the server keeps
+	 * what others changed since, and answers with what stands now.
+	 */
+	readonly put: (
+		value: T,
+		version: number,
+		base: T
+	) => Promise<
+		Outcome<{ readonly version?: number; readonly value?: T; readonly meanwhile?: ChangedMeanwhile | null }>
+	>;
 	/** Where saves name their version: what the server has now. */
 	readonly get?: () => Promise<Outcome<Held<T>>>;
 	/** Whether two are the same to the server; every field of both, unless it reads some otherwise. */
@@ -66,6 +76,8 @@ export class KeptDocument<T> {
 	message = $state('');
 	/** What the server refuses, by field. */
 	fields = $state.raw<Readonly<Record<string, string>>>({});
+	/** What somebody else changed while it was changed here, and stands now together with it; null: nothing, or it was read. */
+	meanwhile = $state.raw<ChangedMeanwhile | null>(null);
 	/** What somebody else saved meanwhile, to choose from. */
 	theirs = $state.raw<Held<T> | null>(null);
 
@@ -116,6 +128,8 @@ export class KeptDocument<T> {
 		this.#history = kept.history;
 		if (kept.version === onServer.version || this.#isOurs(onServer)) {
 			this.#sent = [];
+			// What was changed here, from what it was changed from: the rest may be somebody else's by now.
+			if (this.#keeping.get === undefined) this.#base = kept.base ?? this.#base;
 			this.#touched();
 			return;
 		}
@@ -166,14 +180,14 @@ export class KeptDocument<T> {
 		const sent = this.value;
 		this.#sent = [...this.#sent, sent].slice(-mostSent);
 		this.#keep();
-		const outcome = await this.#keeping.put(sent, this.#version);
+		const outcome = await this.#keeping.put(sent, this.#version, this.#base);
 		if (outcome.ok) {
 			this.#version = outcome.value.version ?? this.#version;
-			this.#base = sent;
 			this.#sent = [];
 			this.message = '';
 			this.fields = {};
-			this.#dirty = this.value !== sent;
+			this.#takeIn(sent, outcome.value.value ?? sent);
+			this.meanwhile = outcome.value.meanwhile ?? this.meanwhile;
 			this.saving = this.#dirty ? 'unsaved' : 'saved';
 			if (this.#dirty) this.#later(restMs);
 			this.#keep();
@@ -186,6 +200,19 @@ export class KeptDocument<T> {
 			this.saving = 'away';
 			this.#later(retryMs);
 		} else this.saving = 'refused';
+	}
+
+	/** What stands on the server after a save, with what others changed; what was changed here while it was on its way stays. */
+	#takeIn(sent: T, stands: T): void {
+		this.#base = stands;
+		const mine = this.value;
+		if (this.#same(stands, sent)) {
+			this.#dirty = mine !== sent;
+			return;
+		}
+		const together = mine === sent ? stands : mergeFields(sent, mine, stands).value;
+		this.#history = change(this.#history, together);
+		this.#dirty = mine !== sent && !this.#same(together, stands);
 	}
 
 	/** The server has a newer version: our own, if an answer was lost on the way, or somebody else's. */
@@ -268,7 +295,8 @@ export class KeptDocument<T> {
 			history: this.#history,
 			version: this.#version,
 			dirty: this.#dirty,
-			...(this.#keeping.get === undefined ? {} : { sent: this.#sent, base: this.#base })
+			base: this.#base,
+			...(this.#keeping.get === undefined ? {} : { sent: this.#sent })
 		}));
 	}
 	#later(ms: number): void {

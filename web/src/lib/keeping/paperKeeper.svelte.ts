@@ -2,13 +2,13 @@ import { ask } from './ask';
 import type { PaperKind, Papers } from '$lib/model/paper';
 import { KeptDocument } from './keptDocument.svelte';
 
-/** One paper of a payload being written: a kept document whose last word wins on the server. */
+/** One paper of a payload being written: a kept document; of every field that was changed the last word wins on the server. */
 export class PaperKeeper<Kind extends PaperKind> {
 	readonly document: KeptDocument<Papers[Kind]>;
 
 	constructor(payloadId: string, kind: Kind, paper: Papers[Kind]) {
 		this.document = new KeptDocument(`paper.${kind}.${payloadId}`, paper, {
-			put: (value) => ask('PUT', `/api/payloads/${payloadId}/papers/${kind}`, value)
+			put: (wanted, _, begun) => ask('PATCH', `/api/payloads/${payloadId}/papers/${kind}`, { begun, wanted })
 		});
 	}
 

@@ -9,6 +9,7 @@
 	import { onMount, type Snippet } from 'svelte';
 	import { type BenchReference, benchPath } from './address';
 	import BenchHead from './BenchHead.svelte';
+	import Meanwhile from '$lib/shell/Meanwhile.svelte';
 	import Edits from '$lib/shell/Edits.svelte';
 	import { putOnBench } from './onBench';
 
@@ -16,7 +17,10 @@
 	interface Props {
 		bench: BenchReference;
 		person: Person;
-		document: Pick<KeptDocument<unknown>, 'restore' | 'stop' | 'save' | 'settle' | 'set' | 'undo' | 'redo'>;
+		document: Pick<
+			KeptDocument<unknown>,
+			'restore' | 'stop' | 'save' | 'settle' | 'set' | 'undo' | 'redo' | 'meanwhile'
+		>;
 		/** Null: there is nothing to balance. */
 		station: StationState | null;
 		/** What this bench is, in a line; absent: the sheets have a head of their own and say themselves that nothing is there. */
@@ -46,6 +50,7 @@
 
 <svelte:window onkeydown={keys} />
 
+<Meanwhile {document} />
 {#if heading === undefined}
 	{@render children()}
 {:else}

@@ -1,10 +1,12 @@
 import { and, eq, sql } from 'drizzle-orm';
 import { serverKind } from '../kinds';
+import { mergedSave, type MergedSave, type WantedChange } from '../mergedSave';
 import { onceARequest } from '../requestMemory';
 import { fromStore, toStore } from '../stored';
+import { orNone } from '../unreadable';
 import { database, inTransaction } from './client';
 import { documentName, noteEdit } from './edits';
-import { benches, supports } from './schema';
+import { benches, people, supports } from './schema';
 
 /** How a payload stands on a support today; null: it was never on it. */
 export async function findBench<State = unknown>(
@@ -22,6 +24,37 @@ export async function findBench<State = unknown>(
 	});
 	return row === undefined ? null : fromStore(serverKind(row.kind).state, row.state);
 }
+
+/**
+ * What somebody changed of a bench since they began, over what stands there now, while nobody else can save it. Both of two who put a payload
+ * on a support for the first time are let in one after the other.
+ */
+export const changeBench = <State extends object>(
+	crewId: string,
+	personId: string,
+	support: { readonly id: string; readonly kind: string },
+	payloadId: string,
+	change: WantedChange<State>
+): Promise<MergedSave<State>> =>
+	inTransaction(async () => {
+		await database().execute(sql`select pg_advisory_xact_lock(hashtext(${`bench ${support.id} ${payloadId}`}))`);
+		const as = serverKind(support.kind).state;
+		const [row] = await database()
+			.select({ state: benches.state, by: people.name })
+			.from(benches)
+			.leftJoin(people, eq(people.id, benches.updatedBy))
+			.where(and(eq(benches.crewId, crewId), eq(benches.supportId, support.id), eq(benches.payloadId, payloadId)));
+		const stands =
+			row === undefined
+				? null
+				: await orNone('how this stood last', { id: support.id }, () => ({
+						value: fromStore<State>(as, row.state),
+						by: row.by ?? 'Somebody'
+					}));
+		const saved = mergedSave<State>(as.schema, change, stands);
+		await saveBench(crewId, personId, support, payloadId, saved.value);
+		return saved;
+	});
 
 /** The last word wins: a scale reading is what the support says now, whoever read it. */
 export async function saveBench(

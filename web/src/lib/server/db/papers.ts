@@ -1,10 +1,12 @@
 import { and, eq, sql } from 'drizzle-orm';
 import type { PaperKind, Papers } from '$lib/model/paper';
+import { mergedSave, type MergedSave, type WantedChange } from '../mergedSave';
 import { paperSchemas } from '../schemas/paper';
 import { fromStore, type StoredAs, toStore } from '../stored';
+import { orNone } from '../unreadable';
 import { database, inTransaction } from './client';
 import { documentName, noteEdit } from './edits';
-import { papers } from './schema';
+import { papers, people } from './schema';
 
 /** How a paper lies in the database. */
 export const paperAs = <Kind extends PaperKind>(kind: Kind): StoredAs<Papers[Kind]> => ({ schema: paperSchemas[kind] });
@@ -21,7 +23,34 @@ export async function findPaper<Kind extends PaperKind>(
 	return row === undefined ? null : fromStore<Papers[Kind]>(paperAs(kind), row.content);
 }
 
-/** The last word wins: a paper is small and everybody ticks the same list. */
+/** What somebody changed of a paper since they began, over what stands there now: everybody ticks the same list. */
+export const changePaper = <Kind extends PaperKind>(
+	crewId: string,
+	personId: string,
+	payloadId: string,
+	kind: Kind,
+	change: WantedChange<Papers[Kind]>
+): Promise<MergedSave<Papers[Kind]>> =>
+	inTransaction(async () => {
+		await database().execute(sql`select pg_advisory_xact_lock(hashtext(${`paper ${payloadId} ${kind}`}))`);
+		const [row] = await database()
+			.select({ content: papers.content, by: people.name })
+			.from(papers)
+			.leftJoin(people, eq(people.id, papers.updatedBy))
+			.where(and(eq(papers.crewId, crewId), eq(papers.payloadId, payloadId), eq(papers.kind, kind)));
+		const stands =
+			row === undefined
+				? null
+				: await orNone(kind, { id: payloadId }, () => ({
+						value: fromStore<Papers[Kind]>(paperAs(kind), row.content),
+						by: row.by ?? 'Somebody'
+					}));
+		const saved = mergedSave<Papers[Kind]>(paperSchemas[kind], change, stands);
+		await savePaper(crewId, personId, payloadId, kind, saved.value);
+		return saved;
+	});
+
+/** The whole of it, whatever stands there. */
 export async function savePaper<Kind extends PaperKind>(
 	crewId: string,
 	personId: string,

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Meanwhile from '$lib/shell/Meanwhile.svelte';
 	import Button from '$lib/sheet/fields/Button.svelte';
 	import TextArea from '$lib/sheet/fields/TextArea.svelte';
 	import TextInput from '$lib/sheet/fields/TextInput.svelte';
@@ -148,6 +149,7 @@
 			<Button type="submit" class="second" disabled={reason.trim() === ''} data-testid="waive-it">Waive</Button>
 		</form>
 	{/if}
+	<Meanwhile document={keeper.document} />
 	{#if keeper.trouble !== ''}<p class="problem" role="alert">{keeper.trouble}</p>{/if}
 	<p class="lead">Kept with the payload; who ticked what and when stays until a new job begins.</p>
 </div>

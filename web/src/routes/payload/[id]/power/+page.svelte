@@ -1,5 +1,6 @@
 <script lang="ts">
 	/* eslint-disable max-lines -- one sheet: its figures, its one answer and its look are read together. */
+	import Meanwhile from '$lib/shell/Meanwhile.svelte';
 	import Button from '$lib/sheet/fields/Button.svelte';
 	import TextInput from '$lib/sheet/fields/TextInput.svelte';
 	import '$lib/shell/sheet.css';
@@ -239,6 +240,7 @@
 		<Button class="tool" onclick={addLoad} disabled={paper.taps.length === 0}>Another load</Button>
 		<Button class="tool" onclick={() => keeper.undo()} disabled={!keeper.canUndo}>Undo</Button>
 	</div>
+	<Meanwhile document={keeper.document} />
 	{#if keeper.trouble !== ''}<p class="problem" role="alert">{keeper.trouble}</p>{/if}
 	<p class="caution">
 		Lithium cells: the right way round, undamaged, watched while they charge; a dented, swollen or hot one goes nowhere

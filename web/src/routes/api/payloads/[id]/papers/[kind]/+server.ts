@@ -1,7 +1,8 @@
 import { type PaperKind, paperKinds } from '$lib/model/paper';
 import { api, idOf, readBody } from '$lib/server/api';
-import { findPaper, savePaper } from '$lib/server/db/papers';
+import { changePaper, findPaper, savePaper } from '$lib/server/db/papers';
 import { findPayload } from '$lib/server/db/payloads';
+import { wantedChange } from '$lib/server/mergedSave';
 import { Refusal } from '$lib/server/refusal';
 import { paperSchemas } from '$lib/server/schemas/paper';
 import type { RequestEvent } from './$types';
@@ -22,4 +23,13 @@ export const PUT = api(async (event: RequestEvent) => {
 	const payload = await findPayload(crewId, idOf(event.params.id));
 	await savePaper(crewId, person.id, payload.id, kind, await readBody(event, paperSchemas[kind]));
 	return { saved: true };
+});
+
+/** Only what was changed since the page had it: what somebody else changed meanwhile stays, and the answer says so. */
+export const PATCH = api(async (event: RequestEvent) => {
+	const { crewId, person } = event.locals;
+	const kind = kindOf(event.params.kind);
+	const payload = await findPayload(crewId, idOf(event.params.id));
+	const change = await readBody(event, wantedChange(paperSchemas[kind]));
+	return changePaper(crewId, person.id, payload.id, kind, change);
 });

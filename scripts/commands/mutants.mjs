@@ -1,0 +1,101 @@
+import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { join, relative, resolve } from 'node:path';
+import { root, state } from '../places.mjs';
+import { needModules } from '../prerequisites.mjs';
+import { run, step, Stop } from '../steps.mjs';
+
+/**
+ * Faults made by a machine, one at a time, in the files that are named: how many of them the unit tests notice. What survives is printed
+ * with its line. Without files, those are taken where a fault hurts most.
+ */
+const wanted = /** @type {const} */ ({
+	core: {
+		share: 85,
+		files: [
+			'src/power/powerPlan.ts',
+			'src/live/hold.ts',
+			'src/live/lease.ts',
+			'src/crane/headPass.ts',
+			'src/sled/trimSled.ts'
+		]
+	},
+	web: {
+		share: 75,
+		files: [
+			'src/lib/supports/*/{slip,benchSlip,order,figures}.ts',
+			'src/lib/keeping/*.ts',
+			'!src/**/*.test.ts',
+			'src/lib/stations/feel/figures.ts'
+		]
+	}
+});
+
+/** @param {{ files: string[] }} options */
+export default async function mutants({ files }) {
+	await needModules();
+	const chosen =
+		files.length === 0
+			? Object.fromEntries(Object.entries(wanted).map(([name, { files: all }]) => [name, [...all]]))
+			: byWorkspace(files);
+	/** @type {string[]} */
+	const short = [];
+	for (const [name, mutate] of Object.entries(chosen)) {
+		const { killed, all } = await mutated(name, mutate);
+		const share = all === 0 ? 0 : (killed / all) * 100;
+		const least = wanted[/** @type {keyof typeof wanted} */ (name)].share;
+		console.log(`${name}: ${killed} of ${all} faults noticed, ${share.toFixed(1)} % (at least ${least} % are wanted)`);
+		if (share < least) short.push(name);
+	}
+	if (short.length > 0) throw new Stop(`Too few are noticed in ${short.join(' and ')}. What survived stands above.`);
+}
+
+/** @returns {Record<string, string[]>} */
+function byWorkspace(/** @type {readonly string[]} */ files) {
+	/** @type {Record<string, string[]>} */
+	const found = {};
+	for (const file of files) {
+		const path = relative(root, resolve(file));
+		const name = Object.keys(wanted).find((each) => path.startsWith(`${each}/`));
+		if (name === undefined || !existsSync(join(root, path)))
+			throw new Stop(`${file} is no file of ${Object.keys(wanted).join(' or ')}.`);
+		(found[name] ??= []).push(relative(name, path));
+	}
+	return found;
+}
+
+async function mutated(/** @type {string} */ name, /** @type {readonly string[]} */ mutate) {
+	mkdirSync(state, { recursive: true });
+	const [settings, report] = [join(state, `mutants-${name}.conf.json`), join(state, `mutants-${name}.json`)];
+	writeFileSync(
+		settings,
+		JSON.stringify({
+			...{ testRunner: 'vitest', plugins: ['@stryker-mutator/vitest-runner'], coverageAnalysis: 'perTest' },
+			...{ mutate, concurrency: 2, timeoutMS: 20_000, ignoreStatic: true, symlinkNodeModules: true },
+			// What a refusal calls a field is read by people; it is no figure that could be wrong.
+			mutator: { excludedMutations: ['StringLiteral'] },
+			...{ reporters: ['json'], jsonReporter: { fileName: report }, allowEmpty: true, disableTypeChecks: false },
+			...{
+				tempDirName: '.stryker-tmp',
+				cleanTempDir: 'always',
+				ignorePatterns: ['build', '.svelte-kit/output', 'drizzle']
+			}
+		})
+	);
+	await step(`Faults in ${name}`, () => run('npx', ['stryker', 'run', settings], { cwd: join(root, name) }));
+	/** @type {{ files: Record<string, { source: string, mutants: { status: string, mutatorName: string, replacement?: string, location: { start: { line: number } } }[] }> }} */
+	const told = JSON.parse(readFileSync(report, 'utf8'));
+	let [killed, all] = [0, 0];
+	for (const [file, { source, mutants: made }] of Object.entries(told.files)) {
+		const lines = source.split('\n');
+		for (const { status, replacement = '', location } of made) {
+			if (status === 'Ignored' || status === 'CompileError' || status === 'RuntimeError') continue;
+			all += 1;
+			if (status === 'Killed' || status === 'Timeout') killed += 1;
+			else
+				console.log(
+					`${name}/${file}:${location.start.line} ${status.toLowerCase()}\n    ${lines[location.start.line - 1]?.trim()}\n  → ${replacement.split('\n')[0]?.slice(0, 120)}`
+				);
+		}
+	}
+	return { killed, all };
+}
