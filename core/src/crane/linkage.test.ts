@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
 	aimAxes,
@@ -297,5 +298,77 @@ describe('a pass with poses on the way', () => {
 	])('refuses them %s', (_, shares, field) => {
 		const via = shares.map((share) => ({ share, swingRad: 0, boomRad: 0 }));
 		expect(() => run({ ...straight, via })).toThrow(field);
+	});
+});
+
+describe('a linkage past its dead point', () => {
+	const evenly = (least: number, most: number) =>
+		fc.integer({ min: 0, max: 100_000 }).map((k) => least + ((most - least) * k) / 100_000);
+	const inRange = evenly(-1.5, 1.5);
+	it('is level at every boom where it is an exact parallelogram, wherever its rear pivot stands', () =>
+		fc.assert(
+			fc.property(
+				evenly(0.5, 8),
+				evenly(0.05, 0.4),
+				evenly(-Math.PI, Math.PI),
+				fc.array(inRange, { minLength: 1, maxLength: 6 }),
+				(armM, linkM, aboutRad, boomRad) => {
+					const rearPivotM = [linkM * Math.cos(aboutRad), linkM * Math.sin(aboutRad)] as const;
+					// With the arm level on its dead point the link could go either way.
+					fc.pre(Math.abs(Math.sin(aboutRad)) > 0.02);
+					const { tiltErrorRad } = levelLinkage({ armM, linkM, rearPivotM, rodM: armM, boomRad });
+					for (const [k, error] of tiltErrorRad.entries()) {
+						// On a dead point itself a rounding in the lengths is its root in the angle.
+						const fromDead = Math.abs(Math.sin(boomRad[k]! - aboutRad));
+						expect(Math.abs(error!)).toBeLessThan(fromDead < 1e-3 ? 1e-5 : 1e-9);
+					}
+				}
+			)
+		));
+	it('goes on without a jump, as its rod and its pins do: nothing tilts faster than the lengths let it', () => {
+		// A rear pivot ahead of the arm's, whose dead point lies within the range; and a rod that is not exact.
+		const linkage = { armM: 2.6, linkM: 0.18, rearPivotM: [0.12, 0.1341640786] as const, rodM: 2.6 };
+		const boomRad = Array.from({ length: 2001 }, (_, k) => -1.4 + k * 0.0014);
+		const { tiltErrorRad } = levelLinkage({ ...linkage, boomRad });
+		for (const error of tiltErrorRad) expect(Math.abs(error!)).toBeLessThan(1e-6);
+	});
+	it('closes its rod at every boom that it reaches', () =>
+		fc.assert(
+			fc.property(evenly(0.16, 0.2), evenly(-0.05, 0.05), evenly(2.55, 2.65), inRange, (up, along, rodM, boomRad) => {
+				const linkage = { armM: 2.6, linkM: 0.18, rearPivotM: [along, up] as const, rodM };
+				const level = (at: number) => {
+					try {
+						return levelLinkage({ ...linkage, boomRad: [at] }).tiltErrorRad[0]!;
+					} catch {
+						return null;
+					}
+				};
+				const error = level(boomRad);
+				fc.pre(error !== null);
+				// The link's angle with the arm level closes the rod there; turned by the error, it does here.
+				const pinOff = (at: number, linkRad: number) =>
+					Math.hypot(
+						2.6 * Math.cos(at) + 0.18 * Math.cos(linkRad) - along,
+						2.6 * Math.sin(at) + 0.18 * Math.sin(linkRad) - up
+					) - rodM;
+				let [from, to] = [0, Math.PI];
+				// The link stands up from the nose: one root between level ahead and level behind.
+				fc.pre(pinOff(0, from) * pinOff(0, to) < 0);
+				for (let k = 0; k < 80; k += 1) {
+					const middle = (from + to) / 2;
+					if (pinOff(0, from) * pinOff(0, middle) <= 0) to = middle;
+					else from = middle;
+				}
+				expect(Math.abs(pinOff(boomRad, from + error!))).toBeLessThan(1e-9);
+			})
+		));
+	it('has no angle beyond where it locks, though the rod would reach again further on', () => {
+		// Too long a rod to pass the dead point.
+		const long = { armM: 1, linkM: 0.3, rearPivotM: [0.05, 0.35] as const, rodM: 0.96 };
+		const boomRad = Array.from({ length: 300 }, (_, k) => k * 0.01);
+		const { tiltErrorRad } = levelLinkage({ ...long, boomRad });
+		const locks = tiltErrorRad.indexOf(null);
+		expect(locks).toBeGreaterThan(0);
+		expect(tiltErrorRad.slice(locks).every((error) => error === null)).toBe(true);
 	});
 });
