@@ -1,6 +1,14 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { axisStates, balanceGimbal, type GimbalChain, mountPayload, PhysicsInputError, type Vec3 } from '../index';
+import {
+	axisStates,
+	balanceGimbal,
+	type GimbalChain,
+	mountPayload,
+	PhysicsInputError,
+	seededRandom,
+	type Vec3
+} from '../index';
 import { samplePayload, sampleRig } from '../testing/sampleRig';
 
 const metre = (reach: number) => fc.double({ min: -reach, max: reach, noNaN: true });
@@ -152,6 +160,83 @@ describe('remedies', () => {
 		expect(balanceGimbal({ chain: weighted(weight.massKg) }).balanced).toBe(true);
 		// The search stops at half a gram; two grams less must not do.
 		expect(balanceGimbal({ chain: weighted(weight.massKg - 0.002) }).balanced).toBe(false);
+	});
+
+	it('asks for no more reach and no more weight than the least that will do, found by trying them all', () => {
+		const random = seededRandom(12);
+		const between = (low: number, high: number) => low + random() * (high - low);
+		const place = { ...sampleRig.counterweightPlaces[0]!, greatestKg: 0.6 };
+		let [reaches, weights] = [0, 0];
+		for (let round = 0; round < 24; round += 1) {
+			const payload = [
+				...samplePayload,
+				{
+					id: 'front',
+					body: {
+						massKg: between(0.2, 0.6),
+						cgM: [between(0.18, 0.27), between(-0.004, 0.004), between(0.02, 0.05)] as Vec3
+					}
+				}
+			];
+			// From what holds roughly to what forgives next to nothing.
+			const toleranceNm = 10 ** between(-2.7, -0.7);
+			const rig = { ...sampleRig, axes: sampleRig.axes.map((axis) => ({ ...axis, frictionNm: 0 })) };
+			const mounted = mountPayload({ rig, payload });
+			const options = { toleranceNm, counterweightPlaces: [place] };
+			const { balanced, remedies } = balanceGimbal({ chain: mounted, options });
+			if (balanced) continue;
+			const holds = (with_: GimbalChain) => balanceGimbal({ chain: with_, options: { toleranceNm } }).balanced;
+			for (const remedy of remedies) {
+				if (remedy.kind === 'extendSlide') {
+					reaches += 1;
+					const by = (byM: number): GimbalChain => ({
+						...mounted,
+						slides: mounted.slides.map((slide) => {
+							const [least, greatest] = slide.rangeM;
+							if (slide.id !== remedy.slideId) return slide;
+							return { ...slide, rangeM: remedy.end === 'least' ? [least - byM, greatest] : [least, greatest + byM] };
+						})
+					});
+					expect(holds(by(remedy.byM))).toBe(true);
+					for (let part = 0; part < 40; part += 1)
+						expect(holds(by(Math.max(0, remedy.byM - 3e-5) * (part / 40)))).toBe(false);
+				}
+			}
+			const weighted = (massKg: number) =>
+				mountPayload({ rig, payload: [...payload, { id: 'weight', body: { massKg, cgM: [-0.09, 0, 0] as Vec3 } }] });
+			const tried = Array.from({ length: 1201 }, (_, k) => k * 0.0005).filter(
+				(massKg) => massKg > 0 && holds(weighted(massKg))
+			);
+			const weight = remedies.find((each) => each.kind === 'addMass');
+			// A window that the finest trying sees is found; one between its steps may be.
+			if (tried.length > 0) {
+				weights += 1;
+				expect(weight?.kind === 'addMass' ? weight.massKg : null, `round ${round}`).not.toBeNull();
+				if (weight?.kind === 'addMass') expect(weight.massKg).toBeLessThanOrEqual(tried[0]! + 5e-4);
+			}
+			if (weight?.kind === 'addMass') expect(holds(weighted(weight.massKg))).toBe(true);
+		}
+		expect(Math.min(reaches, weights)).toBeGreaterThan(2);
+	});
+
+	it('finds the window of a weight however narrow it is, to its lighter end', () => {
+		const random = seededRandom(5);
+		for (let round = 0; round < 60; round += 1) {
+			const [outM, backM] = [0.01 + 0.05 * random(), 0.06 + 0.06 * random()];
+			const toleranceNm = 10 ** (-4 + 2 * random());
+			const chain: GimbalChain = {
+				axes: [{ id: 'tilt', direction: [0, 1, 0], pivotM: [0, 0, 0] }],
+				parts: [{ id: 'camera', body: { massKg: 1, cgM: [outM, 0, 0] }, hangsOn: 'tilt' }],
+				slides: []
+			};
+			const place = { id: 'rear', atM: [-backM, 0, 0] as Vec3, hangsOn: 'tilt', movesWith: [], greatestKg: 1.1 };
+			const { remedies } = balanceGimbal({ chain, options: { toleranceNm, counterweightPlaces: [place] } });
+			// By hand: m · back makes up for 1 kg · out but for tolerance / g.
+			const lightest = (outM - toleranceNm / 9.80665) / backM;
+			const weight = remedies.find((each) => each.kind === 'addMass');
+			expect(weight?.kind === 'addMass' ? weight.massKg : null).not.toBeNull();
+			if (weight?.kind === 'addMass') expect(Math.abs(weight.massKg - lightest)).toBeLessThan(6e-4);
+		}
 	});
 
 	it('offers nothing when nothing is wrong', () => {

@@ -50,8 +50,10 @@ export type Remedy =
 
 /** Scales of this trade show 1 g; a mass is searched to half of that. */
 const massStepKg = 0.0005;
-/** Enough to see the feasible stretch of any place; within it the least mass is then found by halving. */
+/** Enough that what is left over falls and rises at most once between three of them; there the window is looked for, however narrow. */
 const massProbes = 24;
+/** A slide is set to a tenth of a millimetre; what it has to reach further is found to a tenth of that. */
+const reachStepM = 1e-5;
 
 const alternativeOrder: readonly Alternative['kind'][] = ['useHole', 'turnCradle', 'swapPlate'];
 
@@ -117,30 +119,78 @@ function extend(chain: GimbalChain, index: number, toleranceNm: number) {
 	const past = positionM < least ? least - positionM : positionM - greatest;
 	if (!(past > 0)) return [];
 	const end = positionM < least ? ('least' as const) : ('greatest' as const);
-	return [{ kind: 'extendSlide' as const, slideId: slide.id, end, byM: past, positionsM: wanted.positionsM }];
+	// Freed altogether it goes to where nothing is left over, which is further than it has to: a little left over holds too. The further it
+	// reaches the less is left over, so the least reach that will do is found by halving.
+	const by = (byM: number) =>
+		solved(
+			replaceRange(chain, index, end === 'least' ? [least - byM, greatest] : [least, greatest + byM]),
+			toleranceNm
+		);
+	let [short, enough] = [0, past];
+	while (enough - short > reachStepM) {
+		const middle = (short + enough) / 2;
+		if (by(middle) === null) short = middle;
+		else enough = middle;
+	}
+	const outcome = by(enough) ?? wanted;
+	return [{ kind: 'extendSlide' as const, slideId: slide.id, end, byM: enough, positionsM: outcome.positionsM }];
 }
 
 function counterweight(chain: GimbalChain, place: CounterweightPlace, toleranceNm: number) {
 	const withMass = (massKg: number) => solved(weighted(chain, place, massKg), toleranceNm);
-	let short = 0;
-	let enough: number | null = null;
-	for (let probe = 1; probe <= massProbes; probe += 1) {
-		const massKg = (place.greatestKg * probe) / massProbes;
-		if (withMass(massKg) !== null) {
-			enough = massKg;
-			break;
-		}
-		short = massKg;
-	}
-	if (enough === null) return [];
+	const leftAt = (massKg: number) => leftOver(weighted(chain, place, massKg), toleranceNm);
+	const window = firstWindow(leftAt, place.greatestKg);
+	if (window === null) return [];
+	let [short, enough] = window;
 	while (enough - short > massStepKg) {
-		const middle: number = (enough + short) / 2;
-		if (withMass(middle) !== null) enough = middle;
+		const middle = (enough + short) / 2;
+		if (leftAt(middle) <= 1) enough = middle;
 		else short = middle;
 	}
 	const outcome = withMass(enough);
 	if (outcome === null) return [];
 	return [{ kind: 'addMass' as const, placeId: place.id, massKg: enough, positionsM: outcome.positionsM }];
+}
+
+/** N·m; a tolerance of nothing is divided by this. */
+const nextToNothingNm = 1e-12;
+/** Of the golden section. */
+const golden = (Math.sqrt(5) - 1) / 2;
+
+/** A mass that is too light, and one above it that will do, of the lightest window; null: none up to the greatest. */
+function firstWindow(leftAt: (massKg: number) => number, greatestKg: number): readonly [number, number] | null {
+	const left: number[] = [];
+	const massOf = (probe: number) => (greatestKg * probe) / massProbes;
+	for (let probe = 0; probe <= massProbes; probe += 1) {
+		left.push(leftAt(massOf(probe)));
+		if (left[probe]! <= 1) return [massOf(Math.max(0, probe - 1)), massOf(probe)];
+		// Less was left over at the one before than on either side of it: in between it may fall below what holds.
+		if (probe === 0 || left[probe - 1]! > left[probe]! || (probe > 1 && left[probe - 1]! > left[probe - 2]!)) continue;
+		const from = massOf(Math.max(0, probe - 2));
+		const found = least(leftAt, from, massOf(probe));
+		if (leftAt(found) <= 1) return [from, found];
+	}
+	return null;
+}
+/** Where a function that falls and then rises is least; it stops early where it is 1 or less. */
+function least(of: (value: number) => number, from: number, to: number): number {
+	let [low, high] = [from, to];
+	let [a, b] = [high - golden * (high - low), low + golden * (high - low)];
+	let [atA, atB] = [of(a), of(b)];
+	while (high - low > massStepKg / 8) {
+		if (atA <= 1) return a;
+		if (atB <= 1) return b;
+		if (atA < atB) {
+			[high, b, atB] = [b, a, atA];
+			a = high - golden * (high - low);
+			atA = of(a);
+		} else {
+			[low, a, atA] = [a, b, atB];
+			b = low + golden * (high - low);
+			atB = of(b);
+		}
+	}
+	return (low + high) / 2;
 }
 
 /** The chain with a point mass fixed at the place. */
@@ -157,6 +207,19 @@ function weighted(chain: GimbalChain, place: CounterweightPlace, massKg: number)
 
 function replaceRange(chain: GimbalChain, index: number, rangeM: readonly [number, number]): GimbalChain {
 	return { ...chain, slides: chain.slides.map((slide, i) => (i === index ? { ...slide, rangeM } : slide)) };
+}
+
+/** The worst axis's torque as a share of what holds it, with the slides at their best; up to 1 the chain is in balance. */
+function leftOver(chain: GimbalChain, toleranceNm: number): number {
+	const loads = axisLoads('balanceGimbal', chain);
+	const positionsM = solvePositions(loads, chain);
+	return Math.max(
+		0,
+		...loads.map(
+			(load) =>
+				stateOf(load, positionsM).residualTorqueNm / Math.max(load.axis.frictionNm ?? 0, toleranceNm, nextToNothingNm)
+		)
+	);
 }
 
 /** Positions by slide id if the chain balances, else null. */
