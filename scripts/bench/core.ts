@@ -15,6 +15,7 @@ import { foretellErrors } from './foretell';
 import { scenario } from '@poise/demo';
 import { benchCranes } from './cranes';
 import { benchFeel } from './feel';
+import { benchLearning } from './learning';
 import { benchMoves } from './moves';
 import { sledFigures } from './sleds';
 
@@ -96,4 +97,5 @@ console.log(
 sledFigures(time);
 benchCranes();
 benchFeel();
+benchLearning();
 benchMoves();

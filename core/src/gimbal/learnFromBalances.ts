@@ -68,8 +68,9 @@ const nullShare = 1e-9;
  *
  * In a poised balance each axis has no first moment along each direction in which a slide balances it, up to friction
  * `τ_f/g` (uniform, so a third of its square is the variance) and the readings' own errors. First moments are linear in
- * the unknowns, so this is a linear Gaussian estimate: with whitened rows H, y and the prior Σ,
- * `mean = prior + Σ Hᵀ (H Σ Hᵀ + I)⁻¹ y`, `Cov = Σ − Σ Hᵀ (…)⁻¹ H Σ`.
+ * the unknowns, so this is a linear Gaussian estimate: with whitened rows H, y, the prior Σ = D² and `S = H D`,
+ * `mean = prior + D (SᵀS + I)⁻¹ Sᵀ y`, `Cov = D (SᵀS + I)⁻¹ D`: as many equations as unknowns that some balance has to do with, however many
+ * balances there are.
  */
 export function learnFromBalances(input: {
 	readonly rigs: readonly RigPrior[];
@@ -81,36 +82,34 @@ export function learnFromBalances(input: {
 	const count = parameters.length;
 	const rows: number[][] = [];
 	const missing: number[] = [];
+	const partsById = new Map(input.parts.map((part) => [part.id, part]));
+	// Figures that no balance has anything to do with stay as they were: most of a shelf.
+	const seen = new Set(
+		input.balances.flatMap(({ rigId, parts }) => [`zero:${rigId}`, ...parts.map(({ partId }) => `part:${partId}`)])
+	);
+	const involved = parameters.flatMap(({ of }, j) => (seen.has(of) ? [j] : []));
+	const columns = new Map(involved.map((j, column) => [(parameters[j] as Parameter).key, column]));
 	input.balances.forEach((balance, index) => {
-		const equations = equationsOf(input, balance, parameters, index, check);
+		const equations = equationsOf(input.rigs, partsById, balance, columns, index, check);
 		rows.push(...equations.rows);
 		missing.push(...equations.missing);
 	});
 
 	const priorSigma = parameters.map(({ sigma }) => sigma);
-	let mean = parameters.map(({ prior }) => prior);
-	let sigma = [...priorSigma];
+	const mean = parameters.map(({ prior }) => prior);
+	const sigma = [...priorSigma];
 	let misfit: number | null = null;
-	let determined = parameters.map(() => false);
+	const determined = parameters.map(() => false);
 	if (rows.length > 0) {
-		const h = new Matrix(rows);
-		const scaled = Matrix.mul(h, 1);
-		for (let j = 0; j < count; j += 1)
-			for (let i = 0; i < rows.length; i += 1) scaled.set(i, j, h.get(i, j) * (priorSigma[j] as number));
-		const evidence = scaled.mmul(scaled.transpose()).add(Matrix.eye(rows.length));
-		const factor = new CholeskyDecomposition(evidence);
-		const y = Matrix.columnVector(missing);
-		const weighed = factor.solve(y);
-		const gain = factor.solve(scaled);
-		const shift = scaled.transpose().mmul(weighed);
-		mean = mean.map((value, j) => value + (priorSigma[j] as number) * shift.get(j, 0));
-		sigma = priorSigma.map((prior, j) => {
-			let taken = 0;
-			for (let i = 0; i < rows.length; i += 1) taken += scaled.get(i, j) * gain.get(i, j);
-			return prior * Math.sqrt(Math.max(0, 1 - taken));
+		const scaled = rows.map((row) => row.map((value, k) => value * (priorSigma[involved[k] as number] as number)));
+		const found = estimated(scaled, missing);
+		involved.forEach((j, k) => {
+			const prior = priorSigma[j] as number;
+			mean[j] = (mean[j] as number) + prior * (found.shift[k] as number);
+			sigma[j] = prior * (found.share[k] as number);
+			determined[j] = found.determined[k] as boolean;
 		});
-		misfit = Math.sqrt(y.transpose().mmul(weighed).get(0, 0) / rows.length);
-		determined = determinedBy(scaled);
+		misfit = Math.sqrt(found.left / rows.length);
 	}
 
 	const learned = parameters.map(({ prior, sigma: before }, j): Learned => {
@@ -124,7 +123,8 @@ export function learnFromBalances(input: {
 			learned: before === 0 ? 0 : 1 - (after / before) ** 2
 		};
 	});
-	const find = (key: string) => learned[parameters.findIndex((each) => each.key === key)] as Learned;
+	const byKey = new Map(parameters.map(({ key }, j) => [key, learned[j] as Learned]));
+	const find = (key: string) => byKey.get(key) as Learned;
 	return {
 		parts: input.parts.map(({ id }) => ({
 			id,
@@ -141,6 +141,8 @@ export function learnFromBalances(input: {
 
 interface Parameter {
 	readonly key: string;
+	/** The part or the gimbal it is a figure of. */
+	readonly of: string;
 	readonly prior: number;
 	readonly sigma: number;
 }
@@ -159,14 +161,14 @@ function parametersOf(
 		check.vector(`parts[${index}].cgM`, cgM);
 		check.vector(`parts[${index}].sigmaM`, sigmaM);
 		return axisNames.map((name, axis) => ({
-			key: `part:${id}.${name}`,
+			...{ key: `part:${id}.${name}`, of: `part:${id}` },
 			prior: cgM[axis] as number,
 			sigma: check.atLeastZero(`parts[${index}].sigmaM[${axis}]`, sigmaM[axis])
 		}));
 	});
 	const zeros = rigs.flatMap(({ id, rig, zeroSigmaM }, index) =>
 		rig.slides.map((slide) => ({
-			key: `zero:${id}.${slide.id}`,
+			...{ key: `zero:${id}.${slide.id}`, of: `zero:${id}` },
 			prior: 0,
 			sigma: check.atLeastZero(`rigs[${index}].zeroSigmaM.${slide.id}`, zeroSigmaM[slide.id] ?? 0)
 		}))
@@ -176,19 +178,20 @@ function parametersOf(
 
 /** One balance as whitened rows: each axis along each direction in which a slide balances it. */
 function equationsOf(
-	input: { readonly rigs: readonly RigPrior[]; readonly parts: readonly PartPrior[] },
+	rigs: readonly RigPrior[],
+	partsById: ReadonlyMap<string, PartPrior>,
 	balance: FinishedBalance,
-	parameters: readonly Parameter[],
+	columns: ReadonlyMap<string, number>,
 	index: number,
 	check: Checks
 ): { rows: number[][]; missing: number[] } {
 	const at = `balances[${index}]`;
-	const prior = input.rigs.find(({ id }) => id === balance.rigId);
+	const prior = rigs.find(({ id }) => id === balance.rigId);
 	if (prior === undefined) return check.fail(`${at}.rigId`, 'must be the id of a gimbal', balance.rigId);
 	const readingSigmaM = check.positive(`${at}.readingSigmaM`, balance.readingSigmaM);
 	const { rig } = prior;
 	const standing = balance.parts.map(({ partId, originM, turn }, which) => {
-		const part = input.parts.find(({ id }) => id === partId);
+		const part = partsById.get(partId);
 		if (part === undefined) return check.fail(`${at}.parts[${which}].partId`, 'must be the id of a part', partId);
 		const turned = turn === undefined ? part.cgM : turnVector(turn, part.cgM);
 		const cgM = add(check.vector(`${at}.parts[${which}].originM`, originM), turned);
@@ -198,7 +201,6 @@ function equationsOf(
 	const positionsM = rig.slides.map((slide) =>
 		positionAt(slide, check.number(`${at}.readingsM.${slide.id}`, balance.readingsM[slide.id]))
 	);
-	const column = new Map(parameters.map(({ key }, j) => [key, j]));
 
 	// Two slides that do the same work make one equation, not two; it counts when the axis was seen to hold at either.
 	const found = (slide: (typeof rig.slides)[number]) =>
@@ -219,9 +221,9 @@ function equationsOf(
 	});
 	const innermost = loads.length - 1;
 	const rows = told.map(({ direction, load }) => {
-		const row = parameters.map(() => 0);
+		const row = Array.from({ length: columns.size }, () => 0);
 		const bump = (key: string, by: number) => {
-			const j = column.get(key);
+			const j = columns.get(key);
 			if (j !== undefined) row[j] = (row[j] as number) + by;
 		};
 		// The payload hangs on the innermost axis, so every axis carries all of it.
@@ -272,13 +274,44 @@ function whitened(rows: number[][], missing: number[], noise: Matrix): { rows: n
 	return { rows: rows.map((_, i) => columns.map((column) => column[i] as number)), missing: forward(missing) };
 }
 
-/** Which parameters the rows alone fix: those whose own direction lies wholly in the space the rows span. */
-function determinedBy(rows: Matrix): boolean[] {
-	const { eigenvectorMatrix, realEigenvalues } = new EigenvalueDecomposition(rows.transpose().mmul(rows), {
-		assumeSymmetric: true
+/** Of unknowns in units of their prior: how far each is moved, what share of its deviation stays, what is left over of the rows. */
+function estimated(rows: readonly (readonly number[])[], missing: readonly number[]) {
+	const count = rows[0]?.length ?? 0;
+	const square = Matrix.zeros(count, count);
+	const told = Array.from({ length: count }, () => 0);
+	rows.forEach((row, i) => {
+		const there = row.flatMap((value, k) => (value === 0 ? [] : [k]));
+		for (const a of there) {
+			told[a] = (told[a] as number) + (row[a] as number) * (missing[i] as number);
+			for (const b of there) square.set(a, b, square.get(a, b) + (row[a] as number) * (row[b] as number));
+		}
 	});
+	if (count === 0)
+		return { shift: [], share: [], determined: [], left: missing.reduce((sum, each) => sum + each * each, 0) };
+	const factor = new CholeskyDecomposition(Matrix.add(square, Matrix.eye(count)));
+	const shift = factor.solve(Matrix.columnVector(told)).to1DArray();
+	const covariance = factor.solve(Matrix.eye(count));
+	// What the best estimate leaves of the readings, and what it costs against the prior: yᵀ (S Sᵀ + I)⁻¹ y.
+	const left = rows.reduce(
+		(sum, row, i) => {
+			const off = (missing[i] as number) - row.reduce((at, value, k) => at + value * (shift[k] as number), 0);
+			return sum + off * off;
+		},
+		shift.reduce((sum, each) => sum + each * each, 0)
+	);
+	return {
+		shift,
+		share: shift.map((_, k) => Math.sqrt(Math.min(1, Math.max(0, covariance.get(k, k))))),
+		determined: determinedBy(square),
+		left
+	};
+}
+
+/** Which unknowns the rows alone fix, from their `SᵀS`: those whose own direction lies wholly in the space the rows span. */
+function determinedBy(square: Matrix): boolean[] {
+	const { eigenvectorMatrix, realEigenvalues } = new EigenvalueDecomposition(square, { assumeSymmetric: true });
 	const strongest = Math.max(...realEigenvalues);
-	return Array.from({ length: rows.columns }, (_, j) => {
+	return Array.from({ length: square.columns }, (_, j) => {
 		const inside = realEigenvalues.reduce(
 			(sum, value, k) => (value > nullShare * strongest ? sum + eigenvectorMatrix.get(j, k) ** 2 : sum),
 			0

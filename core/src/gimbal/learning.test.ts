@@ -35,6 +35,51 @@ const asPriors = (payload: Standing, sigma: number) =>
 const stood = (payload: Standing) => payload.map(({ id }) => ({ partId: id, originM: [0, 0, 0] as const }));
 
 describe('learning from finished balances', () => {
+	it('says the same in whatever order, and of a small shelf as of a large one that the balances have nothing to do with', () => {
+		const random = seededRandom(9);
+		const truth = samplePayload.map(
+			(part) => shifted([part], part.id, [normal(random) * 0.006, normal(random) * 0.003, 0])[0]!
+		);
+		const balances = Array.from({ length: 6 }, (_, k) => {
+			const build = truth.filter((_part, index) => index === 0 || (index + k) % 3 > 0);
+			return { rigId: 'r', parts: stood(build), readingsM: readingsOf(rig, build, {}), readingSigmaM: 0.0005 };
+		});
+		const rigs = [{ id: 'r', rig, zeroSigmaM: { plate: 0.002 } }];
+		const parts = asPriors(samplePayload, 0.008);
+		const lesson = learnFromBalances({ rigs, parts, balances });
+		const other = learnFromBalances({ rigs, parts: [...parts].reverse(), balances: [...balances].reverse() });
+		const idle = asPriors(samplePayload, 0.01).map((part) => ({ ...part, id: `idle ${part.id}` }));
+		const large = learnFromBalances({ rigs, parts: [...idle, ...parts], balances });
+		for (const { id, cgM } of lesson.parts)
+			for (const again of [other, large])
+				cgM.forEach(({ value, sigma, identifiable }, axis) => {
+					const same = again.parts.find((each) => each.id === id)!.cgM[axis]!;
+					expect(same.value).toBeCloseTo(value, 10);
+					expect(same.sigma).toBeCloseTo(sigma, 10);
+					expect(same.identifiable).toBe(identifiable);
+				});
+		expect(large.misfit).toBeCloseTo(lesson.misfit!, 9);
+		for (const { id, cgM } of large.parts.filter((each) => each.id.startsWith('idle')))
+			for (const learned of cgM) {
+				expect([learned.value, learned.sigma, learned.learned]).toEqual([learned.prior, learned.priorSigma, 0]);
+				expect(large.notIdentifiable.some((key) => key.startsWith(`part:${id}.`))).toBe(true);
+			}
+	});
+	it('is the textbook’s estimate: one part, one axis, by hand', () => {
+		const lone: GimbalRig = { ...rig, axes: rig.axes.map((axis) => ({ ...axis, frictionNm: 0 })) };
+		const [camera] = samplePayload;
+		const truth = shifted([camera!], camera!.id, [0.01, 0, 0]);
+		const given = { rigId: 'r', parts: stood(truth), readingsM: readingsOf(lone, truth, {}), readingSigmaM: 0.004 };
+		const learn = (balances: (typeof given)[]) =>
+			learnFromBalances({ rigs: [{ id: 'r', rig: lone, zeroSigmaM: {} }], parts: asPriors([camera!], 0.008), balances })
+				.parts[0]!.cgM[0]!;
+		const one = learn([given]);
+		// A reading's error counts as much as the plate's share of what the axis carries: σ² of the one look from what it left.
+		const look = 1 / (1 / one.sigma ** 2 - 1 / 0.008 ** 2);
+		expect(one.value - one.prior).toBeCloseTo((0.01 * 0.008 ** 2) / (0.008 ** 2 + look), 6);
+		const four = learn([given, given, given, given]);
+		expect(four.sigma ** -2).toBeCloseTo(0.008 ** -2 + 4 / look, 3);
+	});
 	it('finds the one part that sits elsewhere when all else is known', () => {
 		const truth = shifted(samplePayload, 'lens', [0.009, -0.004, 0.003]);
 		const lesson = learnFromBalances({
