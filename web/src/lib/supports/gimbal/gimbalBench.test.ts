@@ -86,7 +86,7 @@ describe('a gimbal bench', () => {
 		linked = true;
 		await vi.advanceTimersByTimeAsync(3_500);
 		expect(bench.document.linkLost).toBe(false);
-		expect(requests.at(-1)!.body.positionsM.plate).toBe(0.012);
+		expect(requests.at(-1)!.body.wanted.positionsM.plate).toBe(0.012);
 		await vi.advanceTimersByTimeAsync(10_000);
 		expect(requests).toHaveLength(2);
 	});
@@ -132,7 +132,9 @@ describe('what is seen and put on at a bench', () => {
 		bench.setOrder('verticalLast');
 		expect(bench.rig.geometry.slides[3]!.id).toBe('cradle');
 		await vi.advanceTimersByTimeAsync(1000);
-		expect(sent[sent.length - 1]!.body).toMatchObject({ order: 'verticalLast', looks: [{ observation: 'falls+' }] });
+		expect(sent[sent.length - 1]!.body).toMatchObject({
+			wanted: { order: 'verticalLast', looks: [{ observation: 'falls+' }] }
+		});
 		bench.document.undo();
 		expect(bench.rig.geometry.slides[1]!.id).toBe('cradle');
 		bench.document.undo();
