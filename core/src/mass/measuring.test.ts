@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { PhysicsInputError } from '../errors';
-import { seededRandom } from '../numeric/random';
+import { normal, seededRandom } from '../numeric/random';
 import type { Vec3 } from './body';
 import { cgFromHang } from './cgFromHang';
 import { assumedMiddleSigma, cgUncertainty } from './cgUncertainty';
@@ -44,10 +44,43 @@ describe('taps in time with a swing', () => {
 	it('give the period whatever the first moment is', () =>
 		expect(periodFromTaps({ tapsS: [10, 11.3, 12.6, 13.9] }).periodS).toBeCloseTo(1.3, 12));
 	it('survive a tap that was missed', () => {
-		const { periodS, dropped, swings } = periodFromTaps({ tapsS: [0, 1.3, 2.6, 5.2, 6.5, 7.8] });
+		const { periodS, dropped, missed, swings } = periodFromTaps({ tapsS: [0, 1.3, 2.6, 5.2, 6.5, 7.8] });
 		expect(periodS).toBeCloseTo(1.3, 12);
-		expect(dropped).toEqual([2]);
-		expect(swings).toBe(4);
+		expect(dropped).toEqual([]);
+		expect([missed, swings]).toEqual([1, 6]);
+		// Of three taps too, where one interval is twice the other.
+		expect(periodFromTaps({ tapsS: [0, 1.3, 3.9] })).toMatchObject({ periodS: expect.closeTo(1.3, 9), missed: 1 });
+	});
+	it('survive one that was doubled, and one that came far too late', () => {
+		const doubled = periodFromTaps({ tapsS: [0, 1.3, 1.42, 2.6, 3.9, 5.2] });
+		expect(doubled).toMatchObject({ periodS: expect.closeTo(1.3, 9), dropped: [2], missed: 0, swings: 4 });
+		const late = periodFromTaps({ tapsS: [0, 1.3, 2.6, 4.3, 5.2, 6.5, 7.8] });
+		expect(late).toMatchObject({ periodS: expect.closeTo(1.3, 9), dropped: [3], swings: 6 });
+	});
+	it.each([
+		['all of them', null],
+		['one missed among them', 'missed'],
+		['one doubled among them', 'doubled']
+	] as const)('have a standard error that is true to a tenth, with %s', (_what, fault) => {
+		const random = seededRandom(77);
+		const [errors, said]: [number[], number[]] = [[], []];
+		let found = 0;
+		for (let round = 0; round < 1500; round += 1) {
+			const periodS = 0.8 + 1.2 * random();
+			const taps = Array.from({ length: 9 }, (_, k) => k * periodS + normal(random) * 0.03);
+			const at = 2 + Math.floor(random() * 5);
+			if (fault === 'missed') taps.splice(at, 1);
+			if (fault === 'doubled') taps.splice(at + 1, 0, taps[at]! + 0.15 + 0.05 * random());
+			const timed = periodFromTaps({ tapsS: taps });
+			errors.push((timed.periodS - periodS) ** 2);
+			said.push(timed.standardError! ** 2);
+			if (fault === 'missed' && timed.missed === 1) found += 1;
+			if (fault === 'doubled' && timed.dropped.length === 1) found += 1;
+		}
+		const root = (squares: number[]) => Math.sqrt(squares.reduce((sum, each) => sum + each, 0) / squares.length);
+		expect(root(said) / root(errors)).toBeGreaterThan(0.9);
+		expect(root(said) / root(errors)).toBeLessThan(1.1);
+		if (fault !== null) expect(found / 1500).toBeGreaterThan(0.97);
 	});
 	it('count several swings between taps', () =>
 		expect(periodFromTaps({ tapsS: [0, 5, 10], swingsPerTap: 5 }).periodS).toBeCloseTo(1, 12));

@@ -178,11 +178,11 @@
 		<Button class="tap" onclick={tap} data-testid="tap">
 			{taps.length === 0 ? 'Tap in time with the swing' : `${taps.length} taps`}
 			{#if timed !== null}<small
-					>{timed.periodS.toFixed(2)} s there and back{timed.spread === null
+					>{timed.periodS.toFixed(2)} s there and back{timed.standardError === null
 						? ''
-						: `, ± ${timed.spread.toFixed(2)} s`}{timed.dropped.length > 0
+						: `, ± ${timed.standardError.toFixed(2)} s`}{timed.dropped.length > 0
 						? `, ${timed.dropped.length} left out`
-						: ''}</small
+						: ''}{timed.missed > 0 ? `, ${timed.missed} missed` : ''}</small
 				>{/if}
 		</Button>
 	{:else if way === 'scale'}
