@@ -315,6 +315,35 @@ describe('stability', () => {
 		expect(at({ footprintM: dented }).reserve).toBeCloseTo(at().reserve, 12);
 		expect(at({ footprintM: dented }).footLoadsN).toHaveLength(5);
 	});
+	it('stands on the hull of a spiral of feet too, found by wrapping it', () => {
+		const random = seededRandom(300);
+		for (let round = 0; round < 300; round += 1) {
+			const [turns, thick, from] = [2.2 + 9 * random(), 0.02 + 0.03 * random(), 6.3 * random()];
+			const side = (off: number) =>
+				Array.from({ length: 22 }, (_, k): [number, number] => {
+					const angle = (turns * k) / 21;
+					const r = 0.3 + 0.1 * angle - off + 0.01 * random();
+					return [r * Math.cos(from + angle), r * Math.sin(from + angle)];
+				});
+			const spiral = [...side(0), ...side(thick + 0.01).reverse()];
+			// Round the outside, always to the point that has none to its right.
+			const start = spiral.reduce((best, point) => (point[0] < best[0] ? point : best));
+			const wrapped = [start];
+			for (;;) {
+				const here = wrapped[wrapped.length - 1]!;
+				const next = spiral.reduce((best, point) => {
+					const right = (best[0] - here[0]) * (point[1] - here[1]) - (best[1] - here[1]) * (point[0] - here[0]);
+					return point !== here && (best === here || right < 0) ? point : best;
+				}, here);
+				if (next === start) break;
+				wrapped.push(next);
+			}
+			const [whole, hull] = [at({ footprintM: spiral }), at({ footprintM: wrapped })];
+			expect(whole.edges).toHaveLength(hull.edges.length);
+			expect(whole.reserve).toBeCloseTo(hull.reserve, 9);
+			expect(whole.margin).toBeCloseTo(hull.margin, 9);
+		}
+	});
 	it('counts wind by the square of its speed', () => {
 		const force = (speedMPerS: number) => windForce({ speedMPerS, areaM2: 0.8 }).forceN;
 		expect(force(12) / force(6)).toBeCloseTo(4, 12);
