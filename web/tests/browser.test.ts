@@ -363,7 +363,7 @@ describe('when things go wrong', () => {
 		const rigs = await get<Gimbal[]>('/api/supports/gimbal');
 		const tele = payloads.find(({ name }) => name === 'Compact body, tele zoom')!;
 		await go(page, `${screen.origin}/balance/gimbal/${rigs[0]!.id}/${tele.id}`);
-		expect(await text(page, '.answer')).toBe('Move the camera on its plate back 11 mm');
+		expect(await text(page, '.answer')).toBe('Move the camera on its plate back 12 mm');
 		expect(await text(page, '.slip')).toContain('Or fix 145 g at the rear end of the plate');
 		const cine = payloads.find(({ name }) => name === 'Cine build, 25–120')!;
 		await go(page, `${screen.origin}/balance/gimbal/${rigs[0]!.id}/${cine.id}`);

@@ -134,13 +134,13 @@ describe('a gimbal out of travel', () => {
 		await clickText(page, 'Back to what would cure it').catch(() => undefined);
 		await page.click('[data-testid="change-payload"]');
 		await page.waitForSelector('[data-testid="move-all"]');
-		expect(await text(page, '[data-testid="move-all"]')).toBe('Move it 11 mm back');
+		expect(await text(page, '[data-testid="move-all"]')).toBe('Move it 12 mm back');
 		await page.click('[data-testid="move-all"]');
 		await page.waitForFunction(() => !location.search.includes('forward'));
 		await waitSaved(page);
 		const moved = await get<Payload>(`/api/payloads/${tele.id}`);
 		moved.placements.forEach(({ positionM }, index) =>
-			expect(positionM[0]).toBeCloseTo(tele.placements[index]!.positionM[0] - 0.011, 9)
+			expect(positionM[0]).toBeCloseTo(tele.placements[index]!.positionM[0] - 0.012, 9)
 		);
 		await page.click('[aria-label="Undo"]');
 		await waitSaved(page);

@@ -52,8 +52,6 @@ export type Remedy =
 const massStepKg = 0.0005;
 /** Enough that what is left over falls and rises at most once between three of them; there the window is looked for, however narrow. */
 const massProbes = 24;
-/** A slide is set to a tenth of a millimetre; what it has to reach further is found to a tenth of that. */
-const reachStepM = 1e-5;
 
 const alternativeOrder: readonly Alternative['kind'][] = ['useHole', 'turnCradle', 'swapPlate'];
 
@@ -119,21 +117,7 @@ function extend(chain: GimbalChain, index: number, toleranceNm: number) {
 	const past = positionM < least ? least - positionM : positionM - greatest;
 	if (!(past > 0)) return [];
 	const end = positionM < least ? ('least' as const) : ('greatest' as const);
-	// Freed altogether it goes to where nothing is left over, which is further than it has to: a little left over holds too. The further it
-	// reaches the less is left over, so the least reach that will do is found by halving.
-	const by = (byM: number) =>
-		solved(
-			replaceRange(chain, index, end === 'least' ? [least - byM, greatest] : [least, greatest + byM]),
-			toleranceNm
-		);
-	let [short, enough] = [0, past];
-	while (enough - short > reachStepM) {
-		const middle = (short + enough) / 2;
-		if (by(middle) === null) short = middle;
-		else enough = middle;
-	}
-	const outcome = by(enough) ?? wanted;
-	return [{ kind: 'extendSlide' as const, slideId: slide.id, end, byM: enough, positionsM: outcome.positionsM }];
+	return [{ kind: 'extendSlide' as const, slideId: slide.id, end, byM: past, positionsM: wanted.positionsM }];
 }
 
 function counterweight(chain: GimbalChain, place: CounterweightPlace, toleranceNm: number) {

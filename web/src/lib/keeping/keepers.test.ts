@@ -261,6 +261,32 @@ describe('a document that two change at once', () => {
 	});
 });
 
+describe('a page that is left while its save is on its way', () => {
+	it('takes back on the next page what that save had put there', async () => {
+		type Doc = { readonly a: number; readonly looks?: readonly string[] };
+		const lost = new KeptDocument<Doc>('left', { a: 0 }, { put: () => new Promise(() => undefined) });
+		lost.set({ a: 1, looks: ['holds'] });
+		await vi.advanceTimersByTimeAsync(700);
+		// It arrived, and nobody heard of it; the next page comes with what it left.
+		const froms: Doc[] = [];
+		const next = new KeptDocument<Doc>(
+			'left',
+			{ a: 1, looks: ['holds'] },
+			{
+				put: async (value, _version, base) => {
+					froms.push(base);
+					return { ok: true, value: { value } } as never;
+				}
+			}
+		);
+		next.restore();
+		next.set({ a: 0 });
+		await vi.advanceTimersByTimeAsync(700);
+		expect(froms).toEqual([{ a: 1, looks: ['holds'] }]);
+		expect(next.value).toEqual({ a: 0 });
+	});
+});
+
 describe('a document that names its version', () => {
 	interface Doc {
 		readonly name: string;

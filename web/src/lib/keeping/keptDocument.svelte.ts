@@ -126,10 +126,12 @@ export class KeptDocument<T> {
 		}
 		const onServer: Held<T> = { value: this.value, version: this.#version };
 		this.#history = kept.history;
-		if (kept.version === onServer.version || this.#isOurs(onServer)) {
+		const isOurs = this.#isOurs(onServer);
+		if (kept.version === onServer.version || isOurs) {
 			this.#sent = [];
-			// What was changed here, from what it was changed from: the rest may be somebody else's by now.
-			if (this.#keeping.get === undefined) this.#base = kept.base ?? this.#base;
+			// What was changed here, from what it was changed from: the rest may be somebody else's by now. A save that had arrived when the page
+			// was left is where it is changed from next.
+			if (this.#keeping.get === undefined && !isOurs) this.#base = kept.base ?? this.#base;
 			this.#touched();
 			return;
 		}
@@ -296,7 +298,7 @@ export class KeptDocument<T> {
 			version: this.#version,
 			dirty: this.#dirty,
 			base: this.#base,
-			...(this.#keeping.get === undefined ? {} : { sent: this.#sent })
+			sent: this.#sent
 		}));
 	}
 	#later(ms: number): void {
