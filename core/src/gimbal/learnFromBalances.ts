@@ -79,7 +79,6 @@ export function learnFromBalances(input: {
 }): Lesson {
 	const check = checksFor('learnFromBalances');
 	const parameters = parametersOf(input, check);
-	const count = parameters.length;
 	const rows: number[][] = [];
 	const missing: number[] = [];
 	const partsById = new Map(input.parts.map((part) => [part.id, part]));
