@@ -1,4 +1,5 @@
 import { checksFor } from '../input';
+import { leastBetween } from '../numeric/goldenSection';
 import { checkLinkage, levelLinkage, type LinkageGeometry } from './levelLinkage';
 
 /** What may be adjusted, metres each way from how it is drawn. */
@@ -20,7 +21,6 @@ export interface TunedLinkage {
 
 const samples = 41;
 const rounds = 60;
-const golden = (Math.sqrt(5) - 1) / 2;
 
 /**
  * Rod length, and rear pivot where it may move, for the least worst tilt error over a boom range; or for a wanted tilt at one
@@ -88,22 +88,9 @@ export function tuneLinkage(
 				// A wide look first, so that a far valley is found; then nearer each round.
 				const span = width * Math.max(1e-6, 0.7 ** round);
 				const centre = place[axis]!;
-				let [a, b] = [Math.max(-width, centre - span), Math.min(width, centre + span)];
+				const [a, b] = [Math.max(-width, centre - span), Math.min(width, centre + span)] as const;
 				const value = (shift: number) => worstOf(at(place.map((each, k) => (k === axis ? shift : each))));
-				let [c, d] = [b - golden * (b - a), a + golden * (b - a)];
-				let [fc, fd] = [value(c), value(d)];
-				for (let step = 0; step < 48; step += 1) {
-					if (fc < fd) {
-						[b, d, fd] = [d, c, fc];
-						c = b - golden * (b - a);
-						fc = value(c);
-					} else {
-						[a, c, fc] = [c, d, fd];
-						d = a + golden * (b - a);
-						fd = value(d);
-					}
-				}
-				const found = (a + b) / 2;
+				const found = leastBetween(value, [a, b], (b - a) * 1e-10);
 				const reached = value(found);
 				if (reached < worst) {
 					place = place.map((each, k) => (k === axis ? found : each));

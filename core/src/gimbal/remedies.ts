@@ -2,6 +2,7 @@ import { checksFor } from '../input';
 import { add, type Vec3 } from '../mass/body';
 import { isPoised, stateOf } from './axisState';
 import { axisLoads, type GimbalChain, type GimbalPart } from './chain';
+import { leastBetween } from '../numeric/goldenSection';
 import { solvePositions } from './solvePositions';
 
 /** A place where a counterweight can be fixed: its point at slide positions 0, what turns it, which slides carry it. */
@@ -138,8 +139,6 @@ function counterweight(chain: GimbalChain, place: CounterweightPlace, toleranceN
 
 /** N·m; a tolerance of nothing is divided by this. */
 const nextToNothingNm = 1e-12;
-/** Of the golden section. */
-const golden = (Math.sqrt(5) - 1) / 2;
 
 /** A mass that is too light, and one above it that will do, of the lightest window; null: none up to the greatest. */
 function firstWindow(leftAt: (massKg: number) => number, greatestKg: number): readonly [number, number] | null {
@@ -151,30 +150,10 @@ function firstWindow(leftAt: (massKg: number) => number, greatestKg: number): re
 		// Less was left over at the one before than on either side of it: in between it may fall below what holds.
 		if (probe === 0 || left[probe - 1]! > left[probe]! || (probe > 1 && left[probe - 1]! > left[probe - 2]!)) continue;
 		const from = massOf(Math.max(0, probe - 2));
-		const found = least(leftAt, from, massOf(probe));
+		const found = leastBetween(leftAt, [from, massOf(probe)], massStepKg / 8, 1);
 		if (leftAt(found) <= 1) return [from, found];
 	}
 	return null;
-}
-/** Where a function that falls and then rises is least; it stops early where it is 1 or less. */
-function least(of: (value: number) => number, from: number, to: number): number {
-	let [low, high] = [from, to];
-	let [a, b] = [high - golden * (high - low), low + golden * (high - low)];
-	let [atA, atB] = [of(a), of(b)];
-	while (high - low > massStepKg / 8) {
-		if (atA <= 1) return a;
-		if (atB <= 1) return b;
-		if (atA < atB) {
-			[high, b, atB] = [b, a, atA];
-			a = high - golden * (high - low);
-			atA = of(a);
-		} else {
-			[low, a, atA] = [a, b, atB];
-			b = low + golden * (high - low);
-			atB = of(b);
-		}
-	}
-	return (low + high) / 2;
 }
 
 /** The chain with a point mass fixed at the place. */
