@@ -6,6 +6,8 @@ import { closeDatabase, migrateDatabase } from '$lib/server/db/client';
 import { startWords } from '$lib/server/db/startWords';
 import { findCrewWithPeople } from '$lib/server/db/people';
 import { loadScenarioOnce, makeEmptyCrewOnce } from '$lib/server/demo/loadScenario';
+import { type ChangeEar, listenToChanges } from '$lib/server/kept/changes';
+import { KeptAnswers } from '$lib/server/kept/keptAnswers';
 import { startLive, stopLive } from '$lib/server/live/desk';
 import { asRefusal, Refusal } from '$lib/server/refusal';
 import { securityHeaders } from '../headers.mjs';
@@ -16,10 +18,34 @@ import { needsStyle, withoutIdleStyles } from '$lib/server/sheetStyles';
 /** The database may come up a moment after the application; this long is waited for it. */
 const patienceMs = 15_000;
 
+let ear: ChangeEar | null = null;
+/** A page as it goes out. */
+interface Page {
+	readonly status: number;
+	readonly headers: readonly [string, string][];
+	readonly body: Uint8Array<ArrayBuffer> | null;
+}
+/** A printed page may say what day it is. */
+const longestMs = 10 * 60_000;
+const pages = new KeptAnswers<Page>(() => ear, {
+	weigh: ({ status, headers, body }) =>
+		status === 200 && body !== null && !headers.some(([name]) => name === 'set-cookie') ? body.byteLength : null,
+	...{ mostBytes: 48_000_000, longestMs }
+});
+const crews = new KeptAnswers<NonNullable<Awaited<ReturnType<typeof findCrewWithPeople>>>>(() => ear, {
+	...{ weigh: () => 10_000, mostBytes: 1_000_000, longestMs }
+});
+
 export const init: ServerInit = async () => {
 	if (building) return;
 	// The adapter says when the last request is answered; an open pool would keep the process alive for ever.
-	process.once('sveltekit:shutdown', () => void stopLive().finally(closeDatabase));
+	process.once(
+		'sveltekit:shutdown',
+		() =>
+			void stopLive()
+				.finally(() => ear?.stop())
+				.finally(closeDatabase)
+	);
 	const giveUpAt = Date.now() + patienceMs;
 	for (;;) {
 		try {
@@ -27,6 +53,16 @@ export const init: ServerInit = async () => {
 			if (env.POISE_SCENARIO === 'empty') await makeEmptyCrewOnce();
 			else if (env.POISE_SCENARIO !== 'none') await loadScenarioOnce();
 			await startLive();
+			ear = listenToChanges(env.DATABASE_URL ?? '', {
+				written: (row) => {
+					pages.written(row);
+					crews.written(row);
+				},
+				deaf: () => {
+					pages.forgetAll();
+					crews.forgetAll();
+				}
+			});
 			return;
 		} catch (thrown) {
 			const words = startWords(env.DATABASE_URL ?? '', thrown);
@@ -41,8 +77,35 @@ export const init: ServerInit = async () => {
 	}
 };
 
-export const handle: Handle = (request) =>
-	gathering(() => (request.event.request.method === 'GET' ? remembering(() => answer(request)) : answer(request)));
+export const handle: Handle = async (request) => {
+	const { url, request: asked, cookies, isDataRequest } = request.event;
+	if (asked.method !== 'GET' && asked.method !== 'HEAD') {
+		const response = await gathering(() => answer(request));
+		// Whoever hears that it is saved finds it on the next page.
+		await ear?.caughtUp();
+		return response;
+	}
+	const make = async () => gathering(() => remembering(() => answer(request)));
+	if (asked.method === 'HEAD' || url.pathname === '/health' || url.pathname.startsWith('/api/')) return make();
+	const takesGzip = /\bgzip\b/.test(asked.headers.get('accept-encoding') ?? '');
+	const key = [asked.url, isDataRequest, takesGzip, cookies.get('person') ?? ''].join('\n');
+	const { answer: page, wasKept } = await pages.of(key, async () => {
+		const response = await make();
+		const { status, headers } = response;
+		// One that is no whole page has no body, or none worth holding.
+		return {
+			status,
+			headers: [...headers],
+			body: response.body === null ? null : new Uint8Array(await response.arrayBuffer())
+		};
+	});
+	const response = new Response(page.body, { status: page.status, headers: [...page.headers] });
+	if (!wasKept) return response;
+	response.headers.set('server-timing', 'kept');
+	const etag = response.headers.get('etag');
+	if (etag === null || asked.headers.get('if-none-match') !== etag) return response;
+	return new Response(null, { status: 304, headers: response.headers });
+};
 
 const answer: Handle = async ({ event, resolve }) => {
 	const { pathname } = event.url;
@@ -92,9 +155,13 @@ const isAddress = (text: string | undefined): boolean => /^postgres(ql)?:\/\//.t
 
 /** The one place that decides whose data a request sees. One crew for now; sign-in replaces this function. */
 async function identify(event: Parameters<Handle>[0]['event']): Promise<void> {
-	const found = await findCrewWithPeople();
-	if (found === null) throw new Refusal('databaseAway', 'No crew is set up yet.');
-	const { crew, people } = found;
+	const { crew, people } = (
+		await crews.of('', async () => {
+			const found = await findCrewWithPeople();
+			if (found === null) throw new Refusal('databaseAway', 'No crew is set up yet.');
+			return found;
+		})
+	).answer;
 	const chosen = event.cookies.get('person');
 	const person = people.find(({ id }) => id === chosen) ?? people[0];
 	if (person === undefined) throw new Refusal('databaseAway', 'Nobody is in this crew yet.');

@@ -5,12 +5,15 @@ import { sql } from 'drizzle-orm';
 import { drizzle, type NodePgDatabase } from 'drizzle-orm/node-postgres';
 import { migrate } from 'drizzle-orm/node-postgres/migrator';
 import pg from 'pg';
+import { noteQuery } from '../kept/readSet';
 import * as schema from './schema';
 
 export type Database = NodePgDatabase<typeof schema>;
 /** The database or a transaction on it. */
 export type Queryable = Pick<Database, 'select' | 'insert' | 'update' | 'delete' | 'execute'>;
 
+/** What a page is made from is read off its queries. */
+const logger = { logQuery: noteQuery };
 let pool: pg.Pool | undefined;
 let opened: Database | undefined;
 
@@ -42,7 +45,7 @@ export async function inTransaction<T>(work: () => Promise<T>): Promise<T> {
 	const breaks = (error: Error) => (broken = error);
 	client.on('error', breaks);
 	try {
-		const mine: Running = { on: drizzle(client, { schema }), client, depth: 0 };
+		const mine: Running = { on: drizzle(client, { schema, logger }), client, depth: 0 };
 		return await attempt(client, work, mine, ['begin', 'commit', 'rollback'], breaks);
 	} finally {
 		client.off('error', breaks);
@@ -94,7 +97,7 @@ function openPool(): pg.Pool {
 	// would end the process. Idle or in the middle of a transaction, the pool makes a new one for the next request.
 	pool.on('error', noteLost);
 	pool.on('connect', (client) => client.on('error', noteLost));
-	opened = drizzle(pool, { schema });
+	opened = drizzle(pool, { schema, logger });
 	return pool;
 }
 

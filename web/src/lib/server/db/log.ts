@@ -5,6 +5,7 @@ import { readSearch } from '../readSearch';
 import { Refusal } from '../refusal';
 import { fromStore, toStore } from '../stored';
 import { readable } from '../unreadable';
+import { notePassing } from '../kept/readSet';
 import { database } from './client';
 import { type BookPlace, microsOf, olderThan } from './bookPlace';
 import { balances, people } from './schema';
@@ -43,6 +44,8 @@ export async function listBalances(
 	{ most = 200, before = null }: { readonly most?: number; readonly before?: BookPlace | null } = {}
 ): Promise<(LoggedBalance & { readonly place: BookPlace })[]> {
 	const { spans, words } = readSearch(search, new Date());
+	// “Last Sunday” is another day tomorrow.
+	if (spans.length > 0) notePassing();
 	const matches = [
 		...spans.map(({ from, to, words: asWords }) =>
 			or(

@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, sql } from 'drizzle-orm';
+import { and, asc, eq, sql } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
 import type { GearDraft } from '$lib/model/gear';
 import type { SupportOnOffer } from '$lib/supports/onOffer';
@@ -139,7 +139,7 @@ export async function listOnOffer(crewId: string): Promise<{
 			.select({ id: payloads.id, name: payloads.name })
 			.from(payloads)
 			.where(eq(payloads.crewId, crewId))
-			.orderBy(desc(payloads.updatedAt), desc(payloads.id))
+			.orderBy(asc(payloads.name), asc(payloads.id))
 	]);
 	return {
 		supports: supportKinds.flatMap(({ key }) => rows.filter((row) => row.kind === key)),
