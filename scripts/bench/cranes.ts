@@ -77,7 +77,42 @@ export function benchCranes(): void {
 			})
 		);
 	}
+	benchManyPlates(arm);
 	benchVenue();
+}
+
+/** The most a hanger's list takes: 8 kinds of 40 each, 8·10¹² stacks. */
+function benchManyPlates(arm: CraneArm): void {
+	const odd = [19.83, 10.07, 5.011, 2.503, 1.2517, 0.7419, 0.3391, 7.77];
+	const masses = {
+		odd,
+		round: [20, 15, 10, 7.5, 5, 2.5, 1.25, 0.5],
+		'nearly round': odd.map((kg) => Math.round(kg) + kg / 1e4)
+	};
+	for (const [name, kinds] of Object.entries(masses)) {
+		const times = [1, 2, 4, 8]
+			.flatMap((scale) =>
+				Array.from({ length: 5 }, () => {
+					const start = performance.now();
+					chooseCounterweights({
+						arm: { parts: arm.parts.map((part) => ({ ...part, massKg: part.massKg * scale })) },
+						plates: kinds.map((massKg) => ({ massKg, count: 40 })),
+						hanger: { uM: -1.5, vM: -0.18 },
+						trim: { massKg: 4, rangeU: [-1.3, -0.4], vM: 0.1 },
+						...{ noseBiasKg: 0.05, noseU: 6.6 }
+					});
+					return performance.now() - start;
+				})
+			)
+			.sort((a, b) => a - b);
+		console.log(
+			JSON.stringify({
+				...{ figure: `counterweights out of 8 kinds of 40 plates of ${name} masses`, unit: 'ms', budget: 50 },
+				median: Math.round(times[10]! * 10) / 10,
+				worst: Math.round(times.at(-1)! * 10) / 10
+			})
+		);
+	}
 }
 
 /** Every swing and boom of a crane of 6.6 m against a hall: what a worker does each time the base is let go. */

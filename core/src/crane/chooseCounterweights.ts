@@ -1,8 +1,15 @@
 import { checksFor } from '../input';
 import { armMoments, type CraneArm } from './craneArm';
-import { halvesOf, massOf, nearestPairs, type PlateCount, stacksAt, sumsOf, tie } from './plateStacks';
+import { fewestWithin } from './fewestPlates';
+import { halvesOf, inOrder, massOf, nearestPairs, type PlateCount, type Steps, sumsOf, tie } from './plateStacks';
 
 export type { PlateCount } from './plateStacks';
+
+/** Nobody sees less at the nose, or sets a trim finer. */
+const [finestNoseKg, finestTrimM] = [1e-4, 1e-4];
+const fewWays = 1e8;
+/** A few hundredths of a second. */
+const fewSteps = 120_000;
 
 export interface TrimSlide {
 	readonly massKg: number;
@@ -38,17 +45,20 @@ export interface CounterweightInput {
  *
  * `arm` without plates and trim; `hanger` behind the pivot (`uM` < 0), `trim` slides along `rangeU`; wanted is
  * `U = noseBiasKg · noseU` about the pivot. Answers are ordered by least |remaining U|, then trim nearest the middle of its
- * travel, then fewest plates; the first leaves nothing that any other stack of these plates would not. Where nothing
+ * travel, then fewest plates, then what is nearest to the last digit; both are counted in whole steps of what a hand can set or an eye
+ * see, a tenth of a gram at the nose and a tenth of a millimetre of trim: nothing is hung for less. Where nothing
  * balances there is one answer, the nearest. Throws `PhysicsInputError` for plates without mass or with a broken count, a
  * hanger that is not behind the pivot, a nose that is not before it, or an arm without sense.
  *
  * All plates hang at one place, so only their total mass matters, and both remainder and trim travel grow with its distance
- * from one mass `W₀` that leaves the trim in its middle. The kinds are split in two halves and the sums of each sorted; what a sum of one
+ * from one mass `W₀` that leaves the trim in its middle: nothing is better than to be within half a step of `W₀`. Where plates are many,
+ * stacks are that near, and the shortest of them are found by their number of plates (`fewestWithin`). Where that finds too few,
+ * the kinds are split in two halves and the sums of each sorted; what a sum of one
  * half lacks is looked up in the other, outwards until nothing nearer is to be had: every pair that could be among the best is seen.
  *
  * Left out are only stacks that cannot be among the best `n`: with `M` the heaviest plate, take plates off the whole supply one by
  * one. Totals fall by at most M a step, so `n` of them lie within `n·M` above max(W₀, 0), or the supply ends before it; whatever is heavier
- * than max(W₀, 0) + n·M is further from W₀ than those n. Putting them on one by one says the same of min(W₀, supply) − n·M.
+ * than max(W₀, 0) + n·M, and a step, is further from W₀ than those n. Putting them on one by one says the same of min(W₀, supply) − n·M.
  *
  * @example
  * const arm = { parts: [{ id: 'nose', massKg: 10, uM: 2, vM: 0 }] };
@@ -78,66 +88,84 @@ export function chooseCounterweights(input: CounterweightInput): { readonly choi
 	const bestKg = (uKgM + trimKg * middle - wanted) / -hangerU;
 	const supplyKg = massOf(kinds);
 	const heaviestKg = kinds.reduce((most, { massKg, count }) => (count > 0 ? Math.max(most, massKg) : most), 0);
-	const within = {
-		leastKg: Math.min(bestKg, supplyKg) - most * heaviestKg - tie,
-		mostKg: Math.max(bestKg, 0) + most * heaviestKg + tie
-	};
-	const [one, other] = halvesOf(kinds);
-	const tooMany = () => check.fail('plates', 'must be fewer: there are too many ways to hang them', kinds.length);
-	const left = sumsOf(one, { ...within, leastKg: within.leastKg - massOf(other) }, tooMany);
-	const right = sumsOf(other, { ...within, leastKg: within.leastKg - massOf(one) }, tooMany);
-
-	const answerOf = (counts: readonly number[], massKg: number): Ranked => {
+	// In steps of the remainder and of the trim; `stepKg` of plates is no less than one of either.
+	const [leftStep, reachM] = [finestNoseKg * noseU, (high - low) / 2];
+	const stepKg = (leftStep + finestTrimM * trimKg) / -hangerU;
+	const withinKg =
+		(reachM >= finestTrimM / 2 && trimKg > 0 ? (finestTrimM / 2) * trimKg : leftStep / 2 + trimKg * reachM) / -hangerU;
+	const settled = (massKg: number) => {
 		const without = uKgM + massKg * hangerU - wanted;
 		const trimUM = trimKg === 0 ? middle : Math.min(high, Math.max(low, -without / trimKg));
-		const remainingUKgM = without + trimKg * trimUM;
+		return { trimUM, remainingUKgM: without + trimKg * trimUM };
+	};
+	const stepsOf = ({ remainingUKgM, trimUM }: ReturnType<typeof settled>): Steps => ({
+		left: Math.round(Math.abs(remainingUKgM) / leftStep),
+		off: Math.round(Math.abs(trimUM - middle) / finestTrimM)
+	});
+	const within = {
+		leastKg: Math.min(bestKg, supplyKg) - most * heaviestKg - stepKg - tie,
+		mostKg: Math.max(bestKg, 0) + most * heaviestKg + stepKg + tie
+	};
+	const tooMany = () => check.fail('plates', 'must be fewer: there are too many ways to hang them', kinds.length);
+	const answerOf = (counts: readonly number[]): Ranked => {
+		const massKg = counts.reduce((sum, count, k) => sum + count * kinds[k]!.massKg, 0);
+		const { trimUM, remainingUKgM } = settled(massKg);
 		return {
+			...stepsOf({ trimUM, remainingUKgM }),
+			offKg: Math.abs(massKg - bestKg),
 			plates: counts.reduce((sum, count) => sum + count, 0),
-			off: Math.abs(trimUM - middle),
 			choice: {
 				plates: kinds.map(({ massKg: each }, index) => ({ massKg: each, count: counts[index] ?? 0 })),
-				trimUM,
-				remainingUKgM,
+				...{ trimUM, remainingUKgM },
 				vKgM: vKgM + massKg * hangerV + trimKg * trimV,
 				noseKgPerTrimM: trimKg / noseU
 			}
 		};
 	};
-	const pairs = nearestPairs(left, right, bestKg, most, (massKg) => {
-		const { off, choice } = answerOf([], massKg);
-		return { left: Math.abs(choice.remainingUKgM), off };
-	});
-	const best = pairs.flatMap(({ leftKg, rightKg }) =>
-		stacksAt(one, leftKg, most).flatMap((here) =>
-			stacksAt(other, rightKg, most).map((there) => {
-				const counts: number[] = kinds.map(() => 0);
-				one.forEach(({ at }, k) => (counts[at] = here[k]!));
-				other.forEach(({ at }, k) => (counts[at] = there[k]!));
-				return answerOf(
-					counts,
-					counts.reduce((sum, count, k) => sum + count * kinds[k]!.massKg, 0)
-				);
-			})
-		)
-	);
-	const ranked = best.sort(byRank).slice(0, most);
+	// Few stacks are soon gone through in halves, and are seldom within half a step.
+	const ways = kinds.reduce((all, { count }) => all * (count + 1), 1);
+	const near =
+		ways < fewWays
+			? null
+			: fewestWithin(kinds, { aroundKg: bestKg, withinKg: withinKg * (1 - 1e-9), most, mostSteps: fewSteps });
+	const stacks =
+		near !== null && near.length >= most
+			? near
+			: stacksOfHalves(kinds, { ...within, bestKg, stepKg, most }, (massKg) => stepsOf(settled(massKg)), tooMany);
+	const ranked = stacks.map(answerOf).sort(inOrder).slice(0, most);
 	// With the trim at its end and the nose still heavy (or light) by more, the others only repeat the first more badly.
 	const first = ranked[0] as Ranked;
 	const hung = massOf(first.choice.plates);
-	const outOfReach = Math.abs(first.choice.remainingUKgM) > tie && (hung === 0 || Math.abs(hung - supplyKg) <= tie);
+	const outOfReach = first.left > 0 && (hung === 0 || Math.abs(hung - supplyKg) <= tie);
 	return { choices: (outOfReach ? ranked.slice(0, 1) : ranked).map(({ choice }) => choice) };
 }
 
-interface Ranked {
+interface Ranked extends Steps {
 	readonly choice: CounterweightChoice;
-	readonly off: number;
+	readonly offKg: number;
 	readonly plates: number;
 }
 
-function byRank(a: Ranked, b: Ranked): number {
-	const remaining = Math.abs(a.choice.remainingUKgM) - Math.abs(b.choice.remainingUKgM);
-	if (Math.abs(remaining) > tie) return remaining;
-	const off = a.off - b.off;
-	if (Math.abs(off) > tie) return off;
-	return a.plates - b.plates;
+/** The best stacks, by the nearest pairs of the sums of two halves of the kinds. */
+function stacksOfHalves(
+	kinds: readonly PlateCount[],
+	{ leastKg, mostKg, bestKg, stepKg, most }: Record<'leastKg' | 'mostKg' | 'bestKg' | 'stepKg' | 'most', number>,
+	rank: (massKg: number) => Steps,
+	tooMany: () => never
+): readonly (readonly number[])[] {
+	const [one, other] = halvesOf(kinds);
+	const left = sumsOf(one, { leastKg: leastKg - massOf(other), mostKg }, tooMany);
+	const right = sumsOf(other, { leastKg: leastKg - massOf(one), mostKg }, tooMany);
+	const shortest = (half: readonly PlateCount[], massKg: number) =>
+		fewestWithin(half, { aroundKg: massKg, withinKg: tie, most }) ?? [];
+	return nearestPairs(left, right, bestKg, most, rank, stepKg).flatMap(({ leftKg, rightKg }) =>
+		shortest(one, leftKg).flatMap((here) =>
+			shortest(other, rightKg).map((there) => {
+				const counts: number[] = kinds.map(() => 0);
+				one.forEach(({ at }, k) => (counts[at] = here[k]!));
+				other.forEach(({ at }, k) => (counts[at] = there[k]!));
+				return counts;
+			})
+		)
+	);
 }

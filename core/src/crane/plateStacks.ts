@@ -30,97 +30,96 @@ export function halvesOf(kinds: readonly PlateCount[]): readonly [readonly Kind[
 	return halves;
 }
 
-/** Goes through the stacks of some kinds whose mass is within the bounds. */
-function through(
-	kinds: readonly Kind[],
-	{ leastKg, mostKg }: { readonly leastKg: number; readonly mostKg: number },
-	visit: (massKg: number, plates: number, counts: readonly number[]) => void
-): void {
-	const counts = kinds.map(() => 0);
-	const restKg = kinds.map((_, k) => massOf(kinds.slice(k + 1)));
-	const go = (k: number, massKg: number, plates: number): void => {
-		if (k === kinds.length) return void (massKg >= leastKg && visit(massKg, plates, counts));
-		const { massKg: each, count } = kinds[k]!;
-		for (let hung = 0; hung <= count; hung += 1) {
-			const now = massKg + hung * each;
-			if (now > mostKg) break;
-			if (now + restKg[k]! < leastKg) continue;
-			counts[k] = hung;
-			go(k + 1, now, plates + hung);
-		}
-		counts[k] = 0;
-	};
-	if (mostKg >= 0) go(0, 0, 0);
-}
-
 interface Sums {
 	/** Distinct, lightest first: what is nearer than a rounding is one. */
 	readonly massKg: Float64Array;
 	/** The fewest plates of each. */
 	readonly plates: Uint16Array;
 }
+/**
+ * Every mass that some of these plates come to, within bounds. A kind of `n` goes on in bundles of 1, 2, 4 … and what is left: any
+ * number up to `n` is some of these bundles, and each bundle is one merging of two sorted lists.
+ */
 export function sumsOf(
 	kinds: readonly Kind[],
-	within: { readonly leastKg: number; readonly mostKg: number },
+	{ leastKg, mostKg }: { readonly leastKg: number; readonly mostKg: number },
 	tooMany: () => never
 ): Sums {
-	let many = 0;
-	through(kinds, within, () => {
-		many += 1;
-		if (many > mostStacks) tooMany();
-	});
-	const all = new Float64Array(many);
-	let filled = 0;
-	through(kinds, within, (massKg) => (all[filled++] = massKg));
-	all.sort();
-	let kept = 0;
-	for (const massKg of all) if (kept === 0 || massKg - all[kept - 1]! > tie) all[kept++] = massKg;
-	const massKg = all.slice(0, kept);
-	const plates = new Uint16Array(kept).fill(65_535);
-	through(kinds, within, (mass, hung) => {
-		const at = firstAbove(massKg, mass) - 1;
-		plates[at] = Math.min(plates[at]!, hung);
-	});
-	return { massKg, plates };
+	let sums: Sums = { massKg: new Float64Array(mostKg >= 0 ? 1 : 0), plates: new Uint16Array(mostKg >= 0 ? 1 : 0) };
+	let restKg = massOf(kinds);
+	for (const { massKg: each, count } of kinds)
+		for (let left = count, bundle = 1; left > 0; bundle *= 2) {
+			const hung = Math.min(bundle, left);
+			left -= hung;
+			restKg -= hung * each;
+			sums = withBundle(sums, hung * each, hung, leastKg - Math.max(0, restKg) - tie, mostKg);
+			if (sums.massKg.length > mostStacks) tooMany();
+		}
+	return sums;
 }
 
-export interface Pair {
+/** These sums with and without a bundle: what cannot come to the least any more, or is over the most, is left out. */
+function withBundle({ massKg, plates }: Sums, addedKg: number, hung: number, leastKg: number, mostKg: number): Sums {
+	const many = massKg.length;
+	const all = { massKg: new Float64Array(2 * many), plates: new Uint16Array(2 * many) };
+	let filled = 0;
+	for (let i = 0, j = 0; i < many || j < many;) {
+		const without = i < many && (j >= many || massKg[i]! <= massKg[j]! + addedKg);
+		const mass = without ? massKg[i]! : massKg[j]! + addedKg;
+		const stack = without ? plates[i++]! : plates[j++]! + hung;
+		if (mass > mostKg) break;
+		if (mass < leastKg) continue;
+		if (filled > 0 && mass - all.massKg[filled - 1]! <= tie)
+			all.plates[filled - 1] = Math.min(all.plates[filled - 1]!, stack);
+		else {
+			all.massKg[filled] = mass;
+			all.plates[filled] = stack;
+			filled += 1;
+		}
+	}
+	return { massKg: all.massKg.slice(0, filled), plates: all.plates.slice(0, filled) };
+}
+
+/** How far from what is wanted, in steps that can be set or seen; fewer first, the remainder before the trim. */
+export interface Steps {
+	readonly left: number;
+	readonly off: number;
+}
+export interface Pair extends Steps {
 	readonly leftKg: number;
 	readonly rightKg: number;
 	readonly plates: number;
 	readonly offKg: number;
-	readonly left: number;
-	readonly off: number;
 }
-/** The best pairs of sums, each by its fewest plates: the best stacks are all among them. */
+/** The order of preference: least steps left, least steps off, fewest plates, then what is nearest. */
+export const inOrder = (a: Omit<Pair, 'leftKg' | 'rightKg'>, b: Omit<Pair, 'leftKg' | 'rightKg'>): number =>
+	a.left - b.left || a.off - b.off || a.plates - b.plates || a.offKg - b.offKg;
+
+/** The best pairs of sums, each by its fewest plates: the best stacks are all among them. `stepKg`: no step is wider. */
 export function nearestPairs(
 	left: Sums,
 	right: Sums,
 	bestKg: number,
 	most: number,
-	rank: (massKg: number) => { readonly left: number; readonly off: number }
+	rank: (massKg: number) => Steps,
+	stepKg: number
 ): readonly Pair[] {
 	const best: Pair[] = [];
 	let worstKg = Infinity;
-	const better = (a: Pair, b: Pair) => {
-		if (Math.abs(a.left - b.left) > tie) return a.left < b.left;
-		if (Math.abs(a.off - b.off) > tie) return a.off < b.off;
-		return a.plates < b.plates;
-	};
 	const meet = (i: number, j: number): boolean => {
 		const [leftKg, rightKg] = [left.massKg[i]!, right.massKg[j]!];
 		const offKg = Math.abs(leftKg + rightKg - bestKg);
-		if (offKg > worstKg + 2 * tie) return false;
+		if (offKg > worstKg) return false;
 		const plates = left.plates[i]! + right.plates[j]!;
 		// As near as the last of the best, and no shorter: nothing to gain, which most are where masses are round.
 		const last = best[most - 1];
 		if (last !== undefined && offKg >= last.offKg - tie && plates >= last.plates) return true;
 		const pair: Pair = { leftKg, rightKg, plates, offKg, ...rank(leftKg + rightKg) };
 		let at = best.length;
-		while (at > 0 && better(pair, best[at - 1]!)) at -= 1;
+		while (at > 0 && inOrder(pair, best[at - 1]!) < 0) at -= 1;
 		best.splice(at, 0, pair);
 		if (best.length > most) best.pop();
-		if (best.length === most) worstKg = Math.max(...best.map((each) => each.offKg));
+		if (best.length === most) worstKg = Math.max(...best.map((each) => each.offKg)) + stepKg + tie;
 		return true;
 	};
 	let start = right.massKg.length;
@@ -131,28 +130,4 @@ export function nearestPairs(
 		for (let j = start - 1; j >= 0 && meet(i, j); j -= 1);
 	}
 	return best;
-}
-
-/** The shortest stacks of one mass. */
-export function stacksAt(kinds: readonly Kind[], massKg: number, most: number): readonly (readonly number[])[] {
-	const found: { readonly counts: readonly number[]; readonly plates: number }[] = [];
-	through(kinds, { leastKg: massKg - tie, mostKg: massKg + tie }, (_, plates, counts) => {
-		const last = found[most - 1];
-		if (last !== undefined && plates >= last.plates) return;
-		found.push({ counts: [...counts], plates });
-		found.sort((a, b) => a.plates - b.plates);
-		if (found.length > most) found.pop();
-	});
-	return found.map(({ counts }) => counts);
-}
-
-/** The index of the first that is more than it. */
-function firstAbove(sorted: Float64Array, value: number): number {
-	let [low, high] = [0, sorted.length];
-	while (low < high) {
-		const middle = (low + high) >> 1;
-		if (sorted[middle]! <= value) low = middle + 1;
-		else high = middle;
-	}
-	return low;
 }
