@@ -5,7 +5,7 @@ import type { Written } from './readSet';
 const channel = 'poise_changes';
 const retryMs = 1000;
 /** An ear that takes longer than this to say it has heard all is taken for deaf. */
-const patienceMs = 1000;
+const patienceMs = 5000;
 
 /** Reads what a trigger says: the table, after `~` the columns of a change, then those that name a row, as `column=value`. */
 export function writtenIn(words: string): Written {
@@ -69,25 +69,36 @@ export function listenToChanges(
 		}
 	};
 	void run();
+	let asking: Promise<void> | null = null;
+	let following: Promise<void> | null = null;
+	const ask = () => {
+		following = null;
+		const answered = (asking = heardAll().finally(() => {
+			if (asking === answered) asking = null;
+		}));
+		return answered;
+	};
+	// A server sends what was committed before a query ahead of the query's own end.
+	const heardAll = async () => {
+		const asked = client;
+		if (tables === null || asked === null) return;
+		let waited: NodeJS.Timeout | undefined;
+		const tooLong = new Promise<'tooLong'>((resolve) => {
+			waited = setTimeout(() => resolve('tooLong'), patienceMs);
+		});
+		const heard = await Promise.race([asked.query('select 1').catch(() => 'lost'), tooLong]);
+		clearTimeout(waited);
+		if (heard !== 'tooLong' && heard !== 'lost') return;
+		tables = null;
+		deaf();
+		void asked.end().catch(() => {});
+	};
 	return {
 		get tables() {
 			return tables;
 		},
-		// A server sends what was committed before a query ahead of the query's own end.
-		caughtUp: async () => {
-			const asked = client;
-			if (tables === null || asked === null) return;
-			let waited: NodeJS.Timeout | undefined;
-			const tooLong = new Promise<'tooLong'>((resolve) => {
-				waited = setTimeout(() => resolve('tooLong'), patienceMs);
-			});
-			const heard = await Promise.race([asked.query('select 1').catch(() => 'lost'), tooLong]);
-			clearTimeout(waited);
-			if (heard !== 'tooLong' && heard !== 'lost') return;
-			tables = null;
-			deaf();
-			void asked.end().catch(() => {});
-		},
+		// One question answers all who wait when it is sent; who comes later waits for the next.
+		caughtUp: () => (following ??= (asking ?? Promise.resolve()).then(ask)),
 		stop: async () => {
 			stopped = true;
 			wake?.();

@@ -34,11 +34,15 @@ export class KeptAnswers<T extends object> {
 
 	/** The answer under this key, and whether it was there already. */
 	async of(key: string, make: () => Promise<T>): Promise<{ readonly answer: T; readonly wasKept: boolean }> {
-		const awaited = this.#awaited.get(key);
-		const known = this.#kept.get(key) ?? (awaited === undefined ? null : await awaited);
-		if (known !== null) {
-			currentSet()?.take(known.from);
-			return { answer: known.answer, wasKept: true };
+		// Where what was waited for was written meanwhile, one makes it anew and the others wait once more.
+		for (let tries = 0; tries < 3; tries += 1) {
+			const awaited = this.#awaited.get(key);
+			const known = this.#kept.get(key) ?? (awaited === undefined ? null : await awaited);
+			if (known !== null) {
+				currentSet()?.take(known.from);
+				return { answer: known.answer, wasKept: true };
+			}
+			if (awaited === undefined) break;
 		}
 		const from = new ReadSet(currentSet());
 		this.#making.add(from);
