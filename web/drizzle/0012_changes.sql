@@ -1,5 +1,5 @@
 -- Every table says which of its rows is written, when that is kept: the table, for a change the columns after a "~", then what stands
--- in the columns that name a row. Whoever keeps something made from rows hears by it that it is out of date.
+-- in the columns that name a row, or in those that the trigger is given. Whoever keeps something made from rows hears by it that it is out of date.
 CREATE FUNCTION poise_tells_row() RETURNS trigger LANGUAGE plpgsql AS $$
 DECLARE
 	it jsonb;
@@ -18,7 +18,7 @@ BEGIN
 		CONTINUE WHEN it IS NULL;
 		PERFORM pg_notify('poise_changes', what || coalesce(
 			(SELECT string_agg(' ' || name || '=' || coalesce(it ->> name, ''), '' ORDER BY name)
-				FROM jsonb_object_keys(it) AS name WHERE name ~ '(^|_)id$' AND length(coalesce(it ->> name, '')) < 80), ''));
+				FROM jsonb_object_keys(it) AS name WHERE (CASE WHEN TG_NARGS = 0 THEN name ~ '(^|_)id$' ELSE name = ANY (TG_ARGV) END) AND length(coalesce(it ->> name, '')) < 80), ''));
 	END LOOP;
 	RETURN NULL;
 END $$;
@@ -33,9 +33,9 @@ DO $$
 DECLARE
 	name text;
 BEGIN
-	FOREACH name IN ARRAY ARRAY['balance_changes', 'balances', 'benches', 'crews', 'desk_owners', 'edits', 'feel_papers',
+	FOREACH name IN ARRAY ARRAY['balance_changes', 'balances', 'benches', 'crews', 'desk_owners', 'feel_papers',
 		'gear_changes', 'heads', 'live_heads', 'live_poses', 'measurements', 'move_runs', 'moves', 'papers', 'parts', 'payloads',
-		'people', 'person_setups', 'placements', 'recipes', 'support_entries', 'supports', 'venues'] LOOP
+		'people', 'person_setups', 'recipes', 'support_entries', 'supports', 'venues'] LOOP
 		EXECUTE format('CREATE TRIGGER tells_rows AFTER INSERT OR UPDATE OR DELETE ON %I FOR EACH ROW EXECUTE FUNCTION poise_tells_row()', name);
 		EXECUTE format('CREATE TRIGGER tells_table AFTER TRUNCATE ON %I FOR EACH STATEMENT EXECUTE FUNCTION poise_tells_table()', name);
 	END LOOP;
@@ -45,3 +45,8 @@ END $$;
 CREATE TRIGGER tells_rows AFTER INSERT OR UPDATE OR DELETE ON "venue_pictures" FOR EACH STATEMENT EXECUTE FUNCTION poise_tells_table();
 --> statement-breakpoint
 CREATE TRIGGER tells_table AFTER TRUNCATE ON "venue_pictures" FOR EACH STATEMENT EXECUTE FUNCTION poise_tells_table();
+--> statement-breakpoint
+-- They are written together, all of one payload: one word for all of them. (Nobody keeps what is made from "edits": they say nothing.)
+CREATE TRIGGER tells_rows AFTER INSERT OR UPDATE OR DELETE ON "placements" FOR EACH ROW EXECUTE FUNCTION poise_tells_row('crew_id', 'payload_id');
+--> statement-breakpoint
+CREATE TRIGGER tells_table AFTER TRUNCATE ON "placements" FOR EACH STATEMENT EXECUTE FUNCTION poise_tells_table();

@@ -50,7 +50,8 @@ describe('pages that are given again', () => {
 		const names = Object.values(schema).flatMap((each) => (is(each, Table) ? [getTableName(each as Table)] : []));
 		for (const trigger of ['tells_rows', 'tells_table']) {
 			const rows = await sql`select tgrelid::regclass::text as name from pg_trigger where tgname = ${trigger}`;
-			expect(rows.map(({ name }) => name).sort(), trigger).toEqual([...names].sort());
+			// What is made from the history of edits is made anew each time.
+			expect(rows.map(({ name }) => name).sort(), trigger).toEqual(names.filter((name) => name !== 'edits').sort());
 		}
 	});
 	it('are the same page, and not sent to whoever has it', async () => {

@@ -45,12 +45,19 @@ export async function inTransaction<T>(work: () => Promise<T>): Promise<T> {
 	const breaks = (error: Error) => (broken = error);
 	client.on('error', breaks);
 	try {
-		const mine: Running = { on: drizzle(client, { schema, logger }), client, depth: 0 };
+		const mine: Running = { on: onClient(client), client, depth: 0 };
 		return await attempt(client, work, mine, ['begin', 'commit', 'rollback'], breaks);
 	} finally {
 		client.off('error', breaks);
 		client.release(broken);
 	}
+}
+/** Made once for each connection of the pool: it goes through every table. */
+const ofClients = new WeakMap<pg.ClientBase, Database>();
+function onClient(client: pg.PoolClient): Database {
+	const known = ofClients.get(client) ?? drizzle(client, { schema, logger });
+	ofClients.set(client, known);
+	return known;
 }
 async function attempt<T>(
 	client: pg.ClientBase,

@@ -1,4 +1,4 @@
-import { and, desc, eq, notInArray, sql } from 'drizzle-orm';
+import { and, desc, eq, gt, notInArray, sql } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
 import type { Edit } from '$lib/model/edit';
 import { database } from './client';
@@ -28,24 +28,25 @@ const mostKept = 60;
  */
 export async function noteEdit(crewId: string, personId: string, document: string, content: unknown): Promise<void> {
 	const ofDocument = and(eq(edits.crewId, crewId), eq(edits.document, document));
-	const [last] = await database()
-		.select({
-			id: edits.id,
-			personId: edits.personId,
-			fresh: sql<boolean>`${edits.at} > now() - make_interval(mins => ${spellMinutes})`
-		})
+	const last = database()
+		.select({ id: edits.id })
 		.from(edits)
 		.where(ofDocument)
 		.orderBy(desc(edits.at), desc(edits.id))
 		.limit(1)
 		.for('update');
-	if (last !== undefined && last.personId === personId && last.fresh) {
-		await database()
-			.update(edits)
-			.set({ content, at: sql`clock_timestamp()` })
-			.where(eq(edits.id, last.id));
-		return;
-	}
+	const goneOn = await database()
+		.update(edits)
+		.set({ content, at: sql`clock_timestamp()` })
+		.where(
+			and(
+				eq(edits.id, last),
+				eq(edits.personId, personId),
+				gt(edits.at, sql`now() - make_interval(mins => ${spellMinutes})`)
+			)
+		)
+		.returning({ id: edits.id });
+	if (goneOn.length > 0) return;
 	await database()
 		.insert(edits)
 		.values({
