@@ -6,10 +6,12 @@ import {
 	type CraneInVenueInput,
 	craneNearest,
 	type EnvelopeInput,
+	seededRandom,
 	stabilityEnvelope,
 	stabilityRose
 } from '@poise/core';
 import { scenario } from '@poise/demo';
+import { mostPoints, mostShapes } from '../../web/src/lib/model/venue';
 
 /** The whole crane sheet: counterweights out of 6 kinds of 12 plates each, drift, and a rose of 360 headings by 20 booms. */
 export function benchCranes(): void {
@@ -79,6 +81,7 @@ export function benchCranes(): void {
 	}
 	benchManyPlates(arm);
 	benchVenue();
+	benchFullVenue();
 }
 
 /** The most a hanger's list takes: 8 kinds of 40 each, 8·10¹² stacks. */
@@ -148,4 +151,46 @@ function benchVenue(): void {
 			worst: Math.round(times[11]!)
 		})
 	);
+}
+
+/** A hall full of things: 200 of them, and as many and as intricate as a plan may hold. */
+function benchFullVenue(): void {
+	for (const [many, corners, budget] of [
+		[200, 6, 200],
+		[mostShapes, mostPoints, 3000]
+	] as const) {
+		const random = seededRandom(1);
+		const shapes = Array.from({ length: many }, (_, index) => {
+			const [x, y, size, bottomM] = [
+				18 * random(),
+				30 * random(),
+				0.1 + 0.3 * random(),
+				random() < 0.3 ? 2 + 2 * random() : 0
+			];
+			return {
+				...{ id: String(index), closed: random() < 0.7, bottomM, topM: bottomM + 0.3 + 2 * random(), keepM: 0.2 },
+				outlineM: Array.from({ length: corners }, (_, k): [number, number] => [
+					x + size * Math.cos((2 * Math.PI * k) / corners),
+					y + size * Math.sin((2 * Math.PI * k) / corners)
+				])
+			};
+		});
+		const times = [1, 2, 3]
+			.map(() => {
+				const start = performance.now();
+				craneClearPoses({
+					reach: { noseM: [6.6, 0.02], tailM: [-1.6, 0.05], lensM: [0.1, -0.5], keptLevel: true },
+					...{ pivotM: [15, 15, 1.35], headingRad: 0, radiiM: { tube: 0.07, head: 0.12, camera: 0.2, weights: 0.3 } },
+					...{ swingRangeRad: [-Math.PI, Math.PI], boomRangeRad: [-0.7, 0.9], shapes }
+				});
+				return performance.now() - start;
+			})
+			.sort((a, b) => a - b);
+		console.log(
+			JSON.stringify({
+				...{ figure: `every swing and boom among ${many} shapes of ${corners} corners`, unit: 'ms', budget },
+				...{ median: Math.round(times[1]!), worst: Math.round(times[2]!) }
+			})
+		);
+	}
 }

@@ -1,7 +1,7 @@
 import { checksFor } from '../input';
 import type { Vec3 } from '../mass/body';
-import { checkPrisms, pieceToPrism, type Prism } from '../venue/prism';
-import { type ArmReach, checkReach, cranePose } from './cranePose';
+import { checkPrisms, type Extent, extentOf, pieceToPrism, type Prism } from '../venue/prism';
+import { type ArmReach, checkReach, type CranePose, cranePose } from './cranePose';
 
 /** Something in the venue, and how far the crane keeps from it. */
 export interface Kept extends Prism {
@@ -28,6 +28,12 @@ const spokenOfM = 2;
 /** Nearest distances are found to this. */
 const withinM = 0.03;
 
+/** What is near enough to be looked at, with what it covers. */
+interface Near {
+	readonly shape: Kept;
+	readonly keepM: number;
+	readonly extent: Extent;
+}
 type Range = readonly [number, number];
 
 /** The crane as something to measure from, checked at the door of `call`. */
@@ -48,12 +54,14 @@ function measured(call: string, input: CraneInVenueInput) {
 		Math.hypot(...reach.noseM) + Math.hypot(...reach.lensM) + radiiM.camera,
 		Math.hypot(...reach.tailM) + Math.max(radiiM.weights, radiiM.tube)
 	);
+	const poseAt = (swingRad: number, boomRad: number): CranePose =>
+		cranePose({ reach, pivotM, swingRad: swingRad + headingRad, boomRad });
 	/** No more than `enough`, which stands for anything beyond it. */
-	const distance = (shape: Prism, swingRad: number, boomRad: number, enough: number): number => {
-		const pose = cranePose({ reach, pivotM, swingRad: swingRad + headingRad, boomRad });
+	const distance = ({ shape, extent }: Near, pose: CranePose, enough: number): number => {
 		let least = enough;
 		const piece = (a: Vec3, b: Vec3, radius: number) => {
-			least = Math.min(least, pieceToPrism(a, b, shape, least + radius) - radius);
+			const found = pieceToPrism(a, b, shape, least + radius, extent);
+			if (found < least + radius) least = found - radius;
 		};
 		// The small things first: what they find cuts the search along the arm short.
 		piece(pose.lensM, pose.lensM, radiiM.camera);
@@ -65,10 +73,10 @@ function measured(call: string, input: CraneInVenueInput) {
 	const near = input.shapes
 		.map((shape) => ({ shape, out: pieceToPrism(pivotM, pivotM, shape, Infinity) - lever }))
 		.filter(({ shape, out }) => out < shape.keepM + spokenOfM)
-		.map(({ shape }) => shape);
+		.map(({ shape }): Near => ({ shape, keepM: shape.keepM, extent: extentOf(shape) }));
 	/** What anything of it moves at most from the middle of so many swings and booms to their corner. */
 	const moves = (swings: number, booms: number) => lever * Math.hypot(swings / 2, booms / 2);
-	return { swingRange, boomRange, distance, near, moves };
+	return { swingRange, boomRange, poseAt, distance, near, moves };
 }
 
 export interface ClearPoses {
@@ -94,7 +102,7 @@ export interface ClearPoses {
  */
 export function craneClearPoses(input: CraneInVenueInput): ClearPoses {
 	const cellRad = checksFor('craneClearPoses').positive('cellRad', input.cellRad ?? 0.03);
-	const { swingRange, boomRange, distance, near, moves } = measured('craneClearPoses', input);
+	const { swingRange, boomRange, poseAt, distance, near, moves } = measured('craneClearPoses', input);
 	const edges = ([low, high]: Range): number[] => {
 		const count = Math.max(1, Math.ceil((high - low) / cellRad));
 		return Array.from({ length: count + 1 }, (_, index) => low + ((high - low) * index) / count);
@@ -119,22 +127,25 @@ export function craneClearPoses(input: CraneInVenueInput): ClearPoses {
 	};
 	const clear = swingRad.slice(1).map(() => boomRad.slice(1).map(() => false));
 	/** With each cell the shapes that it is not yet known to be clear of. */
-	const cells: { readonly cell: Cell; readonly shapes: readonly Kept[] }[] = [
+	const cells: { readonly cell: Cell; readonly shapes: readonly Near[] }[] = [
 		{ cell: [0, swingRad.length - 1, 0, boomRad.length - 1], shapes: near }
 	];
 	for (let next = cells.pop(); next !== undefined; next = cells.pop()) {
 		const [s0, s1, b0, b1] = next.cell;
 		const [from, to, low, high] = [swingRad[s0]!, swingRad[s1]!, boomRad[b0]!, boomRad[b1]!];
 		const most = moves(to - from, high - low);
-		const shapes: Kept[] = [];
+		const pose = poseAt((from + to) / 2, (low + high) / 2);
+		const close: { readonly shape: Near; readonly room: number }[] = [];
 		let blocked = false;
 		for (const shape of next.shapes) {
-			const room = distance(shape, (from + to) / 2, (low + high) / 2, most + shape.keepM) - shape.keepM;
-			if (room < most) shapes.push(shape);
+			const room = distance(shape, pose, most + shape.keepM) - shape.keepM;
+			if (room < most) close.push({ shape, room });
 			blocked = room <= -most;
 			if (blocked) break;
 		}
 		if (blocked) continue;
+		// What is nearest here is first looked at in its parts: where it blocks them, nothing else is.
+		const shapes = close.sort((one, two) => one.room - two.room).map(({ shape }) => shape);
 		if (shapes.length === 0) for (let s = s0; s < s1; s += 1) clear[s]!.fill(true, b0, b1);
 		else for (const half of halves(next.cell)) cells.push({ cell: half, shapes });
 	}
@@ -159,21 +170,21 @@ export interface Nearest {
  * craneNearest({ reach: { noseM: [3, 0], tailM: [-1, 0], lensM: [0, 0], keptLevel: true }, pivotM: [0, 0, 1.5], headingRad: 0, radiiM: { tube: 0, head: 0, camera: 0, weights: 0 }, swingRangeRad: [-1, 1], boomRangeRad: [0, 0], shapes: [{ id: 'wall', outlineM: [[4, -9], [4, 9]], closed: false, bottomM: 0, topM: 9, keepM: 0.5 }] })[0].distanceM; // 1
  */
 export function craneNearest(input: CraneInVenueInput): readonly Nearest[] {
-	const { swingRange, boomRange, distance, near, moves } = measured('craneNearest', input);
+	const { swingRange, boomRange, poseAt, distance, near, moves } = measured('craneNearest', input);
 	return near
-		.map((shape) => ({ keepM: shape.keepM, found: nearestTo(shape) }))
+		.map((each) => ({ keepM: each.keepM, found: nearestTo(each) }))
 		.sort((one, two) => one.found.distanceM - one.keepM - (two.found.distanceM - two.keepM))
 		.map(({ found }) => found);
 
-	function nearestTo(shape: Kept): Nearest {
+	function nearestTo(each: Near): Nearest {
 		type Block = readonly [s0: number, s1: number, b0: number, b1: number];
-		let best: Nearest = { id: shape.id, distanceM: Infinity, swingRad: 0, boomRad: 0 };
+		let best: Nearest = { id: each.shape.id, distanceM: Infinity, swingRad: 0, boomRad: 0 };
 		/** By what it could come to, the least first: a plain list is short enough. */
 		let waiting: { readonly box: Block; readonly bound: number }[] = [];
 		const look = (box: Block) => {
 			const [s0, s1, b0, b1] = box;
 			const [swing, boom] = [(s0 + s1) / 2, (b0 + b1) / 2];
-			const distanceM = distance(shape, swing, boom, Infinity);
+			const distanceM = distance(each, poseAt(swing, boom), Infinity);
 			if (distanceM < best.distanceM) best = { ...best, distanceM, swingRad: swing, boomRad: boom };
 			const bound = distanceM - moves(s1 - s0, b1 - b0);
 			if (bound < best.distanceM - withinM) waiting.push({ box, bound });

@@ -102,4 +102,29 @@ describe('the distance from a straight piece to something upright', () => {
 		const prism = { ...box, ...wrong };
 		expect(() => prismDistance({ aM: [0, 0, 0], bM: [0, 0, 0], prism })).toThrow(`shapes[0].${field}`);
 	});
+	it('is right where a piece lies along a side, in its plane, upright, or is a point', () => {
+		const random = seededRandom(5);
+		const whole = () => Math.round(8 * random() - 3) / 2;
+		for (let turn = 0; turn < 2000; turn += 1) {
+			const aM: Vec3 = [whole(), whole(), whole()];
+			const bM: Vec3 =
+				random() < 0.1
+					? aM
+					: random() < 0.3
+						? [aM[0], aM[1], whole()]
+						: [whole(), whole(), random() < 0.5 ? aM[2] : whole()];
+			const prism = turn % 3 === 0 ? corner : turn % 3 === 1 ? box : { ...corner, closed: false };
+			const found = prismDistance({ aM, bM, prism });
+			expect(prismDistance({ aM: bM, bM: aM, prism })).toBeCloseTo(found, 9);
+			let sampled = Infinity;
+			for (let step = 0; step <= 240; step += 1) {
+				const at = ([0, 1, 2] as const).map((k) => aM[k] + (step / 240) * (bM[k] - aM[k])) as unknown as Vec3;
+				sampled = Math.min(sampled, prismDistance({ aM: at, bM: at, prism }));
+			}
+			expect(found).toBeLessThanOrEqual(sampled + 1e-9);
+			expect(found).toBeGreaterThanOrEqual(
+				sampled - Math.hypot(bM[0] - aM[0], bM[1] - aM[1], bM[2] - aM[2]) / 480 - 1e-9
+			);
+		}
+	});
 });

@@ -43,8 +43,8 @@ export function checkPrisms(call: string, prisms: readonly Prism[]): void {
  * `aM` and `bM` are its ends, plan frame with z up from the floor; the same twice makes a point. Throws
  * `PhysicsInputError` for an outline too short or heights upside down.
  *
- * To each side of the prism (a convex upright rectangle) the distance along the piece is convex, so a golden-section
- * search finds its least; over the inside only the height counts, and that is linear.
+ * Each side of the prism is an upright rectangle. What is nearest on a straight piece and a rectangle is an end of the piece, or lies
+ * on an edge of the rectangle, or is where the piece goes through it; over the inside only the height counts, and that is linear.
  *
  * @example
  * prismDistance({ aM: [0, 0, 3], bM: [2, 0, 3], prism: { id: 'box', outlineM: [[1, -1], [3, -1], [3, 1], [1, 1]], closed: true, bottomM: 0, topM: 2 } }); // 1
@@ -55,26 +55,53 @@ export function prismDistance(input: { readonly aM: Vec3; readonly bM: Vec3; rea
 	return pieceToPrism(check.vector('aM', input.aM), check.vector('bM', input.bM), input.prism, Infinity);
 }
 
-/** As {@link prismDistance}, without checks; stops looking where nothing can come under `enough`. */
-export function pieceToPrism(
-	a: Vec3,
-	b: Vec3,
-	{ outlineM, holesM = [], closed, bottomM, topM }: Prism,
-	enough: number
-): number {
-	let least = closed ? overInside(a, b, [outlineM, ...holesM], bottomM, topM) : Infinity;
-	const middle: Vec3 = [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2, (a[2] + b[2]) / 2];
-	const half = Math.hypot(b[0] - a[0], b[1] - a[1], b[2] - a[2]) / 2;
-	for (const ring of [outlineM, ...holesM]) {
+/** As {@link prismDistance}, without checks; from `enough` on it may be anything that is no less. */
+export function pieceToPrism(a: Vec3, b: Vec3, prism: Prism, enough: number, extent = extentOf(prism)): number {
+	const { outlineM, holesM = [], closed, bottomM, topM } = prism;
+	const west = Math.min(a[0], b[0]);
+	const east = Math.max(a[0], b[0]);
+	const south = Math.min(a[1], b[1]);
+	const north = Math.max(a[1], b[1]);
+	const aside = gap(Math.min(a[2], b[2]), Math.max(a[2], b[2]), bottomM, topM);
+	const ex = gap(west, east, extent[0], extent[1]);
+	const ey = gap(south, north, extent[2], extent[3]);
+	const apart = Math.sqrt(ex * ex + ey * ey + aside * aside);
+	if (apart >= enough) return apart;
+	let least = closed && ex === 0 && ey === 0 ? overInside(a, b, [outlineM, ...holesM], bottomM, topM) : Infinity;
+	for (const ring of holesM.length === 0 ? [outlineM] : [outlineM, ...holesM]) {
 		const last = closed ? ring.length : ring.length - 1;
 		for (let index = 0; index < last && least > 0; index += 1) {
-			const [from, to] = [ring[index]!, ring[(index + 1) % ring.length]!];
-			const nearest = pointToSide(middle, from, to, bottomM, topM) - half;
-			if (nearest >= Math.min(least, enough)) continue;
+			const from = ring[index]!;
+			const to = ring[index + 1 === ring.length ? 0 : index + 1]!;
+			const sx = gap(west, east, Math.min(from[0], to[0]), Math.max(from[0], to[0]));
+			const sy = gap(south, north, Math.min(from[1], to[1]), Math.max(from[1], to[1]));
+			// Compared squared: of most sides no more is asked.
+			const under = Math.min(least, enough);
+			if (sx * sx + sy * sy + aside * aside >= under * under) continue;
 			least = Math.min(least, pieceToSide(a, b, from, to, bottomM, topM));
 		}
 	}
-	return least;
+	// Sides that were passed over are no nearer than that.
+	return least === Infinity ? Math.max(apart, enough) : least;
+}
+
+/** Between two stretches of a line; 0 where they meet. */
+const gap = (low: number, high: number, otherLow: number, otherHigh: number): number =>
+	Math.max(0, otherLow - high, low - otherHigh);
+
+/** What a prism covers in plan, as a box. */
+export type Extent = readonly [west: number, east: number, south: number, north: number];
+
+/** Holes lie within the outline. Worked out anew each time: one that is remembered for what has changed since would call it clear. */
+export function extentOf({ outlineM }: Prism): Extent {
+	let [west, east, south, north] = [Infinity, -Infinity, Infinity, -Infinity];
+	for (const [x, y] of outlineM) {
+		west = Math.min(west, x);
+		east = Math.max(east, x);
+		south = Math.min(south, y);
+		north = Math.max(north, y);
+	}
+	return [west, east, south, north];
 }
 
 /** From a point to an upright rectangle on the line from `from` to `to`. */
@@ -88,29 +115,73 @@ function pointToSide(point: Vec3, from: Point, to: Point, bottom: number, top: n
 	return Math.sqrt(ex * ex + ey * ey + ez * ez);
 }
 
-const golden = (Math.sqrt(5) - 1) / 2;
-
+/** From a piece to an upright rectangle: by its ends, by the rectangle's edges, or through it. */
 function pieceToSide(a: Vec3, b: Vec3, from: Point, to: Point, bottom: number, top: number): number {
-	const at = (t: number) =>
-		pointToSide([a[0] + t * (b[0] - a[0]), a[1] + t * (b[1] - a[1]), a[2] + t * (b[2] - a[2])], from, to, bottom, top);
-	let [low, high] = [0, 1];
-	let [one, two] = [1 - golden, golden];
-	let [atOne, atTwo] = [at(one), at(two)];
-	// About its least the distance is flat or a parabola: a hundredth of a millimetre along is far less across.
-	const length = Math.hypot(b[0] - a[0], b[1] - a[1], b[2] - a[2]);
-	while ((high - low) * length > 1e-5) {
-		if (atOne <= atTwo) {
-			[high, two, atTwo] = [two, one, atOne];
-			one = high - golden * (high - low);
-			atOne = at(one);
-		} else {
-			[low, one, atOne] = [one, two, atTwo];
-			two = low + golden * (high - low);
-			atTwo = at(two);
-		}
+	let least = pointToSide(a, from, to, bottom, top);
+	if (a[0] === b[0] && a[1] === b[1] && a[2] === b[2]) return least;
+	least = Math.min(least, pointToSide(b, from, to, bottom, top));
+	if (least === 0 || goesThrough(a, b, from, to, bottom, top)) return 0;
+	const ends = [from, to] as const;
+	for (const end of ends) {
+		corner[0] = other[0] = end[0];
+		corner[1] = other[1] = end[1];
+		corner[2] = bottom;
+		other[2] = top;
+		least = Math.min(least, pieceToPiece(a, b, corner, other));
 	}
-	return Math.min(at(0), at(1), atOne, atTwo);
+	corner[0] = from[0];
+	corner[1] = from[1];
+	for (const height of [bottom, top]) {
+		corner[2] = other[2] = height;
+		least = Math.min(least, pieceToPiece(a, b, corner, other));
+	}
+	return least;
 }
+/** Ends of the edge that is looked at: written anew for each, kept by nobody. */
+const [corner, other]: readonly [[number, number, number], [number, number, number]] = [
+	[0, 0, 0],
+	[0, 0, 0]
+];
+
+function goesThrough(a: Vec3, b: Vec3, from: Point, to: Point, bottom: number, top: number): boolean {
+	const [dx, dy] = [to[0] - from[0], to[1] - from[1]];
+	const side = (p: Vec3) => dx * (p[1] - from[1]) - dy * (p[0] - from[0]);
+	const [one, two] = [side(a), side(b)];
+	if (one === two || one * two > 0) return false;
+	const t = one / (one - two);
+	const z = a[2] + t * (b[2] - a[2]);
+	if (z < bottom || z > top) return false;
+	const along = (a[0] + t * (b[0] - a[0]) - from[0]) * dx + (a[1] + t * (b[1] - a[1]) - from[1]) * dy;
+	return along >= 0 && along <= dx * dx + dy * dy;
+}
+
+/** Between two straight pieces, either of which may be a point: each is clamped to where the other is nearest. */
+function pieceToPiece(a: Vec3, b: Vec3, c: Vec3, d: Vec3): number {
+	const ux = b[0] - a[0];
+	const uy = b[1] - a[1];
+	const uz = b[2] - a[2];
+	const vx = d[0] - c[0];
+	const vy = d[1] - c[1];
+	const vz = d[2] - c[2];
+	const wx = a[0] - c[0];
+	const wy = a[1] - c[1];
+	const wz = a[2] - c[2];
+	const uu = ux * ux + uy * uy + uz * uz;
+	const vv = vx * vx + vy * vy + vz * vz;
+	const uv = ux * vx + uy * vy + uz * vz;
+	const uw = ux * wx + uy * wy + uz * wz;
+	const vw = vx * wx + vy * wy + vz * wz;
+	const square = uu * vv - uv * uv;
+	// Beside one another as good as parallel any place of the first will do: the second is clamped to it, and then the first anew.
+	const first = square > 1e-12 * uu * vv ? clamped((uv * vw - vv * uw) / square) : 0;
+	const t = vv > 0 ? clamped((uv * first + vw) / vv) : 0;
+	const s = uu > 0 ? clamped((uv * t - uw) / uu) : 0;
+	const ex = wx + s * ux - t * vx;
+	const ey = wy + s * uy - t * vy;
+	const ez = wz + s * uz - t * vz;
+	return Math.sqrt(ex * ex + ey * ey + ez * ez);
+}
+const clamped = (at: number): number => (at < 0 ? 0 : at > 1 ? 1 : at);
 
 /** Where a piece passes over, under or through the inside of an area: the least difference in height, else infinity. */
 function overInside(a: Vec3, b: Vec3, rings: readonly (readonly Point[])[], bottom: number, top: number): number {
