@@ -1,9 +1,9 @@
 /* eslint-disable max-lines -- one method, with its derivation beside it. */
 import { checksFor } from '../input';
 import { subtract, type Vec3 } from '../mass/body';
-import { clampedSpline } from '../numeric/clampedSpline';
-import { type ArmReach, cranePose } from './cranePose';
-import { into, turnOfBase, wrapped } from '../motion/attitude';
+import { clampedSpline, type Jet } from '../numeric/clampedSpline';
+import { wrapped } from '../motion/attitude';
+import { type ArmReach, checkReach, cranePose } from './cranePose';
 
 /** A pose on the way, at a share of the pass's time. */
 export interface PassKey {
@@ -66,7 +66,7 @@ const steps = 400;
 const overhead = 1e-9;
 
 /** Zero speed and acceleration at both ends; value, and its first and second derivative by share of the way. */
-const gentle = (share: number): readonly [number, number, number] => [
+const gentle = (share: number): Jet => [
 	share ** 3 * (10 - 15 * share + 6 * share * share),
 	30 * share * share * (1 - share) ** 2,
 	60 * share * (1 - 3 * share + 2 * share * share)
@@ -77,7 +77,7 @@ const gentle = (share: number): readonly [number, number, number] => [
  *
  * Pan and tilt of the head's own axes, whose base swings with the arm and leans with it unless it is kept level, to keep the
  * subject in the middle all along `pass` (minimum-jerk between the two poses, or a
- * smooth spline at rest at both ends through those on the way), against its `limits`; `focalM` over `sensorWidthM` turns angles into frame widths. Acceleration from rates by central differences.
+ * smooth spline at rest at both ends through those on the way), against its `limits`; `focalM` over `sensorWidthM` turns angles into frame widths. Rates and accelerations are the derivatives in closed form, at 401 moments.
  * "Done anyway" follows the wanted aim as fast as the limits let it, from rest on the subject, without foresight. Throws
  * `PhysicsInputError` for a time, limit or lens that is not positive, a lens that passes through the subject, or poses
  * on the way that are out of order.
@@ -113,50 +113,29 @@ export function headPass(input: {
 		check.number(`pass.via[${index}].boomRad`, boomRad);
 	});
 	const dt = durationS / steps;
+	const pivot = check.vector('pivotM', input.pivotM);
+	checkReach('headPass', reach);
 	const armAt = armOver(pass);
-	/** Where the head has to be turned in its own axes: its base swings with the arm, and leans with it unless it is kept level. */
-	const aimAt = (share: number) => {
-		const arm = armAt(share);
-		const { lensM } = cranePose({ reach, pivotM: input.pivotM, ...arm });
-		const base = turnOfBase({ headingRad: arm.swingRad, tiltRad: reach.keptLevel ? 0 : arm.boomRad, rollRad: 0 });
-		const [x, y, z] = into(base, subtract(subject, lensM));
-		const level = Math.hypot(x, y);
-		const distanceM = Math.hypot(level, z);
+	let panRad = 0;
+	const samples = Array.from({ length: steps + 1 }, (_, index): PassSample => {
+		const { swing, boom } = armAt(index / steps);
+		const [swingRad, boomRad] = [swing[0], boom[0]];
+		const from = subjectFromLens(reach, subtract(subject, pivot), swing, boom);
+		const { pan, tilt, level, distanceM } = aimed(from);
 		if (!(distanceM > 0)) check.fail('subjectM', 'must not be where the lens passes', input.subjectM);
-		return { ...arm, lensM, level, raw: Math.atan2(y, x), tiltRad: Math.atan2(z, level), distanceM };
-	};
-	const small = 1e-5;
-	const along = Array.from({ length: steps + 1 }, (_, index) => {
-		const share = index / steps;
-		const here = aimAt(share);
-		const [late, early] = [Math.min(1, share + small), Math.max(0, share - small)];
-		const [after, before] = [aimAt(late), aimAt(early)];
-		const span = (late - early) * durationS;
-		return {
-			...here,
-			rate: {
-				// Straight over or under the subject pan has no meaning, and is left where it is.
-				panRadPerS: here.level < overhead ? 0 : wrapped(after.raw - before.raw) / span,
-				tiltRadPerS: (after.tiltRad - before.tiltRad) / span
-			}
-		};
-	});
-	let panRad = along[0]!.raw;
-	const samples = along.map(({ swingRad, boomRad, lensM, rate, raw, tiltRad, distanceM }, index): PassSample => {
-		panRad += Math.atan2(Math.sin(raw - panRad), Math.cos(raw - panRad));
-		const [next, last] = [along[Math.min(steps, index + 1)]!, along[Math.max(0, index - 1)]!];
-		const apart = (Math.min(steps, index + 1) - Math.max(0, index - 1)) * dt;
+		panRad = index === 0 ? pan[0] : panRad + wrapped(pan[0] - panRad);
 		return {
 			atS: index * dt,
 			swingRad,
 			boomRad,
-			lensM,
+			lensM: cranePose({ reach, pivotM: pivot, swingRad, boomRad }).lensM,
 			panRad,
-			tiltRad,
-			panRadPerS: rate.panRadPerS,
-			tiltRadPerS: rate.tiltRadPerS,
-			panRadPerS2: (next.rate.panRadPerS - last.rate.panRadPerS) / apart,
-			tiltRadPerS2: (next.rate.tiltRadPerS - last.rate.tiltRadPerS) / apart,
+			tiltRad: tilt[0],
+			// Straight over or under the subject pan has no meaning, and is left where it is.
+			panRadPerS: level < overhead ? 0 : pan[1] / durationS,
+			tiltRadPerS: tilt[1] / durationS,
+			panRadPerS2: level < overhead ? 0 : pan[2] / durationS ** 2,
+			tiltRadPerS2: tilt[2] / durationS ** 2,
 			distanceM
 		};
 	});
@@ -192,17 +171,74 @@ export function headPass(input: {
 	};
 }
 
+/** The subject from the lens in the frame of the head's base, each coordinate with its derivatives by share of the time. */
+function subjectFromLens(
+	{ noseM, lensM, keptLevel }: ArmReach,
+	[x, y, z]: Vec3,
+	swing: Jet,
+	boom: Jet
+): readonly [Jet, Jet, Jet] {
+	// In the plane of the arm; the head's base swings with it.
+	const [ahead, left] = turned([x, 0, 0], [y, 0, 0], [-swing[0], -swing[1], -swing[2]]);
+	const still = ([u, v]: readonly [number, number]): [Jet, Jet] => [
+		[u, 0, 0],
+		[v, 0, 0]
+	];
+	if (keptLevel) {
+		const [out, up] = turned(...still(noseM), boom);
+		return [less(ahead, plus(out, lensM[0])), left, less([z, 0, 0], plus(up, lensM[1]))];
+	}
+	// It leans with the arm too: seen from it nose and lens stand still, and the subject turns the other way.
+	const [along, square] = turned(ahead, [z, 0, 0], [-boom[0], -boom[1], -boom[2]]);
+	return [plus(along, -noseM[0] - lensM[0]), left, plus(square, -noseM[1] - lensM[1])];
+}
+
+const plus = ([value, first, second]: Jet, by: number): Jet => [value + by, first, second];
+const less = (a: Jet, b: Jet): Jet => [a[0] - b[0], a[1] - b[1], a[2] - b[2]];
+const times = (a: Jet, b: Jet): Jet => [
+	a[0] * b[0],
+	a[1] * b[0] + a[0] * b[1],
+	a[2] * b[0] + 2 * a[1] * b[1] + a[0] * b[2]
+];
+/** A plane vector turned by an angle, from its first axis to its second. */
+function turned(x: Jet, y: Jet, [angle, rate, accel]: Jet): readonly [Jet, Jet] {
+	const [c, s] = [Math.cos(angle), Math.sin(angle)];
+	const cos: Jet = [c, -s * rate, -c * rate * rate - s * accel];
+	const sin: Jet = [s, c * rate, -s * rate * rate + c * accel];
+	const [xs, yc] = [times(x, sin), times(y, cos)];
+	return [less(times(x, cos), times(y, sin)), [xs[0] + yc[0], xs[1] + yc[1], xs[2] + yc[2]]];
+}
+/** The angle of a plane vector, with its derivatives. */
+function angleOf(y: Jet, x: Jet): Jet {
+	const square = x[0] * x[0] + y[0] * y[0];
+	const cross = x[0] * y[1] - y[0] * x[1];
+	return [
+		Math.atan2(y[0], x[0]),
+		cross / square,
+		(x[0] * y[2] - y[0] * x[2]) / square - (2 * cross * (x[0] * x[1] + y[0] * y[1])) / (square * square)
+	];
+}
+/** Pan and tilt that look along a vector. */
+function aimed([x, y, z]: readonly [Jet, Jet, Jet]) {
+	const level = Math.hypot(x[0], y[0]);
+	const along = (x[0] * x[1] + y[0] * y[1]) / level;
+	const across: Jet = [level, along, (x[0] * x[2] + y[0] * y[2] + x[1] * x[1] + y[1] * y[1] - along * along) / level];
+	return { pan: angleOf(y, x), tilt: angleOf(z, across), level, distanceM: Math.hypot(level, z[0]) };
+}
+
 /** Swing and boom by share of the time. */
-function armOver(pass: ArmPass): (share: number) => { readonly swingRad: number; readonly boomRad: number } {
+function armOver(pass: ArmPass): (share: number) => { readonly swing: Jet; readonly boom: Jet } {
 	const check = checksFor('headPass');
 	const { fromSwingRad, toSwingRad, fromBoomRad, toBoomRad, via = [] } = pass;
 	if (via.length === 0)
 		return (share) => {
-			const [way] = gentle(share);
-			return {
-				swingRad: fromSwingRad + (toSwingRad - fromSwingRad) * way,
-				boomRad: fromBoomRad + (toBoomRad - fromBoomRad) * way
-			};
+			const [way, first, second] = gentle(share);
+			const between = (from: number, to: number): Jet => [
+				from + (to - from) * way,
+				(to - from) * first,
+				(to - from) * second
+			];
+			return { swing: between(fromSwingRad, toSwingRad), boom: between(fromBoomRad, toBoomRad) };
 		};
 	const shares = [0, ...via.map(({ share }, index) => check.number(`pass.via[${index}].share`, share)), 1];
 	shares.slice(1).forEach((share, index) => {
@@ -211,7 +247,7 @@ function armOver(pass: ArmPass): (share: number) => { readonly swingRad: number;
 	});
 	const swing = clampedSpline(shares, [fromSwingRad, ...via.map(({ swingRad }) => swingRad), toSwingRad]);
 	const boom = clampedSpline(shares, [fromBoomRad, ...via.map(({ boomRad }) => boomRad), toBoomRad]);
-	return (share) => ({ swingRad: swing(share), boomRad: boom(share) });
+	return (share) => ({ swing: swing(share), boom: boom(share) });
 }
 
 const limitNames = [

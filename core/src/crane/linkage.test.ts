@@ -171,10 +171,11 @@ describe('a pass', () => {
 		// A subject at the pivot stays behind the arm, wherever that points.
 		expect(peak([0.0001, 0, 1.4])).toBeLessThan(0.001);
 	});
-	it('is what aiming says, at every moment of random passes, kept level or not', () => {
+	it('is what aiming says: angles, rates, accelerations and shortest time of 500 random passes, kept level or not', () => {
 		const random = seededRandom(31);
 		const between = (low: number, high: number) => low + random() * (high - low);
-		for (let round = 0; round < 120; round += 1) {
+		const gentle = (share: number) => share ** 3 * (10 + share * (6 * share - 15));
+		for (let round = 0; round < 500; round += 1) {
 			const keptLevel = random() < 0.5;
 			const [forward, up] = [between(-0.2, 0.4), between(-0.5, 0.2)];
 			const arm = {
@@ -191,7 +192,7 @@ describe('a pass', () => {
 				durationS: between(2, 8)
 			};
 			const subjectM: Vec3 = [between(6, 12), between(-4, 4), between(0, 3)];
-			const { samples } = run({ reach: arm, pass: along, subjectM });
+			const found = run({ reach: arm, pass: along, subjectM });
 			const mount = {
 				kind: 'crane',
 				pivotM: [0, 0, 1.4],
@@ -200,17 +201,50 @@ describe('a pass', () => {
 				noseToCentreM: [forward, up],
 				keptLevel
 			} as const;
-			const aimed = (k: number) => {
-				const { swingRad, boomRad, panRad } = samples[k]!;
-				return aimAxes({ mount, axes: { swingRad, boomRad }, subjectM, near: { panRad } });
+			// The arm's own way once more, so that it can be asked between the samples.
+			const aimed = (share: number) => {
+				const way = gentle(share);
+				const swingRad = along.fromSwingRad + (along.toSwingRad - along.fromSwingRad) * way;
+				const boomRad = along.fromBoomRad + (along.toBoomRad - along.fromBoomRad) * way;
+				const near = { panRad: found.samples[Math.round(share * 400)]!.panRad };
+				return aimAxes({ mount, axes: { swingRad, boomRad }, subjectM, near });
 			};
-			for (const k of [0, 57, 200, 333, 400]) {
-				expect(samples[k]!.panRad).toBeCloseTo(aimed(k).panRad, 9);
-				expect(samples[k]!.tiltRad).toBeCloseTo(aimed(k).tiltRad, 9);
+			const h = 5e-4;
+			for (const k of [8, 57, 200, 333, 392]) {
+				const sample = found.samples[k]!;
+				const at = [-2, -1, 0, 1, 2].map((step) => aimed(k / 400 + step * h));
+				for (const [angle, rate, accel] of [
+					['panRad', 'panRadPerS', 'panRadPerS2'],
+					['tiltRad', 'tiltRadPerS', 'tiltRadPerS2']
+				] as const) {
+					const [a, b, c, d, e] = at.map((each) => each[angle]) as [number, number, number, number, number];
+					const step = h * along.durationS;
+					expect(sample[angle]).toBeCloseTo(c, 9);
+					// Five places: what is left of either is of the fourth order.
+					expect(Math.abs((a - 8 * b + 8 * d - e) / (12 * step) - sample[rate])).toBeLessThan(1e-6);
+					expect(Math.abs((-a + 16 * b - 30 * c + 16 * d - e) / (12 * step * step) - sample[accel])).toBeLessThan(1e-6);
+				}
 			}
-			const apart = samples[201]!.atS - samples[199]!.atS;
-			expect((aimed(201).panRad - aimed(199).panRad) / apart).toBeCloseTo(samples[200]!.panRadPerS, 3);
-			expect((aimed(201).tiltRad - aimed(199).tiltRad) / apart).toBeCloseTo(samples[200]!.tiltRadPerS, 3);
+			if (round % 10 > 0) continue;
+			// In its shortest time it takes just what the head has.
+			const honest = run({ reach: arm, subjectM, pass: { ...along, durationS: found.shortestS } });
+			expect(honest.demand).toBeCloseTo(1, 6);
+			expect(honest.shortestS).toBeCloseTo(found.shortestS, 6);
+			const strays = (rate: number, start: number) =>
+				Math.max(...found.samples.map(({ atS, panRad }) => Math.abs(panRad - start - rate * atS)));
+			const { rateRadPerS, startRad } = found.steadyPan;
+			for (const by of [1e-5, 1e-3])
+				for (const [rate, start] of [
+					[by, 0],
+					[-by, 0],
+					[0, by],
+					[0, -by],
+					[by, -by],
+					[-by, by]
+				] as const)
+					expect(strays(rateRadPerS + rate, startRad + start)).toBeGreaterThanOrEqual(
+						strays(rateRadPerS, startRad) - 1e-9
+					);
 		}
 	});
 	it('rates are the slopes of the aim', () => {
