@@ -6,7 +6,7 @@ import { closeDatabase, migrateDatabase } from '$lib/server/db/client';
 import { startWords } from '$lib/server/db/startWords';
 import { findCrewWithPeople } from '$lib/server/db/people';
 import { loadScenarioOnce, makeEmptyCrewOnce } from '$lib/server/demo/loadScenario';
-import { type ChangeEar, listenToChanges } from '$lib/server/kept/changes';
+import { type ChangeEar, listenToChanges } from '$lib/server/db/changes';
 import { KeptAnswers } from '$lib/server/kept/keptAnswers';
 import { startLive, stopLive } from '$lib/server/live/desk';
 import { asRefusal, Refusal } from '$lib/server/refusal';

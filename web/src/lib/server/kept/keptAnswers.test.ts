@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { writtenIn } from './changes';
+import { writtenIn } from '../db/changes';
 import { KeptAnswers } from './keptAnswers';
 import { noteQuery, notePassing } from './readSet';
 

@@ -1,5 +1,5 @@
 import { LRUCache } from 'lru-cache';
-import type { ChangeEar } from './changes';
+import type { ChangeEar } from '../db/changes';
 import { currentSet, noting, ReadSet, type Written } from './readSet';
 
 interface Kept<T> {

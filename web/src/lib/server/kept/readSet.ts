@@ -1,6 +1,5 @@
 import { AsyncLocalStorage } from 'node:async_hooks';
-import { getTableName, is, Table } from 'drizzle-orm';
-import * as schema from '../db/schema';
+import { tableNames } from '../db/tableNames';
 
 /** Rows of one table that were asked for: those whose columns hold one of the values; without `where`, all of them. */
 export interface Asked {
@@ -80,9 +79,6 @@ export function noteQuery(query: string, params: readonly unknown[]): void {
 interface AskedShape extends Pick<Asked, 'table' | 'words'> {
 	readonly where: readonly { readonly column: string; readonly at: readonly number[] }[];
 }
-const tableNames: readonly string[] = Object.values(schema)
-	.filter((each) => is(each, Table))
-	.map((table) => getTableName(table as Table));
 /** The words of queries are few and come again and again. */
 const shapes = new Map<string, readonly AskedShape[]>();
 const mostShapes = 2000;
@@ -103,7 +99,7 @@ const unclear = /\b(or|not|case|exists|union|except|intersect|with|coalesce|any|
  * Only a single select whose conditions are all joined by "and" is read so; of any other, and of every table it names no such column
  * of, all rows count. Erring that way makes a page anew too often, never too seldom.
  */
-export function readShape(query: string): readonly AskedShape[] {
+function readShape(query: string): readonly AskedShape[] {
 	const all = new Set(query.match(/\w+/g));
 	const tables = tableNames.filter((name) => all.has(name));
 	const words = /\*/.test(query) ? null : all;

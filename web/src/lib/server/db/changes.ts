@@ -1,5 +1,5 @@
 import pg from 'pg';
-import type { Written } from './readSet';
+import type { Written } from '../kept/readSet';
 
 /** What the triggers of every table call (migration 0012). */
 const channel = 'poise_changes';

@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { and, asc, eq, inArray, or } from 'drizzle-orm';
 import { drizzle } from 'drizzle-orm/node-postgres';
-import { parts, payloads, placements } from '../db/schema';
+import { parts, payloads, placements } from './schema';
 import { writtenIn } from './changes';
-import { noteQuery, notePassing, noting, ReadSet } from './readSet';
+import { noteQuery, notePassing, noting, ReadSet } from '../kept/readSet';
 
 const queries = drizzle.mock();
 const [crew, mine, other] = ['c0000000-0000-4000-8000-000000000001', 'a-mine', 'b-other'];
