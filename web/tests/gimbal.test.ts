@@ -271,6 +271,29 @@ describe('learning', () => {
 		await page.select(id('pick-b'), a!.id);
 		await waitForText(page, '[data-line="Mass on the plate"]', 'same');
 	});
+	it('finds one to lay beside it by a word, and keeps the two that are chosen meanwhile', async () => {
+		const options = (which: string) =>
+			page.$$eval(`${id(which)} option`, (all) => all.map((each) => each.textContent ?? ''));
+		const chosen = () => page.$eval(id('pick-a'), (select) => (select as HTMLSelectElement).value);
+		const before = { chosen: await chosen(), many: (await options('pick-a')).length };
+		await fill(page, id('find-balance'), 'slider');
+		await waitForText(page, '.sheet', 'offered below');
+		// What matches, and the one that is chosen.
+		const found = await options('pick-a');
+		expect(found.length).toBeLessThan(before.many);
+		expect(found.slice(1).every((words) => words.includes('slider'))).toBe(true);
+		expect(await chosen()).toBe(before.chosen);
+		await fill(page, id('find-balance'), 'no such words');
+		await waitForText(page, '.sheet', 'No balance matches “no such words”');
+		expect(await options('pick-a')).toHaveLength(1);
+		expect(await chosen()).toBe(before.chosen);
+		await fill(page, id('find-balance'), '');
+		await page.waitForFunction(
+			(many) => document.querySelectorAll('[data-testid="pick-a"] option').length === many,
+			{},
+			before.many
+		);
+	});
 });
 
 describe('measuring', () => {

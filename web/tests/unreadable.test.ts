@@ -51,6 +51,22 @@ describe('the logbook', () => {
 		const tenths = notes.map((note) => Math.floor(note / 7));
 		expect(tenths).toEqual([...tenths].sort((one, two) => two - one));
 		expect((await page('/logbook?before=nonsense')).text).toContain('data-testid="older"');
+		// Side by side no more are offered than a hand goes through; an old one is found, and what is chosen stays.
+		const offered = async (query: string) => {
+			const { status, text } = await page(`/logbook/compare${query}`);
+			expect(status).toBe(200);
+			return [
+				...(/data-testid="pick-a"[^]*?<\/select>/.exec(text)?.[0] ?? '').matchAll(/<option value="([^"]+)"/g)
+			].map((found) => found[1]!);
+		};
+		expect((await offered('')).length).toBe(80);
+		const [oldest, chosen] = [seen[seen.length - 1]!, seen[0]!];
+		expect(await offered('')).not.toContain(oldest);
+		expect(await offered(`?a=${oldest}&b=${chosen}`)).toContain(oldest);
+		const [{ note }] = await sql<[{ note: string }]>`select note from balances where id = ${oldest}`;
+		expect(await offered(`?a=${chosen}&b=${chosen}&find=${encodeURIComponent(note)}`)).toEqual(
+			expect.arrayContaining([chosen, oldest])
+		);
 		expect((await page(`/logbook?search=copied&before=1.${randomUUID()}`)).text).toContain('Nothing');
 	});
 });

@@ -4,9 +4,17 @@ import { pageLoad } from '$lib/server/page';
 import { moduleOf, ownName } from '$lib/supports/components';
 import type { PageServerLoad } from './$types';
 
+/** As many as a hand goes through. */
+const most = 80;
+
 export const load: PageServerLoad = ({ locals: { crewId, shown }, url }) =>
 	pageLoad(async () => {
-		const lines = await listBalances(crewId, '');
+		const find = url.searchParams.get('find') ?? '';
+		const [newest, found] = await Promise.all([
+			listBalances(crewId, '', { most: most + 1 }),
+			find === '' ? null : listBalances(crewId, find, { most: most + 1 })
+		]);
+		const lines = newest.slice(0, most);
 		// Two of one support compare best: the newest pair of one, unless the person chose.
 		const pair = lines.flatMap((line, index) => {
 			const other = lines
@@ -21,5 +29,9 @@ export const load: PageServerLoad = ({ locals: { crewId, shown }, url }) =>
 		]);
 		for (const { kind } of [a, b].filter((each) => each !== null))
 			shown.push(moduleOf(kind, ownName(kind, 'RecordDrawing')));
-		return { lines, a, b };
+		const asked = found ?? newest;
+		const offered = asked.slice(0, most).map(({ id, payloadName, supportName, loggedAt }) => ({
+			...{ id, payloadName, supportName, loggedAt }
+		}));
+		return { offered, more: asked.length > most, find, a, b };
 	});

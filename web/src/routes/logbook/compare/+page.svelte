@@ -1,7 +1,9 @@
 <script lang="ts">
 	import Button from '$lib/sheet/fields/Button.svelte';
 	import Choice from '$lib/sheet/fields/Choice.svelte';
+	import TextInput from '$lib/sheet/fields/TextInput.svelte';
 	import '$lib/shell/sheet.css';
+	import { onDestroy } from 'svelte';
 	import { goto } from '$app/navigation';
 	import { inOwnUnits, type TwoUpLine } from '$lib/supports/log/twoUp';
 	import { stoodWords } from '$lib/supports/log/stood';
@@ -25,8 +27,22 @@
 
 	const choose = (which: 'a' | 'b', id: string) => {
 		const ids = { a: data.a?.id ?? '', b: data.b?.id ?? '', [which]: id };
-		void goto(`?a=${ids.a}&b=${ids.b}`, { replaceState: true, noScroll: true });
+		open(ids, data.find);
 	};
+	/** The two on the page stay, whatever is looked for. */
+	function open(ids: { readonly a: string; readonly b: string }, find: string) {
+		const to = new URLSearchParams(find === '' ? ids : { ...ids, find });
+		void goto(`?${to.toString()}`, { replaceState: true, noScroll: true, keepFocus: true });
+	}
+	let waiting: ReturnType<typeof setTimeout> | undefined;
+	onDestroy(() => clearTimeout(waiting));
+	function look(words: string) {
+		clearTimeout(waiting);
+		waiting = setTimeout(() => open({ a: data.a?.id ?? '', b: data.b?.id ?? '' }, words.trim()), 250);
+	}
+	/** What is chosen stands among what is offered. */
+	const offeredFor = (record: LoggedBalance) =>
+		data.offered.some(({ id }) => id === record.id) ? data.offered : [record, ...data.offered];
 	const shown = (value: number | null, { unit, decimals }: TwoUpLine) =>
 		value === null ? '–' : `${Number(value.toFixed(decimals))} ${unit}`;
 	function difference({ a, b, unit, decimals }: TwoUpLine): string {
@@ -47,6 +63,29 @@
 	{#if pair.length < 2}
 		<p class="hint">Log two balances, and they can be laid side by side here.</p>
 	{:else}
+		<label class="find screen"
+			>Find another
+			<TextInput
+				type="search"
+				value={data.find}
+				placeholder="Lens, payload, support, person, “18 Nov”"
+				autocomplete="off"
+				oninput={(event) => look(event.currentTarget.value)}
+				data-testid="find-balance"
+			/>
+		</label>
+		{#if data.find !== '' && data.offered.length === 0}
+			<p class="hint screen" role="status">No balance matches “{data.find}”.</p>
+		{:else if data.more}
+			<p class="hint screen" role="status" data-testid="more-balances">
+				The newest {data.offered.length}{data.find === '' ? '' : ' that match'} are offered; more words find older ones.
+			</p>
+		{:else if data.find !== ''}
+			<p class="hint screen" role="status">
+				{data.offered.length}
+				{data.offered.length === 1 ? 'balance matches' : 'balances match'}, offered below.
+			</p>
+		{/if}
 		<div class="pair" bind:clientWidth={width}>
 			{#each pair as { record, Drawing }, index (index)}
 				<section class="card" aria-label="{index === 0 ? 'First' : 'Second'} balance">
@@ -57,7 +96,7 @@
 							onchange={(event) => choose(index === 0 ? 'a' : 'b', event.currentTarget.value)}
 							data-testid="pick-{index === 0 ? 'a' : 'b'}"
 						>
-							{#each data.lines as line (line.id)}
+							{#each offeredFor(record) as line (line.id)}
 								<option value={line.id}>{line.payloadName} on {line.supportName}, {when(line.loggedAt)}</option>
 							{/each}
 						</Choice>
@@ -117,6 +156,12 @@
 </div>
 
 <style>
+	.find {
+		display: grid;
+		gap: 4px;
+		max-width: 440px;
+		margin-top: 10px;
+	}
 	.pair {
 		display: grid;
 		grid-template-columns: 1fr 1fr;
