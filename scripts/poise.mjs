@@ -63,6 +63,15 @@ try {
 	const expected =
 		thrown instanceof Stop ||
 		(thrown instanceof Error && 'code' in thrown && String(thrown.code).startsWith('ERR_PARSE_ARGS'));
-	console.error(expected ? `\n${thrown.message}` : thrown);
+	console.error(expected ? `\n${thrown.message}` : (aboutFiles(thrown) ?? thrown));
 	process.exitCode = 1;
+}
+
+/** A folder that cannot be written, or a disk that is full, in a sentence with a way out; null: something else. */
+function aboutFiles(/** @type {unknown} */ thrown) {
+	const { code, path } = /** @type {NodeJS.ErrnoException} */ (thrown instanceof Error ? thrown : {});
+	if (path === undefined) return null;
+	if (code === 'EACCES' || code === 'EPERM' || code === 'EROFS')
+		return `\n${path} cannot be written. Poise keeps its packages, its build and its database in its own folder: clone it to where you may write, or give yourself the right to.`;
+	return code === 'ENOSPC' ? `\nThe disk is full: ${path} could not be written. Make room and start again.` : null;
 }

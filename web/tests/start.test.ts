@@ -1,4 +1,7 @@
-import { fork } from 'node:child_process';
+import { execFileSync, fork, spawnSync } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { expect, it } from 'vitest';
 import { startApplication } from '../../scripts/application.mjs';
@@ -54,3 +57,26 @@ it('is gone when whoever started it is killed, and leaves its port free', async 
 	expect(lives()).toBe(false);
 	await expect(fetch(`${origin}/health`)).rejects.toThrow();
 });
+
+// Whoever owns everything reads past what may not be written: somebody else is asked to start it.
+it.skipIf(process.getuid?.() !== 0)(
+	'says in a sentence that its folder cannot be written, and leaves nothing in it',
+	() => {
+		const folder = mkdtempSync(path.join(tmpdir(), 'poise-theirs-'));
+		try {
+			execFileSync('cp', ['-r', 'poise', 'scripts', 'package.json', 'package-lock.json', folder], {
+				cwd: fileURLToPath(new URL('../..', import.meta.url))
+			});
+			execFileSync('chmod', ['-R', 'a+rX,go-w', folder]);
+			const { status, stderr } = spawnSync(path.join(folder, 'poise'), ['demo', '--port', '1'], {
+				...{ uid: 65_534, gid: 65_534, encoding: 'utf8', cwd: folder, timeout: 60_000 }
+			});
+			expect(status).toBe(1);
+			expect(stderr).toContain(`${folder}/.poise cannot be written`);
+			expect(stderr).toContain('clone it to where you may write');
+			expect(stderr).not.toMatch(/\n\s+at /);
+		} finally {
+			rmSync(folder, { recursive: true, force: true });
+		}
+	}
+);
