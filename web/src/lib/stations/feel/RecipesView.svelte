@@ -136,7 +136,7 @@
 				{:else}<strong>{found.length}</strong> {found.length === 1 ? 'thing differs' : 'things differ'} from today.{/if}
 			{/snippet}
 			{#if detail !== null && chosen !== null}
-				<p class="detail" data-testid="recipe-words">{differenceWords(found)}.</p>
+				<p class="detail" data-testid="recipe-words" data-printed>{differenceWords(found)}.</p>
 				{#if found.length > 0}
 					<table data-testid="recipe-differences">
 						<thead><tr><th scope="col">What</th><th scope="col">Then</th><th scope="col">Today</th><th></th></tr></thead
