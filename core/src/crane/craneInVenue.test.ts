@@ -51,6 +51,21 @@ describe('a crane in a venue', () => {
 		expect(Math.abs(wall!.swingRad)).toBeLessThan(0.2);
 		expect(Math.abs(wall!.boomRad)).toBeLessThan(0.2);
 	});
+	it.each([1e9, 1e100, 1e200, 1e300])(
+		'never calls it clear where a wall through it is too long to be reckoned with, %d m',
+		(farM) => {
+			const wall: Kept = {
+				...wallAt(2),
+				outlineM: [
+					[2, -farM],
+					[2, farM]
+				]
+			};
+			const level = { ...crane, swingRangeRad: [-0.5, 0.5], boomRangeRad: [0, 0], shapes: [wall] } as const;
+			expect(craneClearPoses(level).clear.flat()).not.toContain(true);
+			expect(craneNearest(level)[0]?.distanceM).toBe(0);
+		}
+	);
 	it('is clear just as far round as a wall nearer than the arm is long lets it', () => {
 		// Level only: the nose meets the wall at cos swing = 2/3.
 		const { swingRad, clear } = craneClearPoses({

@@ -61,7 +61,8 @@ function measured(call: string, input: CraneInVenueInput) {
 		let least = enough;
 		const piece = (a: Vec3, b: Vec3, radius: number) => {
 			const found = pieceToPrism(a, b, shape, least + radius, extent);
-			if (found < least + radius) least = found - radius;
+			// What cannot be reckoned is not far away.
+			if (!(found >= least + radius)) least = found - radius;
 		};
 		// The small things first: what they find cuts the search along the arm short.
 		piece(pose.lensM, pose.lensM, radiiM.camera);
@@ -72,7 +73,7 @@ function measured(call: string, input: CraneInVenueInput) {
 	};
 	const near = input.shapes
 		.map((shape) => ({ shape, out: pieceToPrism(pivotM, pivotM, shape, Infinity) - lever }))
-		.filter(({ shape, out }) => out < shape.keepM + spokenOfM)
+		.filter(({ shape, out }) => !(out >= shape.keepM + spokenOfM))
 		.map(({ shape }): Near => ({ shape, keepM: shape.keepM, extent: extentOf(shape) }));
 	/** What anything of it moves at most from the middle of so many swings and booms to their corner. */
 	const moves = (swings: number, booms: number) => lever * Math.hypot(swings / 2, booms / 2);
@@ -139,7 +140,7 @@ export function craneClearPoses(input: CraneInVenueInput): ClearPoses {
 		let blocked = false;
 		for (const shape of next.shapes) {
 			const room = distance(shape, pose, most + shape.keepM) - shape.keepM;
-			if (room < most) close.push({ shape, room });
+			if (!(room >= most)) close.push({ shape, room });
 			blocked = room <= -most;
 			if (blocked) break;
 		}

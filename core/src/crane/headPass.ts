@@ -1,7 +1,8 @@
 /* eslint-disable max-lines -- one method, with its derivation beside it. */
 import { checksFor } from '../input';
 import { subtract, type Vec3 } from '../mass/body';
-import { clampedSpline, type Jet } from '../numeric/clampedSpline';
+import { clampedSpline } from '../numeric/clampedSpline';
+import { angleOf, type Jet, less, plus, turned } from '../numeric/jet';
 import { wrapped } from '../motion/attitude';
 import { type ArmReach, checkReach, cranePose } from './cranePose';
 
@@ -193,36 +194,13 @@ function subjectFromLens(
 	return [plus(along, -noseM[0] - lensM[0]), left, plus(square, -noseM[1] - lensM[1])];
 }
 
-const plus = ([value, first, second]: Jet, by: number): Jet => [value + by, first, second];
-const less = (a: Jet, b: Jet): Jet => [a[0] - b[0], a[1] - b[1], a[2] - b[2]];
-const times = (a: Jet, b: Jet): Jet => [
-	a[0] * b[0],
-	a[1] * b[0] + a[0] * b[1],
-	a[2] * b[0] + 2 * a[1] * b[1] + a[0] * b[2]
-];
-/** A plane vector turned by an angle, from its first axis to its second. */
-function turned(x: Jet, y: Jet, [angle, rate, accel]: Jet): readonly [Jet, Jet] {
-	const [c, s] = [Math.cos(angle), Math.sin(angle)];
-	const cos: Jet = [c, -s * rate, -c * rate * rate - s * accel];
-	const sin: Jet = [s, c * rate, -s * rate * rate + c * accel];
-	const [xs, yc] = [times(x, sin), times(y, cos)];
-	return [less(times(x, cos), times(y, sin)), [xs[0] + yc[0], xs[1] + yc[1], xs[2] + yc[2]]];
-}
-/** The angle of a plane vector, with its derivatives. */
-function angleOf(y: Jet, x: Jet): Jet {
-	const square = x[0] * x[0] + y[0] * y[0];
-	const cross = x[0] * y[1] - y[0] * x[1];
-	return [
-		Math.atan2(y[0], x[0]),
-		cross / square,
-		(x[0] * y[2] - y[0] * x[2]) / square - (2 * cross * (x[0] * x[1] + y[0] * y[1])) / (square * square)
-	];
-}
 /** Pan and tilt that look along a vector. */
 function aimed([x, y, z]: readonly [Jet, Jet, Jet]) {
 	const level = Math.hypot(x[0], y[0]);
-	const along = (x[0] * x[1] + y[0] * y[1]) / level;
-	const across: Jet = [level, along, (x[0] * x[2] + y[0] * y[2] + x[1] * x[1] + y[1] * y[1] - along * along) / level];
+	// Straight over or under it there is no way out but away: the rate of that, and no bend.
+	const away = level < overhead ? Math.hypot(x[1], y[1]) : (x[0] * x[1] + y[0] * y[1]) / level;
+	const bend = level < overhead ? 0 : (x[0] * x[2] + y[0] * y[2] + x[1] * x[1] + y[1] * y[1] - away * away) / level;
+	const across: Jet = [level, away, bend];
 	return { pan: angleOf(y, x), tilt: angleOf(z, across), level, distanceM: Math.hypot(level, z[0]) };
 }
 

@@ -247,6 +247,26 @@ describe('a pass', () => {
 					);
 		}
 	});
+	it.each([true, false])(
+		'has finite figures straight under its subject and straight over it, kept level: %s',
+		(keptLevel) => {
+			const arm = { noseM: [3, 0] as const, tailM: [-1, 0] as const, lensM: [0, 0] as const, keptLevel };
+			// The pass's middle is swing 0, boom 0: there the lens is at 3 m, on the height of the pivot.
+			const over = { fromSwingRad: -0.4, toSwingRad: 0.4, fromBoomRad: 0, toBoomRad: 0, durationS: 4 };
+			const still = { ...over, fromSwingRad: 0, toSwingRad: 0 };
+			for (const pass of [over, still])
+				for (const z of [0, 3]) {
+					const { samples, ...rest } = run({ reach: arm, pass, subjectM: [3, 0, z] });
+					const figures = [
+						...samples.flatMap(({ lensM, ...each }) => [...lensM, ...Object.values(each)]),
+						rest.demand,
+						rest.shortestS
+					];
+					expect(figures.every(Number.isFinite)).toBe(true);
+					expect(samples[200]!.tiltRad).toBeCloseTo(z === 0 ? -Math.PI / 2 : Math.PI / 2, 9);
+				}
+		}
+	);
 	it('rates are the slopes of the aim', () => {
 		const { samples } = run();
 		const [a, b, c] = [samples[149]!, samples[150]!, samples[151]!];

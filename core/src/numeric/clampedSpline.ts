@@ -1,7 +1,5 @@
+import type { Jet } from './jet';
 import { splinePieces } from './spline';
-
-/** A value with its first and second derivative. */
-export type Jet = readonly [value: number, first: number, second: number];
 
 /**
  * The smooth curve through points that starts and ends at rest: a cubic spline, twice differentiable throughout, with zero
