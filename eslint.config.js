@@ -60,6 +60,20 @@ export default ts.config(
 		}
 	},
 	{
+		files: ['web/src/**/*.ts'],
+		ignores: ['web/src/lib/server/schemas/quantities.ts', '**/*.test.ts'],
+		rules: {
+			'no-restricted-properties': [
+				'error',
+				{
+					object: 'Joi',
+					property: 'number',
+					message: 'A number is `within` a limit, and every limit has its reason in a table.'
+				}
+			]
+		}
+	},
+	{
 		files: ['web/src/**/*.svelte'],
 		ignores: ['web/src/lib/sheet/fields/**'],
 		rules: {

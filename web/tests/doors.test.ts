@@ -361,9 +361,9 @@ describe('whatever the doors accept', () => {
 		const at = `/api/supports/sled/${heavy}`;
 		await tried(
 			worn,
-			(body) => ask('PUT', `${at}/setup`, body),
+			(wanted) => ask('PATCH', `${at}/setup`, { begun: worn, wanted }),
 			() => pages,
-			() => ask('PUT', `${at}/setup`, worn),
+			() => ask('PATCH', `${at}/setup`, { begun: {}, wanted: worn }),
 			120
 		);
 		for (const entry of [

@@ -202,9 +202,45 @@ describe('arm, vest and thumb', () => {
 			stance: { carryHeightM: 1, standOffM: 0.6, hipHeightM: 0.9, strideM: 0.7 }
 		};
 		const at = `/api/supports/sled/${sled('Light').id}/setup`;
-		expect((await ask('PUT', at, worn)).status).toBe(200);
-		const wrong = await ask('PUT', at, { ...worn, stance: { ...worn.stance, hipHeightM: 3 } });
-		expect(wrong.body.error.fields['stance.hipHeightM']).toContain('hips');
+		const save = (wanted: WornSetup, begun: WornSetup) => ask('PATCH', at, { begun, wanted });
+		expect((await save(worn, worn)).status).toBe(200);
+		const wrong = await save({ ...worn, stance: { ...worn.stance, hipHeightM: 3 } }, worn);
+		expect(wrong.body.error.fields['wanted.stance.hipHeightM']).toContain('hips');
+		// On another screen the arm goes to the right, here the stride gets longer: both stand.
+		expect((await save({ ...worn, armSide: 'right' }, worn)).body.meanwhile).toBeNull();
+		const here = await save({ ...worn, stance: { ...worn.stance, strideM: 0.8 } }, worn);
+		expect(here.body).toMatchObject({
+			value: { armSide: 'right', stance: { strideM: 0.8, hipHeightM: 0.9 } },
+			meanwhile: { theirs: 1, over: 0 }
+		});
+	});
+	it('keeps every one of many saves of what is worn at the same moment, each of another figure', async () => {
+		const at = `/api/supports/sled/${sled('Light').id}/setup`;
+		const begun: WornSetup = {
+			armSide: 'left',
+			reversed: false,
+			fitted: [],
+			stance: { carryHeightM: 1, standOffM: 0.6, hipHeightM: 0.9, strideM: 0.7 }
+		};
+		await ask('PATCH', at, { begun: {}, wanted: begun });
+		const wanted: WornSetup[] = [
+			{ ...begun, armSide: 'right' },
+			{ ...begun, reversed: true },
+			{ ...begun, fitted: ['hips'] },
+			...(['carryHeightM', 'standOffM', 'hipHeightM', 'strideM'] as const).map((field) => ({
+				...begun,
+				stance: { ...begun.stance, [field]: begun.stance[field] + 0.125 }
+			}))
+		];
+		const saves = await Promise.all(wanted.map((each) => ask('PATCH', at, { begun, wanted: each })));
+		expect(saves.map(({ status }) => status)).toEqual(wanted.map(() => 200));
+		const stands = (await ask('PATCH', at, { begun, wanted: begun })).body.value;
+		expect(stands).toEqual({
+			armSide: 'right',
+			reversed: true,
+			fitted: ['hips'],
+			stance: { carryHeightM: 1.125, standOffM: 0.725, hipHeightM: 1.025, strideM: 0.825 }
+		});
 	});
 	it('keeps a measured thumb with its person', async () => {
 		const me: Person = (await ask('PATCH', '/api/me', { thumb: { lagS: 0.12, spreadS: 0.05 } })).body;

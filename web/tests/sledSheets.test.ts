@@ -248,6 +248,31 @@ describe('the sled’s own sheet', () => {
 	});
 });
 
+describe('one person on two screens', () => {
+	it('what was ticked on the one stays while the arm changes sides on the other, which says so', async () => {
+		const [here, there] = [await screen.newPage(), await screen.newPage()];
+		for (const each of [here, there]) await go(each, bench('Light', 'monitor', 'arm'));
+		const side = async (which: Page) =>
+			(await which.$eval(id('arm-left'), (chip) => chip.getAttribute('aria-pressed'))) === 'true' ? 'left' : 'right';
+		const other = (await side(here)) === 'left' ? 'right' : 'left';
+		const saved = (which: Page) =>
+			which.waitForResponse((answer) => answer.url().endsWith('/setup') && answer.request().method() === 'PATCH');
+		await Promise.all([saved(there), there.click(id('arm-reversed'))]);
+		const reversed = await there.$eval(id('arm-reversed'), (chip) => chip.getAttribute('aria-pressed'));
+		await Promise.all([saved(here), here.click(id(`arm-${other}`))]);
+		await waitForText(here, id('changed-meanwhile'), 'You changed this on another screen meanwhile');
+		await waitForText(here, id('changed-meanwhile'), 'one figure as set there');
+		expect(await here.$eval(id('arm-reversed'), (chip) => chip.getAttribute('aria-pressed'))).toBe(reversed);
+		await there.reload();
+		await ready(there);
+		expect(await side(there)).toBe(other);
+		expect(await there.$eval(id('arm-reversed'), (chip) => chip.getAttribute('aria-pressed'))).toBe(reversed);
+		await here.click(`${id('changed-meanwhile')} button`);
+		expect(await here.$(id('changed-meanwhile'))).toBeNull();
+		await Promise.all([here.close(), there.close()]);
+	});
+});
+
 describe('on a phone', () => {
 	it('every sheet fits, the timer comes first, and a thumb sets it up', async () => {
 		const phone = await screen.newPage(390, 844);

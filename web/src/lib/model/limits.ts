@@ -44,6 +44,7 @@ export const limits = {
 	planHeight: limit(0, 200, 'Nothing in a venue that an arm could meet is higher.'),
 	ceiling: limit(1, 200, 'Nobody works under a ceiling lower than a metre.'),
 	turn: limit(-6.3, 6.3, 'Once round, either way.'),
+	boomStop: limit(-1.45, 1.45, 'A boom stops short of upright.'),
 	pictureSide: limit(1, 20_000, 'Pictures are shrunk long before that many dots.'),
 	dotSize: above(0, 100, 'A dot of a picture that is larger than a house draws nothing.'),
 	/** Power papers: Wh, V, A, W, s, shares and counts. */
@@ -54,6 +55,35 @@ export const limits = {
 	job: limit(0, 172_800, 'Two days are no one job.'),
 	share: limit(0.01, 1, 'A share of a whole.'),
 	marginShare: limit(0, 0.9, 'With more kept back nothing is left to work with.'),
+	howMany: limit(0, 99, 'More of one kind no crew carries.'),
+	howManyAtOnce: limit(1, 99, 'Something is worn, and not more than there is.'),
+	step: limit(0, 1, 'A step of an indicator is a share of what is full.'),
+	litSteps: limit(0, 10, 'No indicator has more steps.'),
+	/** A part on its plate: turns in rad, shares, m. */
+	quarters: limit(-3, 3, 'Four quarters are none.'),
+	partExtended: limit(0, 1, 'A share of the extension.'),
+	partArm: above(0, 2, 'An arm longer than a man is tall holds nothing on a rig.'),
+	partArmRise: limit(-1.5708, 1.5708, 'From straight down to straight up.'),
+	/** A part lighter than its arm is none; an arm of no mass is a drawing’s. */
+	partArmMass: limit(0, 60, 'Two people lift no more.'),
+	partSide: limit(
+		0.001,
+		3,
+		'Thinner than a sheet of card is a slip of the finger, and would not be seen in a drawing.'
+	),
+	holePitch: limit(0.002, 0.2, 'Holes of a plate are millimetres to a hand apart.'),
+	/** m; an uncertainty. */
+	sigma: limit(0.00001, 3, 'Nothing is known to less than a hundredth of a millimetre.'),
+	/** s */
+	thumbLag: limit(-0.5, 1, 'A thumb that is later than a second was elsewhere.'),
+	thumbSpread: limit(0, 1, 'A thumb that strays by a second has not timed.'),
+	/** Of a head that is looked at over its hours: min, rad, °C. */
+	sincePowerOn: limit(0, 2880, 'Two days on are switched off between.'),
+	horizonLean: limit(-0.8, 0.8, 'A horizon further off than an eighth of a turn is a rig on its side.'),
+	temperature: limit(-40, 70, 'Colder and hotter nothing is switched on.'),
+	ordinal: limit(0, 10_000, 'A list of poses that long is no list.'),
+	/** What was reckoned and is kept as it was: kg, m, N, N·m, kg·m², s, rad. */
+	reckoned: limit(-1e9, 1e9, 'What comes out of figures within their limits stays far below it.'),
 	/** A 32-bit integer counts them. */
 	version: limit(1, 2_147_483_647, 'The column that counts saves is a 32-bit integer.')
 } as const satisfies Readonly<Record<string, Limit>>;

@@ -68,6 +68,16 @@ export interface LivePose {
 	readonly version: number;
 }
 
+/** What a stand-in can be made to do, so that its bad days can be practised. */
+export const standInLimits = {
+	drift: limit(-1, 1, 'A head that drifts faster is moved by somebody.'),
+	slowClock: limit(-0.1, 0.1, 'A clock that is a tenth off is broken.'),
+	battery: limit(0, 1, 'A share of what is full.'),
+	lateMs: limit(0, 2000, 'Two seconds late nobody steers.'),
+	lossPart: limit(0, 1, 'A share of what was sent.'),
+	burst: limit(1, 100, 'A hundred in a row are a link that is cut.')
+} as const satisfies Readonly<Record<string, Limit>>;
+
 /** How far a head's figures at the desk go, each with its reason. */
 export const liveLimits = {
 	number: limit(1, 99, 'A number is called across a hall: two figures.'),

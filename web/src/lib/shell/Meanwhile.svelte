@@ -2,8 +2,11 @@
 	import type { KeptDocument } from '$lib/keeping/keptDocument.svelte';
 	import Button from '$lib/sheet/fields/Button.svelte';
 
-	/** What somebody else changed of a document while it was changed here, until it was read. */
-	let { document }: { document: Pick<KeptDocument<unknown>, 'meanwhile'> } = $props();
+	/**
+	 * What somebody else changed of a document while it was changed here, until it was read. `own`: nobody else can, it was the same person
+	 * on another screen, and no history is kept of it.
+	 */
+	let { document, own = false }: { document: Pick<KeptDocument<unknown>, 'meanwhile'>; own?: boolean } = $props();
 	const told = $derived(document.meanwhile);
 	const figures = (count: number) => (count === 1 ? 'one figure' : `${count} figures`);
 </script>
@@ -11,10 +14,14 @@
 {#if told !== null}
 	<p role="status" data-testid="changed-meanwhile">
 		<span
-			><strong>{told.by}</strong> changed this while you did. What stands now:
-			{told.theirs > 0 ? `${figures(told.theirs)} as they left it` : ''}{told.theirs > 0 && told.over > 0
+			>{#if own}<strong>You</strong> changed this on another screen meanwhile.{:else}<strong>{told.by}</strong> changed this
+				while you did.{/if} What stands now:
+			{told.theirs > 0 ? `${figures(told.theirs)} as ${own ? 'set there' : 'they left it'}` : ''}{told.theirs > 0 &&
+			told.over > 0
 				? ', '
-				: ''}{told.over > 0 ? `${figures(told.over)} of both as you have it` : ''}. Its history keeps both.</span
+				: ''}{told.over > 0 ? `${figures(told.over)} of both as ${own ? 'set here' : 'you have it'}` : ''}.{own
+				? ''
+				: ' Its history keeps both.'}</span
 		>
 		<Button class="second" onclick={() => (document.meanwhile = null)}>Seen</Button>
 	</p>

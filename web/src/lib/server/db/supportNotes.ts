@@ -1,10 +1,11 @@
 import { and, desc, eq, sql } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
 import { serverKind } from '../kinds';
+import { mergedSave, type MergedSave, type WantedChange } from '../mergedSave';
 import { Refusal } from '../refusal';
 import { fromStore, type StoredAs, toStore } from '../stored';
-import { readable } from '../unreadable';
-import { database } from './client';
+import { orNone, readable } from '../unreadable';
+import { database, inTransaction } from './client';
 import { people, personSetups, supportEntries } from './schema';
 
 type SupportReference = { readonly id: string; readonly kind: string };
@@ -50,6 +51,25 @@ export async function saveSetup(
 			set: { content, updatedAt: sql`now()` }
 		});
 }
+
+/** What a person changed of their own setup since they began, over what stands there now: they may have two screens open. */
+export const changeSetup = <Setup extends object>(
+	crewId: string,
+	support: SupportReference,
+	person: { readonly id: string; readonly name: string },
+	change: WantedChange<Setup>
+): Promise<MergedSave<Setup>> =>
+	inTransaction(async () => {
+		await database().execute(sql`select pg_advisory_xact_lock(hashtext(${`setup ${support.id} ${person.id}`}))`);
+		const stands = await orNone('how this was worn last', { id: support.id }, async () => {
+			const value = await findSetup<Setup>(crewId, support, person.id);
+			return value === null ? null : { value, by: person.name };
+		});
+		const { schema } = asKept<Setup>(support.kind, 'setup');
+		const saved = mergedSave<Setup>(schema, change, stands);
+		await saveSetup(crewId, support, person.id, saved.value);
+		return saved;
+	});
 
 /** What was noted about a support, the newest first; nothing for a kind that notes nothing. */
 export async function listEntries<Entry extends object>(

@@ -132,7 +132,7 @@ const lens = {
 	sensorWidthM: within(feelLimits.sensor, 'the sensor’s width')
 };
 const shotId = () => words('the shot', 60);
-const people = Joi.number().valid(1, 2, 3).required().label('how many people');
+const people = Joi.valid(1, 2, 3).required().label('how many people');
 
 export const feelState = Joi.object<FeelState>({
 	shotId: shotId(),

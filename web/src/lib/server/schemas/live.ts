@@ -9,7 +9,7 @@ import {
 	liveStands,
 	mostLive
 } from '$lib/model/liveHead';
-import { name, version, within } from './quantities';
+import { counted, name, version, within } from './quantities';
 import { one, span, words } from './words';
 
 const axisName = Joi.string().pattern(/^[a-zA-Z]{2,20}$/);
@@ -87,7 +87,7 @@ export const poseNew = poseDraft.append<Pick<LivePose, 'id' | 'name' | 'values'>
 export const poseSave = poseDraft
 	.append<Pick<LivePose, 'name' | 'values' | 'locked' | 'ordinal' | 'version'>>({
 		locked: Joi.boolean().required(),
-		ordinal: Joi.number().integer().min(0).max(10_000).required(),
+		ordinal: counted('ordinal'),
 		version: version()
 	})
 	.required();

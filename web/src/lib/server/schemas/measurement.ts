@@ -1,13 +1,13 @@
 import Joi from 'joi';
 import { measuringWays, type NewMeasurement } from '$lib/model/measurement';
-import { furthestM, id, key, sigmas, vector, within } from './quantities';
+import { id, key, sigmas, vector, within } from './quantities';
 
 const found = Joi.array()
 	.items(
 		Joi.object({
-			axis: Joi.number().valid(0, 1, 2).required(),
-			valueM: Joi.number().min(-furthestM).max(furthestM).required().label('the centre in metres'),
-			sigmaM: Joi.number().min(1e-5).max(furthestM).required().label('its uncertainty in metres')
+			axis: Joi.valid(0, 1, 2).required(),
+			valueM: within('onPlate', 'the centre in metres'),
+			sigmaM: within('sigma', 'its uncertainty in metres')
 		})
 	)
 	.min(1)

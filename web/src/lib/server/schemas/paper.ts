@@ -1,6 +1,6 @@
 import Joi from 'joi';
 import type { ChecklistPaper, PaperKind, PowerPaper } from '$lib/model/paper';
-import { id, within } from './quantities';
+import { counted, id, within } from './quantities';
 
 const words = (label: string, most = 120) =>
 	Joi.string()
@@ -10,7 +10,6 @@ const words = (label: string, most = 120) =>
 		.pattern(/^\P{Cc}*$/u)
 		.required()
 		.label(label);
-const count = (label: string, least: number) => Joi.number().integer().min(least).max(99).required().label(label);
 const share = (label: string) => within('share', label);
 
 const power = Joi.object<PowerPaper>({
@@ -21,8 +20,8 @@ const power = Joi.object<PowerPaper>({
 				name: words('the battery’s name'),
 				capacityWh: within('capacity', 'the capacity in Wh'),
 				voltageV: within('voltage', 'the voltage in V'),
-				count: count('how many there are', 0),
-				atOnce: count('how many are worn at once', 1),
+				count: counted('howMany', 'how many there are'),
+				atOnce: counted('howManyAtOnce', 'how many are worn at once'),
 				ageFactor: share('what age has left')
 			})
 		)
@@ -54,13 +53,8 @@ const power = Joi.object<PowerPaper>({
 		.required(),
 	marginShare: within('marginShare', 'the margin'),
 	jobS: within('job', 'the length of the job in seconds'),
-	indicator: Joi.array()
-		.items(Joi.number().min(0).less(1))
-		.min(1)
-		.max(10)
-		.required()
-		.label('the steps of the indicator'),
-	lit: Joi.number().integer().min(0).max(10).required().label('the steps that are lit')
+	indicator: Joi.array().items(within('step').less(1)).min(1).max(10).required().label('the steps of the indicator'),
+	lit: counted('litSteps', 'the steps that are lit')
 }).required();
 
 const stamp = Joi.object({ by: words('who'), at: Joi.string().isoDate().required() });

@@ -1,13 +1,12 @@
 import Joi from 'joi';
 import { type NewPart, partKinds, type PartShape } from '$lib/model/part';
-import { lengthM, massKg, name, sigmas, vector } from './quantities';
+import { lengthM, massKg, name, sigmas, vector, within } from './quantities';
 
-/** Thinner than a sheet of card is a slip of the finger, and would not be seen in a drawing. */
-const thinnestM = 0.001;
+const sideM = (label: string) => within('partSide', `${label} in metres`);
 
 export const partShape = Joi.object<PartShape>({
 	sizeM: Joi.array()
-		.ordered(lengthM('the length', thinnestM), lengthM('the width', thinnestM), lengthM('the height', thinnestM))
+		.ordered(sideM('the length'), sideM('the width'), sideM('the height'))
 		.length(3)
 		.required()
 		.label('the size'),
@@ -15,7 +14,7 @@ export const partShape = Joi.object<PartShape>({
 	extensionM: lengthM('the extension'),
 	cgSigmaM: sigmas().allow(null),
 	cgFrom: Joi.string().max(200).allow(null),
-	holePitchM: Joi.number().min(0.002).max(0.2).allow(null).label('the distance between holes in metres')
+	holePitchM: within('holePitch', 'the distance between holes in metres').optional().allow(null)
 }).required();
 
 const fields = {

@@ -1,20 +1,20 @@
 import Joi from 'joi';
 import type { Attitude } from '$lib/model/attitude';
 import type { Payload, PayloadCorrection, PayloadDraft, Placement } from '$lib/model/payload';
-import { id, massKg, name, sigmas, vector, version } from './quantities';
+import { counted, id, name, sigmas, vector, version, within } from './quantities';
 
-const angle = (label: string) => Joi.number().min(-6.3).max(6.3).required().label(`${label} in radians`);
+const angle = (label: string) => within('turn', `${label} in radians`);
 
 export const attitude = Joi.object<Attitude>({
-	quarters: Joi.array().items(Joi.number().integer().min(-3).max(3)).length(3).required().label('the quarter turns'),
+	quarters: Joi.array().items(counted('quarters')).length(3).required().label('the quarter turns'),
 	aboutUpRad: angle('the turn'),
-	extended: Joi.number().min(0).max(1).required().label('the share of the extension'),
+	extended: within('partExtended', 'the share of the extension'),
 	group: Joi.string().max(40).allow(null).required(),
 	arm: Joi.object({
-		lengthM: Joi.number().greater(0).max(2).required().label('the arm’s length in metres'),
+		lengthM: within('partArm', 'the arm’s length in metres'),
 		aboutUpRad: angle('the arm’s turn'),
-		riseRad: Joi.number().min(-1.5708).max(1.5708).required().label('the arm’s rise'),
-		massKg: massKg().min(0).allow(0)
+		riseRad: within('partArmRise', 'the arm’s rise'),
+		massKg: within('partArmMass', 'the mass in kg')
 	})
 		.allow(null)
 		.required()

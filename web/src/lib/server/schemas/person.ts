@@ -1,14 +1,14 @@
 import Joi from 'joi';
 import { type Person, type Thumb, themes, unitSystems } from '$lib/model/person';
-import { id } from './quantities';
+import { id, within } from './quantities';
 
 export type PersonChange = Partial<{
 	-readonly [field in 'units' | 'theme' | 'payloadId' | 'supportId' | 'thumb']: NonNullable<Person[field]>;
 }>;
 
 export const thumbRule = Joi.object<Thumb>({
-	lagS: Joi.number().min(-0.5).max(1).required().label('the thumb’s lag in seconds'),
-	spreadS: Joi.number().min(0).max(1).required().label('the thumb’s spread in seconds')
+	lagS: within('thumbLag', 'the thumb’s lag in seconds'),
+	spreadS: within('thumbSpread', 'the thumb’s spread in seconds')
 });
 
 /** What a person may change about themselves; at least one of them. */

@@ -9,6 +9,10 @@ export function within(limit: LimitName | Limit, label?: string): Joi.NumberSche
 	const both = above === true ? number.greater(least) : number.min(least);
 	return label === undefined ? both : both.label(label);
 }
+/** A whole number of them. */
+export const counted = (limit: LimitName | Limit, label?: string): Joi.NumberSchema => within(limit, label).integer();
+/** What was reckoned from what is stored beside it. */
+export const reckoned = (): Joi.NumberSchema => within('reckoned');
 /** Two of them, the least first. */
 export const ends = (limit: LimitName | Limit, label: string) =>
 	Joi.array()
@@ -16,7 +20,6 @@ export const ends = (limit: LimitName | Limit, label: string) =>
 		.length(2)
 		.required()
 		.custom((value: [number, number], { error }) => (value[0] <= value[1] ? value : error('range.order')));
-export const furthestM = limits.onPlate.most;
 
 /**
  * Every message a person can be shown, in plain words. They are given once, at the door, and not to each schema: a schema
@@ -95,11 +98,10 @@ export const direction = () =>
 		.label('the direction');
 
 /** One standard deviation along each axis: nobody measures a centre to less than a hundredth of a millimetre. */
-export const sigmas = () =>
-	Joi.array<Vec3>().items(Joi.number().min(1e-5).max(furthestM)).length(3).label('the uncertainty in metres');
+export const sigmas = () => Joi.array<Vec3>().items(within('sigma')).length(3).label('the uncertainty in metres');
 
 /** A fixed word in code, such as a slide's. */
 export const key = () => Joi.string().pattern(keyPattern).required();
 
 /** Which save something was made from; the column that counts them is a 32-bit integer. */
-export const version = () => within('version').integer().label('the version');
+export const version = () => counted('version', 'the version');

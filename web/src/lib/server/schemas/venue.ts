@@ -1,12 +1,13 @@
 import Joi from 'joi';
+import type { LimitName } from '$lib/model/limits';
 import { mostPoints, mostShapes, planKinds, type PlanPoint, type VenueDraft, type VenuePlan } from '$lib/model/venue';
 import { id, key, name, version, within } from './quantities';
 
 const onPlan = within('planPoint', 'the point in metres');
 const point = Joi.array<PlanPoint>().ordered(onPlan, onPlan).length(2);
-const between = (words: string, most: number) =>
+const between = (words: string, limit: LimitName) =>
 	Joi.array()
-		.items(Joi.number().min(-most).max(most).label(words))
+		.items(within(limit, words))
 		.length(2)
 		.allow(null)
 		.required()
@@ -53,7 +54,7 @@ export const standing = Joi.object({
 	venueId: id(),
 	atM: point.required(),
 	headingRad: within('turn', 'the heading'),
-	stopsRad: between('the stops', 6.3),
-	boomsRad: between('the booms', 1.45),
+	stopsRad: between('the stops', 'turn'),
+	boomsRad: between('the booms', 'boomStop'),
 	overPeople: Joi.boolean().required()
 }).allow(null);

@@ -3,7 +3,18 @@ import Joi from 'joi';
 import type { Limit } from '$lib/model/limits';
 import { craneLimits } from './limits';
 import { baseKinds, type CraneBenchState, type CraneDraft, type CraneGeometry, type CraneRecordDetail } from './model';
-import { ends, id, key, massKg, name, vector, version, within } from '$lib/server/schemas/quantities';
+import {
+	counted,
+	ends,
+	id,
+	key,
+	massKg,
+	name,
+	reckoned,
+	vector,
+	version,
+	within
+} from '$lib/server/schemas/quantities';
 import { type StoredAs, supportRenamed } from '$lib/server/stored';
 import { keptSnapshot } from '$lib/server/schemas/record';
 import { standing } from '$lib/server/schemas/venue';
@@ -142,7 +153,7 @@ const step = Joi.object({
 	id: key(),
 	what: Joi.string().valid('bare', 'head', 'camera', 'plates', 'trim', 'free').required(),
 	on: Joi.boolean().required(),
-	share: Joi.number().greater(0).max(1),
+	share: within(craneLimits.stepShare).optional(),
 	held: Joi.boolean().required()
 });
 const steps = () => Joi.array().items(step).max(20).unique('id').required();
@@ -157,7 +168,7 @@ export const craneBenchState = Joi.object<CraneBenchState>({
 	noseBiasKg: kg('the wanted nose', craneLimits.noseBias),
 	pushMovesKg: within(craneLimits.pushMoves, 'the push that moves it, in kg'),
 	slips: slips(),
-	choice: Joi.number().integer().min(0).max(9).required(),
+	choice: counted(craneLimits.choice),
 	ground,
 	loading: steps(),
 	unloading: steps(),
@@ -180,7 +191,7 @@ export const craneBenchState = Joi.object<CraneBenchState>({
 		via: Joi.array()
 			.items(
 				Joi.object({
-					share: Joi.number().greater(0).less(1).required().label('the time on the way'),
+					share: within(craneLimits.wayShare, 'the time on the way').less(1),
 					swingRad: within(craneLimits.passSwing, 'the swing'),
 					boomRad: within(craneLimits.boomAngle, 'the boom')
 				})
@@ -222,13 +233,10 @@ const recordDetail = Joi.object<CraneRecordDetail>({
 	snapshot: keptSnapshot,
 	support: craneDraft.append({ id: id(), kind: Joi.string(), version: version() }),
 	setting,
-	noseBiasKg: Joi.number().required(),
+	noseBiasKg: reckoned(),
 	ground,
 	figures: Joi.object({
-		uKgM: Joi.number().required(),
-		vKgM: Joi.number().required(),
-		noseKg: Joi.number().required(),
-		reserve: Joi.number().required(),
+		...{ uKgM: reckoned(), vKgM: reckoned(), noseKg: reckoned(), reserve: reckoned() },
 		kind: Joi.string().max(20).required()
 	}).required(),
 	slips: slips()

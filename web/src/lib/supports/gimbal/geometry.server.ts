@@ -42,7 +42,7 @@ const slide = Joi.object({
 	moves: Joi.array().items(key().optional()).min(1).max(60).required(),
 	scale: Joi.object({
 		readingAtZeroM: within('scaleZero').label('the scale at 0, in metres,'),
-		sense: Joi.number().valid(1, -1).required()
+		sense: Joi.valid(1, -1).required()
 	}).required(),
 	knobPitchM: within('knobPitch').allow(null).label('the knob’s pitch in metres'),
 	graduationM: within('graduation').optional().allow(null).label('the graduation in metres'),

@@ -1,6 +1,6 @@
 import Joi from 'joi';
 import { keptSnapshot } from '$lib/server/schemas/record';
-import { vector } from '$lib/server/schemas/quantities';
+import { reckoned, vector, version, within } from '$lib/server/schemas/quantities';
 import { type StoredAs, supportRenamed } from '$lib/server/stored';
 import { benchState, positions } from './bench.server';
 import { gimbalGeometry, withinLimits } from './geometry.server';
@@ -12,10 +12,10 @@ const schema = Joi.object<GimbalRecordDetail>({
 	support: Joi.object({
 		id: Joi.string().required(),
 		kind: Joi.string(),
-		version: Joi.number(),
+		version: version().optional(),
 		name: Joi.string().required(),
-		leastPayloadKg: Joi.number().required(),
-		greatestPayloadKg: Joi.number().required(),
+		leastPayloadKg: reckoned(),
+		greatestPayloadKg: reckoned(),
 		geometry: gimbalGeometry
 	}).required(),
 	positionsM: positions(),
@@ -24,9 +24,9 @@ const schema = Joi.object<GimbalRecordDetail>({
 			Joi.object({
 				id: Joi.string().required(),
 				offsetM: vector('x', 'y', 'z'),
-				carriedKg: Joi.number().required(),
-				residualTorqueNm: Joi.number().required(),
-				motorShare: Joi.number().allow(null).required()
+				carriedKg: reckoned(),
+				residualTorqueNm: reckoned(),
+				motorShare: reckoned().allow(null)
 			})
 		)
 		.required(),
@@ -50,9 +50,9 @@ export const gimbalDetail: StoredAs<GimbalRecordDetail> = {
 
 const horizon = Joi.object<NewHorizonEntry>({
 	kind: Joi.string().valid('reading', 'calibration').required(),
-	minutes: Joi.number().min(0).max(2880).required().label('minutes since power-on'),
-	rollRad: Joi.number().min(-0.8).max(0.8).required().label('the lean in radians'),
-	temperatureC: Joi.number().min(-40).max(70).required().label('the temperature in °C')
+	minutes: within('sincePowerOn', 'minutes since power-on'),
+	rollRad: within('horizonLean', 'the lean in radians'),
+	temperatureC: within('temperature', 'the temperature in °C')
 }).required();
 
 export const horizonEntry: StoredAs<NewHorizonEntry> = { schema: horizon };

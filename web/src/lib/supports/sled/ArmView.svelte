@@ -4,6 +4,7 @@
 	import TextInput from '$lib/sheet/fields/TextInput.svelte';
 	import Tick from '$lib/sheet/fields/Tick.svelte';
 	import '$lib/shell/bench.css';
+	import Meanwhile from '$lib/shell/Meanwhile.svelte';
 	import type { Drift } from '@poise/core';
 	import { ask } from '$lib/keeping/ask';
 	import QuantityField from '$lib/sheet/fields/QuantityField.svelte';
@@ -132,6 +133,7 @@
 					onclick={() => wearing.set({ ...wearing.value, fitted: [] })}>Begin the list anew</Button
 				>{/if}
 			{#if wearing.message !== ''}<p class="caution" role="alert">{wearing.message}</p>{/if}
+			<Meanwhile document={wearing} own />
 			<h3>Log</h3>
 			<table>
 				<thead><tr><th>When</th><th>Who</th><th>What</th></tr></thead>

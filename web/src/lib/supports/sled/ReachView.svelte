@@ -4,6 +4,7 @@
 	import Button from '$lib/sheet/fields/Button.svelte';
 	import TextInput from '$lib/sheet/fields/TextInput.svelte';
 	import '$lib/shell/bench.css';
+	import Meanwhile from '$lib/shell/Meanwhile.svelte';
 	import Chart from '$lib/sheet/drawing/Chart.svelte';
 	import QuantityField from '$lib/sheet/fields/QuantityField.svelte';
 	import type { Person } from '$lib/model/person';
@@ -255,6 +256,7 @@
 				behind.
 			</p>
 			{#if wearing.message !== ''}<p class="warning" role="alert">{wearing.message}</p>{/if}
+			<Meanwhile document={wearing} own />
 		</Slip>
 	</div>
 </div>

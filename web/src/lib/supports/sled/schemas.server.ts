@@ -14,7 +14,19 @@ import {
 	sledShots,
 	type WornSetup
 } from './model';
-import { ends, id, key, massKg, name, offsetM, sigmas, vector, version, within } from '$lib/server/schemas/quantities';
+import {
+	ends,
+	id,
+	key,
+	massKg,
+	name,
+	offsetM,
+	reckoned,
+	sigmas,
+	vector,
+	version,
+	within
+} from '$lib/server/schemas/quantities';
 import { type StoredAs, supportRenamed } from '$lib/server/stored';
 import { keptSnapshot } from '$lib/server/schemas/record';
 
@@ -154,7 +166,7 @@ const seen = Joi.object({
 	plane: Joi.string().valid('fore', 'side').required(),
 	leanRad: when(['rest', 'spin'], leanRad()),
 	sigmaRad: when(['rest', 'spin'], within(sledLimits.sigmaAngle)),
-	way: when(['way'], Joi.number().valid(-1, 0, 1).required()),
+	way: when(['way'], Joi.valid(-1, 0, 1).required()),
 	dropTimeS: when(['drop'], dropS()),
 	sigmaS: when(['drop'], within(sledLimits.sigmaTime)),
 	runsS: when(['drop'], Joi.array().items(dropS().optional()).max(30).required()),
@@ -196,20 +208,19 @@ const note = () =>
 		.required()
 		.label('the note');
 
-const figure = () => Joi.number().required();
 const recordDetail = Joi.object<SledRecordDetail>({
 	snapshot: keptSnapshot,
 	support: sledDraft.append({ id: id(), kind: Joi.string(), version: version() }),
 	setting: sledSetting,
 	dropTimeS: dropS(),
 	figures: Joi.object({
-		massKg: figure(),
-		staticForeM: figure(),
-		staticSideM: figure(),
-		dropForeS: figure().allow(null),
-		foreLeanRad: figure(),
-		sideLeanRad: figure(),
-		panInertiaKgM2: figure()
+		massKg: reckoned(),
+		staticForeM: reckoned(),
+		staticSideM: reckoned(),
+		dropForeS: reckoned().allow(null),
+		foreLeanRad: reckoned(),
+		sideLeanRad: reckoned(),
+		panInertiaKgM2: reckoned()
 	}).required(),
 	slips: slips()
 }).required();

@@ -13,5 +13,5 @@ export const freshWorn: WornSetup = {
 /** How one person wears one sled, kept as it is typed. */
 export const keptWorn = (sledId: string, personId: string, worn: WornSetup | null): KeptDocument<WornSetup> =>
 	new KeptDocument(`worn.${sledId}.${personId}`, worn ?? freshWorn, {
-		put: (value) => ask('PUT', `/api/supports/sled/${sledId}/setup`, value)
+		put: (wanted, _, begun) => ask('PATCH', `/api/supports/sled/${sledId}/setup`, { begun, wanted })
 	});

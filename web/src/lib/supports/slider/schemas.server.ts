@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { ends, key, massKg, name, version, within } from '$lib/server/schemas/quantities';
+import { ends, key, massKg, name, reckoned, version, within } from '$lib/server/schemas/quantities';
 import { keptSnapshot } from '$lib/server/schemas/record';
 import { sliderLimits } from './limits';
 import type { SliderBenchState, SliderDraft, SliderGeometry, SliderRecordDetail, SliderSetting } from './model';
@@ -64,17 +64,16 @@ export const sliderBenchState = Joi.object<SliderBenchState>({
 		.required()
 }).required();
 
-const figure = () => Joi.number().required();
 export const sliderRecordDetail = Joi.object<SliderRecordDetail>({
 	snapshot: keptSnapshot,
 	support: sliderDraft.append({ id: Joi.string().guid().required(), kind: key(), version: version() }),
 	setting,
 	figures: Joi.object({
-		carriedKg: figure(),
-		leastN: figure(),
-		mostN: figure(),
-		momentNm: figure().allow(null),
-		holdN: figure()
+		carriedKg: reckoned(),
+		leastN: reckoned(),
+		mostN: reckoned(),
+		momentNm: reckoned().allow(null),
+		holdN: reckoned()
 	}).required(),
 	slips
 }).required();

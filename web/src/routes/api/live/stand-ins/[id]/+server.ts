@@ -1,21 +1,24 @@
 import Joi from 'joi';
+import { standInLimits } from '$lib/model/liveHead';
 import { api, readBody } from '$lib/server/api';
 import { handleStandIn } from '$lib/server/live/standIns';
+import { within } from '$lib/server/schemas/quantities';
 import type { RequestEvent } from './$types';
 
+const perhaps = (limit: keyof typeof standInLimits) => within(standInLimits[limit]).optional();
 const handling = Joi.object({
 	powered: Joi.boolean(),
 	forget: Joi.boolean(),
 	stuck: Joi.string().max(20).allow(null),
-	driftPerS: Joi.number().min(-1).max(1),
-	slowClock: Joi.number().min(-0.1).max(0.1),
-	batteryPart: Joi.number().min(0).max(1),
+	driftPerS: perhaps('drift'),
+	slowClock: perhaps('slowClock'),
+	batteryPart: perhaps('battery'),
 	link: Joi.object({
-		delayMs: Joi.number().min(0).max(2000),
-		jitterMs: Joi.number().min(0).max(2000),
-		lossPart: Joi.number().min(0).max(1),
-		burst: Joi.number().min(1).max(100),
-		duplicatePart: Joi.number().min(0).max(1)
+		delayMs: perhaps('lateMs'),
+		jitterMs: perhaps('lateMs'),
+		lossPart: perhaps('lossPart'),
+		burst: perhaps('burst'),
+		duplicatePart: perhaps('lossPart')
 	})
 }).required();
 
