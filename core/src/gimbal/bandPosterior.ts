@@ -16,7 +16,6 @@ export interface BandPrior {
 	readonly bandM: number | null;
 }
 
-/** Cells of middle and half width, with how likely each is. */
 export interface BandPosterior {
 	/** Where the middle of what lies in the travel is, by half the likelihood. */
 	readonly targetM: number;
@@ -26,16 +25,12 @@ export interface BandPosterior {
 	readonly beyond: { readonly least: number; readonly greatest: number };
 	/** For each look, how likely it is to have said the wrong thing. */
 	readonly wrong: readonly number[];
-	/** How much a look there tells of the target, in bits. */
-	tells(positionM: number): number;
-	/** Places worth a look: between the likely edges. */
-	readonly candidatesM: readonly number[];
+	/** Where in the travel a look tells most of the target. */
+	readonly mostTellingM: number;
 }
 
-/** The target is told apart in bins of so many tolerances. */
-const binTolerances = 1;
-/** Half widths that are tried where nothing is known of it, and pieces that a stretch of middles is cut into at most. */
-const [widthCells, mostPieces] = [14, 12];
+/** Half widths that are tried where nothing is known of it, pieces that a stretch of middles is cut into, places that are weighed for a look. */
+const [widthCells, mostPieces, candidates] = [14, 12, 12];
 
 /**
  * The holding band on one slide after some looks, each of which may be wrong.
@@ -47,68 +42,112 @@ const [widthCells, mostPieces] = [14, 12];
  * places `x ± h` of the looks, so that it is summed exactly over `c`, and over a ladder of `h`.
  */
 export function bandPosterior(history: readonly Tried[], prior: BandPrior): BandPosterior {
-	const { rangeM, toleranceM, bandM } = prior;
-	const halves = bandM === null || bandM <= 0 ? looseHalves(toleranceM, rangeM[1] - rangeM[0]) : knownHalves(bandM);
-	return told(
-		halves.flatMap(([halfM, chance]) => cellsOf(halfM, chance, history, prior)),
-		history,
-		prior
-	);
-}
-
-interface Cell {
-	readonly centreM: number;
-	readonly halfM: number;
-	readonly targetM: number;
-	readonly share: number;
-}
-
-/** Every stretch of middles between two places where a look would change, cut so finely that its target is one. */
-function cellsOf(halfM: number, chance: number, history: readonly Tried[], prior: BandPrior): Cell[] {
+	const cells = cellsOf(history, prior);
 	const { rangeM, toleranceM } = prior;
-	const ends = [...rangeM, ...history.map(({ positionM }) => positionM)].flatMap((at) => [at - halfM, at + halfM]);
-	const marks = [-Infinity, ...[...new Set(ends)].sort((a, b) => a - b), Infinity];
-	return marks.slice(1).flatMap((to, k) => {
-		const from = marks[k]!;
-		const inside = middleOf(from, to);
-		const likely = history.reduce(
-			(all, { positionM, observation }) =>
-				all * (observation === expected(positionM, inside, halfM) ? 1 - wrongLook : wrongLook / 2),
-			chance
-		);
-		const pieces = Number.isFinite(to - from)
-			? Math.min(mostPieces, Math.max(1, Math.ceil((3 * (to - from)) / toleranceM)))
-			: 1;
-		return Array.from({ length: pieces }, (_, n) => {
-			const [start, end] =
-				pieces === 1 ? [from, to] : [from + ((to - from) * n) / pieces, from + ((to - from) * (n + 1)) / pieces];
-			const centreM = middleOf(start, end);
-			return {
-				...{ centreM, halfM },
-				targetM: targetOf(centreM, halfM, rangeM),
-				share: likely * (below(end, prior) - below(start, prior))
-			};
-		});
+	const { many, lowM, highM, targetM, share } = cells;
+	const target = middleBy(targetM, share, many, [0.5])[0]!;
+	const beyond = { least: 0, greatest: 0 };
+	let sure = 0;
+	for (let k = 0; k < many; k += 1) {
+		if (highM[k]! < rangeM[0]) beyond.least += share[k]!;
+		if (lowM[k]! > rangeM[1]) beyond.greatest += share[k]!;
+		if (Math.abs(targetM[k]! - target) <= toleranceM) sure += share[k]!;
+	}
+	const wrong = history.map(({ positionM, observation }) => {
+		let sum = 0;
+		for (let k = 0; k < many; k += 1)
+			if (spoken[says(positionM, lowM[k]!, highM[k]!)] !== observation) sum += share[k]!;
+		return sum;
 	});
+	return { targetM: target, sure, beyond, wrong, mostTellingM: mostTelling(cells, target, prior) };
+}
+
+/** Stretches of middles at one half width, flat: the band's ends, its target, and how likely each is. */
+interface Cells {
+	readonly many: number;
+	readonly lowM: Float64Array;
+	readonly highM: Float64Array;
+	readonly targetM: Float64Array;
+	readonly share: Float64Array;
+}
+
+const spoken: readonly Observation[] = ['falls-', 'holds', 'falls+'];
+/** 0 below the band, 1 within, 2 above. */
+const says = (positionM: number, lowM: number, highM: number): number =>
+	positionM < lowM ? 0 : positionM > highM ? 2 : 1;
+
+function cellsOf(history: readonly Tried[], prior: BandPrior): Cells {
+	const { rangeM, toleranceM, bandM } = prior;
+	const halves = bandM === null ? looseHalves(toleranceM, rangeM[1] - rangeM[0]) : knownHalves(bandM);
+	const most = halves.length * (2 * history.length + 5) * mostPieces;
+	const cells = {
+		lowM: new Float64Array(most),
+		highM: new Float64Array(most),
+		targetM: new Float64Array(most),
+		share: new Float64Array(most)
+	};
+	let [many, sum] = [0, 0];
+	const looks = history.map(({ positionM, observation }) => ({ positionM, heard: spoken.indexOf(observation) }));
+	const inside = (at: number) => Math.min(rangeM[1], Math.max(rangeM[0], at));
+	for (const { halfM, chance } of halves) {
+		const ends = [...rangeM, ...history.map(({ positionM }) => positionM)].flatMap((at) => [at - halfM, at + halfM]);
+		const marks = [-Infinity, ...ends.sort((a, b) => a - b), Infinity];
+		for (let mark = 1; mark < marks.length; mark += 1) {
+			const [from, to] = [marks[mark - 1]!, marks[mark]!];
+			if (!(to > from)) continue;
+			const within = middleOf(from, to);
+			let likely = chance;
+			for (const { positionM, heard } of looks)
+				likely *= says(positionM, within - halfM, within + halfM) === heard ? 1 - wrongLook : wrongLook / 2;
+			const pieces = Number.isFinite(to - from) ? Math.min(mostPieces, Math.ceil((3 * (to - from)) / toleranceM)) : 1;
+			for (let n = 0; n < pieces; n += 1) {
+				const start = n === 0 ? from : from + ((to - from) * n) / pieces;
+				const end = n === pieces - 1 ? to : from + ((to - from) * (n + 1)) / pieces;
+				const centreM = middleOf(start, end);
+				cells.lowM[many] = centreM - halfM;
+				cells.highM[many] = centreM + halfM;
+				// The middle of what of it lies in the travel; of one that lies beyond it, the end.
+				cells.targetM[many] = (inside(centreM - halfM) + inside(centreM + halfM)) / 2;
+				cells.share[many] = likely * (below(end, prior) - below(start, prior));
+				sum += cells.share[many]!;
+				many += 1;
+			}
+		}
+	}
+	// What is left out is a millionth at most of each: nothing that a tolerance could show.
+	let kept = 0;
+	for (let k = 0; k < many; k += 1) {
+		if (cells.share[k]! < 1e-6 * sum) continue;
+		cells.lowM[kept] = cells.lowM[k]!;
+		cells.highM[kept] = cells.highM[k]!;
+		cells.targetM[kept] = cells.targetM[k]!;
+		cells.share[kept] = cells.share[k]! / sum;
+		kept += 1;
+	}
+	return { many: kept, ...cells };
 }
 
 const middleOf = (from: number, to: number): number =>
 	Number.isFinite(from) ? (Number.isFinite(to) ? (from + to) / 2 : from + 1e-9) : to - 1e-9;
 
+interface Half {
+	readonly halfM: number;
+	readonly chance: number;
+}
 /** Even in the logarithm. */
-const looseHalves = (toleranceM: number, travelM: number): readonly (readonly [number, number])[] => {
+function looseHalves(toleranceM: number, travelM: number): readonly Half[] {
 	const [least, greatest] = [Math.log(toleranceM / 10), Math.log(Math.max(travelM, toleranceM))];
-	return Array.from({ length: widthCells }, (_, k) => [
-		Math.exp(least + ((greatest - least) * (k + 0.5)) / widthCells),
-		1 / widthCells
-	]);
-};
-const knownHalves = (bandM: number): readonly (readonly [number, number])[] => {
-	const cells = 9;
-	const at = Array.from({ length: cells }, (_, k) => ((k - (cells - 1) / 2) / (cells - 1)) * 5);
-	const all = at.reduce((sum, z) => sum + Math.exp(-(z * z) / 2), 0);
-	return at.map((z) => [bandM * Math.exp(0.22 * z), Math.exp(-(z * z) / 2) / all]);
-};
+	return Array.from({ length: widthCells }, (_, k) => ({
+		halfM: Math.exp(least + ((greatest - least) * (k + 0.5)) / widthCells),
+		chance: 1 / widthCells
+	}));
+}
+/** Nine steps over two and a half deviations to each side. */
+function knownHalves(bandM: number): readonly Half[] {
+	const steps = Array.from({ length: 9 }, (_, k) => ((k - 4) / 4) * 2.5);
+	const all = steps.reduce((sum, z) => sum + Math.exp(-(z * z) / 2), 0);
+	return steps.map((z) => ({ halfM: bandM * Math.exp(0.22 * z), chance: Math.exp(-(z * z) / 2) / all }));
+}
 
 /** The chance, before the looks, that the middle is below a place. */
 function below(at: number, { centreM, scaleM }: BandPrior): number {
@@ -118,79 +157,62 @@ function below(at: number, { centreM, scaleM }: BandPrior): number {
 	return at < centreM ? further / 2 : 1 - further / 2;
 }
 
-const expected = (at: number, centreM: number, halfM: number): Observation =>
-	at < centreM - halfM ? 'falls-' : at > centreM + halfM ? 'falls+' : 'holds';
-
-/** The middle of what of a band lies in the travel; of one that lies beyond it, the end. */
-const targetOf = (centreM: number, halfM: number, [least, greatest]: Range): number => {
-	const inside = (at: number) => Math.min(greatest, Math.max(least, at));
-	return (inside(centreM - halfM) + inside(centreM + halfM)) / 2;
-};
-
-function told(all: readonly Cell[], history: readonly Tried[], prior: BandPrior): BandPosterior {
-	const { rangeM, toleranceM } = prior;
-	const sum = all.reduce((total, { share }) => total + share, 0);
-	const cells = all.flatMap((cell) => (cell.share > 1e-6 * sum ? [{ ...cell, share: cell.share / sum }] : []));
-	const beyond = { least: 0, greatest: 0 };
-	for (const { centreM, halfM, share } of cells) {
-		if (centreM + halfM < rangeM[0]) beyond.least += share;
-		if (centreM - halfM > rangeM[1]) beyond.greatest += share;
+/** Values below which so much of the weight lies, each; counted in two thousand steps between the least and the greatest. */
+function middleBy(values: Float64Array, weights: Float64Array, many: number, parts: readonly number[]): readonly number[] {
+	let [least, greatest] = [Infinity, -Infinity];
+	for (let k = 0; k < many; k += 1) {
+		least = Math.min(least, values[k]!);
+		greatest = Math.max(greatest, values[k]!);
 	}
-	cells.sort((a, b) => a.targetM - b.targetM);
-	const quantile = (part: number, of: readonly { readonly at: number; readonly share: number }[]) => {
-		let sum = 0;
-		for (const { at, share } of of) if ((sum += share) >= part) return at;
-		return of[of.length - 1]?.at ?? 0;
-	};
-	const targets = cells.map(({ targetM, share }) => ({ at: targetM, share }));
-	const targetM = quantile(0.5, targets);
-	const edges = (side: -1 | 1) =>
-		cells.map(({ centreM, halfM, share }) => ({ at: centreM + side * halfM, share })).sort((a, b) => a.at - b.at);
-	const parts = Array.from({ length: 11 }, (_, k) => (k + 0.5) / 11);
-	const likely = [edges(-1), edges(1)].flatMap((of) => parts.map((part) => quantile(part, of)));
-	const inside = (at: number) => Math.min(rangeM[1], Math.max(rangeM[0], at));
-	// The target in bins: which of them it is in is what a look is to tell.
-	const bins = Int32Array.from(cells, (cell) =>
-		Math.floor((cell.targetM - targets[0]!.at) / (binTolerances * toleranceM))
-	);
-	const lows = Float64Array.from(cells, ({ centreM, halfM }) => centreM - halfM);
-	const highs = Float64Array.from(cells, ({ centreM, halfM }) => centreM + halfM);
-	const shares = Float64Array.from(cells, ({ share }) => share);
-	return {
-		targetM,
-		sure: cells.reduce((sum, cell) => (Math.abs(cell.targetM - targetM) <= toleranceM ? sum + cell.share : sum), 0),
-		beyond,
-		wrong: history.map(({ positionM, observation }) =>
-			cells.reduce(
-				(sum, { centreM, halfM, share }) => (expected(positionM, centreM, halfM) === observation ? sum : sum + share),
-				0
-			)
-		),
-		tells: (positionM) => {
-			const [all, here] = [new Float64Array(3), new Float64Array(3)];
-			let left = 0;
-			for (let k = 0; k < shares.length; k += 1) {
-				const which = positionM < lows[k]! ? 0 : positionM > highs[k]! ? 2 : 1;
-				here[which]! += shares[k]!;
-				all[which]! += shares[k]!;
-				if (bins[k] === bins[k + 1]) continue;
-				const sum = here[0]! + here[1]! + here[2]!;
-				left += sum * bits(here, sum);
-				here.fill(0);
-			}
-			return bits(all, all[0]! + all[1]! + all[2]!) - left;
-		},
-		candidatesM: [...new Set([...likely, targetM].map(inside))]
-	};
+	const steps = 2000;
+	const counts = new Float64Array(steps + 1);
+	const scale = greatest > least ? steps / (greatest - least) : 0;
+	for (let k = 0; k < many; k += 1) counts[Math.floor((values[k]! - least) * scale)]! += weights[k]!;
+	let [at, sum] = [0, counts[0]!];
+	return parts.map((part) => {
+		while (sum < part && at < steps) sum += counts[++at]!;
+		return scale === 0 ? least : least + (at + 0.5) / scale;
+	});
 }
 
-/** The bits in what a look says, of outcomes with these shares of `sum`, when it may be wrong. */
-function bits(shares: Float64Array, sum: number): number {
+/** Among likely edges of the band: where the three answers share most with which tolerance's width the target lies in, in bits. */
+function mostTelling(cells: Cells, targetM: number, { rangeM, toleranceM }: BandPrior): number {
+	const { many, lowM, highM, share } = cells;
+	const parts = Array.from({ length: candidates }, (_, k) => (k + 0.5) / candidates);
+	const inside = (at: number) => Math.min(rangeM[1], Math.max(rangeM[0], at));
+	const places = [...middleBy(lowM, share, many, parts), ...middleBy(highM, share, many, parts), targetM].map(inside);
+	const bin = new Int32Array(many);
+	let bins = 0;
+	for (let k = 0; k < many; k += 1) {
+		bin[k] = Math.floor((cells.targetM[k]! - rangeM[0]) / toleranceM);
+		bins = Math.max(bins, bin[k]! + 1);
+	}
+	const counts = new Float64Array(3 * bins);
+	const all = new Float64Array(3);
+	let [best, most] = [targetM, -Infinity];
+	for (const place of new Set(places)) {
+		counts.fill(0);
+		all.fill(0);
+		for (let k = 0; k < many; k += 1) {
+			const said = says(place, lowM[k]!, highM[k]!);
+			counts[3 * bin[k]! + said]! += share[k]!;
+			all[said]! += share[k]!;
+		}
+		let told = bits(all, 0);
+		for (let at = 0; at < bins; at += 1) told -= bits(counts, 3 * at);
+		if (told > most) [best, most] = [place, told];
+	}
+	return best;
+}
+
+/** Bits in what a look says that may be wrong, of three answers whose shares stand from `at`; times what they add up to. */
+function bits(shares: Float64Array, at: number): number {
+	const sum = shares[at]! + shares[at + 1]! + shares[at + 2]!;
 	if (sum <= 0) return 0;
 	let total = 0;
-	for (const share of shares) {
-		const said = (share / sum) * (1 - 1.5 * wrongLook) + wrongLook / 2;
+	for (let k = at; k < at + 3; k += 1) {
+		const said = (shares[k]! / sum) * (1 - 1.5 * wrongLook) + wrongLook / 2;
 		total -= said * Math.log2(said);
 	}
-	return total;
+	return sum * total;
 }

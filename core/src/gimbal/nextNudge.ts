@@ -106,12 +106,7 @@ export function nextNudge(input: {
 		return { ...said, positionM: (rangeM[0] + rangeM[1]) / 2, done: false };
 	if (reckoned !== null)
 		return { ...said, positionM: Math.min(rangeM[1], Math.max(rangeM[0], reckoned.centreM)), done: false };
-	let [positionM, most] = [targetM, -1];
-	for (const at of posterior.candidatesM) {
-		const tells = posterior.tells(at);
-		if (tells > most) [positionM, most] = [at, tells];
-	}
-	return { ...said, positionM, done: false };
+	return { ...said, positionM: posterior.mostTellingM, done: false };
 }
 
 /** No end is believed before it is as likely as this. */
