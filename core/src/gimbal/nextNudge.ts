@@ -1,5 +1,6 @@
 import { checksFor } from '../input';
 import { bandCentre } from './bandCentre';
+import { bandPosterior } from './bandPosterior';
 import type { Observation, Tried } from './tried';
 
 type Range = readonly [least: number, greatest: number];
@@ -13,8 +14,12 @@ export interface Nudge {
 	/** Between these lies the lower edge of the holding band, and the upper. */
 	readonly lowerEdgeM: Range;
 	readonly upperEdgeM: Range;
-	/** Some observation contradicts the others; the bracket holds every reading of them that contradicts fewest. */
+	/** Not all observations can be true; the bracket holds every reading of them that contradicts fewest. */
 	readonly contradictory: boolean;
+	/** Those of the history, by their index, that are more likely wrong than right. */
+	readonly doubted: readonly number[];
+	/** How likely the band's middle is within the tolerance of where it is reckoned, by the looks and what was foretold. */
+	readonly sure: number;
 	/** The band lies beyond this end of the slide. */
 	readonly outOfTravel: 'least' | 'greatest' | null;
 	/** Where the band's middle is reckoned to lie, past the travel too, with one standard deviation; null without `prior`. */
@@ -25,23 +30,21 @@ export interface Nudge {
  * The next position to try along one slide, from what the axis did at those tried before, and when to stop.
  *
  * Positions in metres along the slide. Friction makes a band of positions that hold; below it the axis falls to the
- * slide's negative side, above it to the positive. `rangeM` is the travel, which is never left. `done` comes when both
- * edges of the band are known to ± `toleranceM`; then `positionM` is the band's middle. `firstStepM` is the
- * first move away from a position when only one side is known; the way gone doubles while nothing changes. An empty history starts
- * at mid-travel. Throws `PhysicsInputError` for a position outside the range or steps that are not more than 0.
+ * slide's negative side, above it to the positive. `rangeM` is the travel, which is never left. A look may be wrong, one in ten:
+ * every middle and width of the band is weighed by all of them together (`bandPosterior`), and `done` comes when the middle of what
+ * lies in the travel is known to ± `toleranceM` with nine chances in ten or a little more; then `positionM` is that middle. No one look is
+ * believed for good, and which of them are doubted is said.
+ * `firstStepM` is how far from the first position the middle may well be; past it the way gone about doubles while nothing changes. An
+ * empty history starts at mid-travel. Throws `PhysicsInputError` for a position outside the range or steps that are not more than 0.
  *
- * `bandM`, where the friction is known to about a quarter, is the half width of the holding band. Then one edge tells where
- * the middle is, every look narrows a single stretch, and `done` comes when the middle is known to ± `toleranceM`. Looks
- * that do not fit that band are treated as if it were not known.
+ * Until it is done the next position is where a look tells most of the middle: the information that its three answers share with it.
+ *
+ * `bandM`, where the friction is known to about a quarter, is the half width of the holding band: then one edge tells where
+ * the middle is.
  *
  * `prior` is where the middle is foretold, as mean and one standard deviation in metres. The next position is then that of
  * {@link bandCentre}: a look that agrees with the foretold leaves it, or draws it inside what the look admits; one that does
- * not moves on by as much as the foretold is unsure, further each time. Whether the search is done, or out of travel, hangs
- * on the looks alone.
- *
- * Every way to place the two edges between the tried positions is scored by how many observations it contradicts, and the
- * bracket is the union of the best. With consistent observations that is plain bracketing; one wrong observation costs a
- * wider bracket for a while and is outvoted by the next ones, never believed for good.
+ * not moves on by as much as the foretold is unsure, further each time.
  *
  * @example
  * nextNudge({
@@ -49,7 +52,7 @@ export interface Nudge {
  *   rangeM: [-0.05, 0.05],
  *   toleranceM: 0.001,
  *   firstStepM: 0.01
- * }).positionM; // -0.005
+ * }).doubted; // []
  */
 export function nextNudge(input: {
 	readonly history: readonly Tried[];
@@ -83,74 +86,34 @@ export function nextNudge(input: {
 					holdsWithinM: Math.max(bandM * (1 + bandSlack), toleranceM)
 				});
 	const known = { ...readHistory(input.history, rangeM), reckoned };
-	const told = bandM > 0 && !known.contradictory ? withBand(input.history, bandM, toleranceM, rangeM) : null;
-	if (told !== null && known.outOfTravel === null && (told.done || reckoned === null)) return { ...known, ...told };
-	const { lowerEdgeM, upperEdgeM, outOfTravel } = known;
-	const [lowerGap, upperGap] = [lowerEdgeM[1] - lowerEdgeM[0], upperEdgeM[1] - upperEdgeM[0]];
-	if (outOfTravel !== null)
-		return { ...known, positionM: outOfTravel === 'least' ? rangeM[0] : rangeM[1], done: false };
-	if (input.history.length > 0 && Math.max(lowerGap, upperGap) <= 2 * toleranceM) {
-		const doubtful = doubtfulEnd(known.bracketM, input.history);
-		if (doubtful !== null) return { ...known, positionM: doubtful, done: false };
-		return { ...known, positionM: (middle(lowerEdgeM) + middle(upperEdgeM)) / 2, done: true };
-	}
+	const first = input.history[0]?.positionM ?? (rangeM[0] + rangeM[1]) / 2;
+	const posterior = bandPosterior(input.history, {
+		...{ rangeM, toleranceM, bandM: bandM > 0 ? bandM : null },
+		centreM: input.prior?.meanM ?? first,
+		scaleM: input.prior === undefined ? firstStepM : Math.max(input.prior.sigmaM, toleranceM / 2)
+	});
+	const { targetM, sure, beyond, wrong } = posterior;
+	const outOfTravel = beyond.least > sureEnough ? 'least' : beyond.greatest > sureEnough ? 'greatest' : null;
+	const said = {
+		...known,
+		outOfTravel,
+		sure,
+		doubted: wrong.flatMap((chance, index) => (chance > 0.5 ? [index] : []))
+	} as const;
+	if (outOfTravel !== null) return { ...said, positionM: outOfTravel === 'least' ? rangeM[0] : rangeM[1], done: false };
+	if (input.history.length > 0 && sure > sureEnough) return { ...said, positionM: targetM, done: true };
+	if (input.history.length === 0 && reckoned === null)
+		return { ...said, positionM: (rangeM[0] + rangeM[1]) / 2, done: false };
 	if (reckoned !== null)
-		return { ...known, positionM: Math.min(rangeM[1], Math.max(rangeM[0], reckoned.centreM)), done: false };
-	const probe = lowerGap >= upperGap ? lowerEdgeM : upperEdgeM;
-	return { ...known, positionM: probeIn(probe, input.history, rangeM, firstStepM), done: false };
+		return { ...said, positionM: Math.min(rangeM[1], Math.max(rangeM[0], reckoned.centreM)), done: false };
+	return { ...said, positionM: posterior.mostTellingM, done: false };
 }
+
+/** No end is believed before it is as likely as this. */
+const sureEnough = 0.92;
 
 /** A friction torque written in a gimbal's profile is good to about this share. */
 const bandSlack = 0.25;
-
-/** With the band's half width known every look bounds its middle; null until it is bounded on both sides. */
-function withBand(history: readonly Tried[], bandM: number, toleranceM: number, rangeM: Range) {
-	const [narrow, wide] = [bandM * (1 - bandSlack), bandM * (1 + bandSlack)];
-	let [least, greatest] = [-Infinity, Infinity];
-	for (const { positionM, observation } of history) {
-		if (observation !== 'falls-') greatest = Math.min(greatest, positionM + (observation === 'holds' ? wide : -narrow));
-		if (observation !== 'falls+') least = Math.max(least, positionM - (observation === 'holds' ? wide : -narrow));
-	}
-	const width = greatest - least;
-	if (!(width >= 0) || !Number.isFinite(width)) return null;
-	const centre = (least + greatest) / 2;
-	const inside = (positionM: number) => Math.min(rangeM[1], Math.max(rangeM[0], positionM));
-	if (width <= 2 * toleranceM) return { positionM: inside(centre), done: true };
-	// A wide stretch is cut in three by its middle; a narrow one in two by a look one band aside, away from the last.
-	if (width > 3 * bandM) return { positionM: inside(centre), done: false };
-	const last = history[history.length - 1] as Tried;
-	const aside = [centre - bandM, centre + bandM].sort(
-		(a, b) => Math.abs(a - last.positionM) - Math.abs(b - last.positionM)
-	);
-	const fresh = aside.map(inside).find((at) => history.every(({ positionM }) => Math.abs(positionM - at) > 1e-6));
-	return fresh === undefined ? null : { positionM: fresh, done: false };
-}
-
-const middle = ([least, greatest]: Range) => (least + greatest) / 2;
-
-/**
- * A bracket that closes without the axis ever having held is either a bearing without friction or one wrong look. Each of
- * its ends is looked at a second time before it is believed; null when there is no need.
- */
-function doubtfulEnd(bracketM: Range, history: readonly Tried[]): number | null {
-	if (history.some(({ observation }) => observation === 'holds')) return null;
-	const looks = (end: number) => history.filter(({ positionM }) => positionM === end).length;
-	return bracketM.find((end) => looks(end) === 1) ?? null;
-}
-
-/** Where to look inside a stretch that holds an edge: its middle, or one step in from the end that was really tried. */
-function probeIn(stretch: Range, history: readonly Tried[], rangeM: Range, firstStepM: number): number {
-	const tried = new Set(history.map(({ positionM }) => positionM));
-	const [leastTried, greatestTried] = [tried.has(stretch[0]), tried.has(stretch[1])];
-	if (leastTried === greatestTried) return middle(stretch);
-	// Only one end was tried: the other is the end of the travel. The way gone doubles with each try on this side.
-	const outermost = greatestTried ? Math.max(...tried) : Math.min(...tried);
-	const inner = greatestTried ? stretch[1] : stretch[0];
-	const gone = Math.abs(outermost - inner);
-	const stepM = Math.max(firstStepM, gone);
-	const wanted = greatestTried ? inner - stepM : inner + stepM;
-	return Math.min(rangeM[1], Math.max(rangeM[0], wanted));
-}
 
 /** The best placements of the two edges among the tried positions, as stretches that hold each edge. */
 function readHistory(history: readonly Tried[], rangeM: Range) {
@@ -177,20 +140,10 @@ function readHistory(history: readonly Tried[], rangeM: Range) {
 	const stretch = (cells: readonly number[]): Range => [edge(Math.min(...cells) - 1), edge(Math.max(...cells))];
 	const lowerEdgeM = stretch(best.map(([i]) => i));
 	const upperEdgeM = stretch(best.map(([, j]) => j));
-	const beyond = (cell: number, end: number) =>
-		best.every(([i, j]) => i === cell && j === cell) && positions.includes(end);
 	return {
 		bracketM: [lowerEdgeM[0], upperEdgeM[1]] as const,
 		lowerEdgeM,
 		upperEdgeM,
-		contradictory: fewest > 0 && fewest < Infinity,
-		outOfTravel:
-			count === 0
-				? null
-				: beyond(0, rangeM[0])
-					? ('least' as const)
-					: beyond(count, rangeM[1])
-						? ('greatest' as const)
-						: null
+		contradictory: fewest > 0 && fewest < Infinity
 	};
 }
