@@ -5,9 +5,9 @@ import { needModules } from '../prerequisites.mjs';
 import { run, step, Stop } from '../steps.mjs';
 
 /**
- * Faults made by a machine, one at a time, in the files that are named: how many of them the tests of the same folder notice. What
- * survives is printed with its line. Without files, those are taken where a fault hurts most. A fault that only a test of another folder
- * would notice counts as survived: whoever changes a file runs the tests beside it.
+ * Faults made by a machine, one at a time, in the files that are named: how many of them a file's own tests notice, those that carry its
+ * name, else those of its folder. What survives is printed with its line. Without files, those are taken where a fault hurts most. A
+ * fault that only a test elsewhere would notice counts as survived: whoever changes a file runs the tests beside it.
  */
 const wanted = /** @type {const} */ ({
 	core: {
@@ -76,36 +76,46 @@ function byWorkspace(/** @type {readonly string[]} */ files) {
 	return found;
 }
 
-/** A run for each folder: the tests beside a file take seconds, all that reach it somehow would take hours. */
+/** Which tests a file answers to. */
+function testsOf(/** @type {string} */ name, /** @type {string} */ file) {
+	const named = file.replace(/(\.svelte)?\.ts$/, '.test.ts');
+	return existsSync(join(root, name, named)) ? named : `${dirname(file)}/*.test.ts`;
+}
+
+/** A run for each set of tests: those beside a file take seconds, all that reach it somehow would take hours. */
 async function mutated(/** @type {string} */ name, /** @type {readonly string[]} */ files) {
 	mkdirSync(state, { recursive: true });
 	let [killed, all] = [0, 0];
-	for (const dir of new Set(files.map((file) => dirname(file)))) {
-		const told = await inFolder(
+	for (const tests of new Set(files.map((file) => testsOf(name, file)))) {
+		const told = await judgedBy(
 			name,
-			dir,
-			files.filter((file) => dirname(file) === dir)
+			tests,
+			files.filter((file) => testsOf(name, file) === tests)
 		);
 		for (const [file, { source, mutants: made }] of Object.entries(told.files)) {
 			const lines = source.split('\n');
+			let [noticed, here] = [0, 0];
 			for (const { status, replacement = '', location } of made) {
 				if (status === 'Ignored' || status === 'CompileError' || status === 'RuntimeError') continue;
-				all += 1;
-				if (status === 'Killed' || status === 'Timeout') killed += 1;
+				here += 1;
+				if (status === 'Killed' || status === 'Timeout') noticed += 1;
 				else
 					console.log(
 						`${name}/${file}:${location.start.line} ${status.toLowerCase()}\n    ${lines[location.start.line - 1]?.trim()}\n  → ${replacement.split('\n')[0]?.slice(0, 120)}`
 					);
 			}
+			console.log(`${name}/${file}: ${noticed} of ${here}`);
+			killed += noticed;
+			all += here;
 		}
 	}
 	return { killed, all };
 }
 
 /** @returns {Promise<{ files: Record<string, { source: string, mutants: { status: string, replacement?: string, location: { start: { line: number } } }[] }> }>} */
-async function inFolder(
+async function judgedBy(
 	/** @type {string} */ name,
-	/** @type {string} */ dir,
+	/** @type {string} */ tests,
 	/** @type {readonly string[]} */ mutate
 ) {
 	const [settings, report] = [join(state, `mutants-${name}.conf.json`), join(state, `mutants-${name}.json`)];
@@ -113,7 +123,14 @@ async function inFolder(
 		settings,
 		JSON.stringify({
 			...{ testRunner: 'vitest', plugins: ['@stryker-mutator/vitest-runner'], coverageAnalysis: 'perTest' },
-			...{ vitest: { dir }, mutate, concurrency: 2, timeoutMS: 20_000, ignoreStatic: true, symlinkNodeModules: true },
+			...{
+				testFiles: [tests],
+				mutate,
+				concurrency: 2,
+				timeoutMS: 20_000,
+				ignoreStatic: true,
+				symlinkNodeModules: true
+			},
 			// What a refusal calls a field is read by people; it is no figure that could be wrong.
 			mutator: { excludedMutations: ['StringLiteral'] },
 			...{ reporters: ['json'], jsonReporter: { fileName: report }, allowEmpty: true, disableTypeChecks: false },
@@ -121,6 +138,8 @@ async function inFolder(
 			ignorePatterns: ['build', '.svelte-kit/output', 'drizzle']
 		})
 	);
-	await step(`Faults in ${name}/${dir}`, () => run('npx', ['stryker', 'run', settings], { cwd: join(root, name) }));
+	await step(`Faults in ${name} by ${tests}`, () =>
+		run('npx', ['stryker', 'run', settings], { cwd: join(root, name) })
+	);
 	return JSON.parse(readFileSync(report, 'utf8'));
 }
