@@ -99,15 +99,8 @@ export {
 export { type PredictedReading, predictReadings } from './gimbal/predictReadings';
 
 // The bench against itself: a simulated rig and a simulated hand
-export {
-	type BenchWay,
-	carefulOperator,
-	type HiddenTruth,
-	type Operator,
-	simulateBench,
-	type SimulatedAxis,
-	type SimulatedSlide
-} from './gimbal/simulateBench';
+export { type BenchWay, simulateBench, type SimulatedAxis, type SimulatedSlide } from './gimbal/simulateBench';
+export { carefulOperator, type HiddenTruth, type Operator } from './gimbal/simulatedBench';
 export { randomBench, type RandomBench } from './gimbal/randomBench';
 export { type Random, seededRandom } from './numeric/random';
 

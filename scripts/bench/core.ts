@@ -60,23 +60,37 @@ time('balanceGimbal, out of travel, with remedies', () =>
 );
 time('balanceSteps, a drag of a slide', () => balanceSteps({ rig, payload, positionsM, targetsM }));
 
-const benches = Array.from({ length: 200 }, (_, seed) => randomBench({ random: seededRandom(seed + 1) }));
 const share = (sorted: readonly number[], part: number) => sorted[Math.floor((sorted.length - 1) * part)]!;
-for (const way of ['oneLook', 'fallsHolds', 'halving'] as const satisfies readonly BenchWay[]) {
-	const outcomes = benches.map((bench, seed) => simulateBench({ ...bench, way, random: seededRandom(seed + 5000) }));
-	const nudges = outcomes.flatMap(({ axes }) => axes.map((axis) => axis.nudges)).sort((a, b) => a - b);
-	const errorsMm = outcomes.flatMap(({ slides }) => slides.map(({ errorM }) => errorM * 1000)).sort((a, b) => a - b);
-	console.log(
-		JSON.stringify({
-			figure: `200 simulated benches, ${way}`,
-			unit: 'nudges an axis',
-			median: median(nudges),
-			p95: share(nudges, 0.95),
-			worst: share(nudges, 1),
-			poisedRigs: outcomes.filter(({ poised }) => poised).length,
-			errorMm: { median: round(median(errorsMm)), p95: round(share(errorsMm, 0.95)) }
-		})
+/** From rough to nearly none, by hand, and where it is nearly none by knobs. */
+const rigs = [
+	{ friction: 'three times', frictionShare: 3, knobPitchM: null },
+	{ friction: 'as drawn', frictionShare: 1, knobPitchM: null },
+	{ friction: 'a third', frictionShare: 0.3, knobPitchM: null },
+	{ friction: 'a tenth', frictionShare: 0.1, knobPitchM: null },
+	{ friction: 'a tenth, knobs of 1 mm a turn', frictionShare: 0.1, knobPitchM: 0.001 }
+] as const;
+for (const { friction, frictionShare, knobPitchM } of rigs) {
+	const benches = Array.from({ length: 200 }, (_, seed) =>
+		randomBench({ random: seededRandom(seed + 1), frictionShare, knobPitchM })
 	);
+	for (const way of ['oneLook', 'fallsHolds', 'halving'] as const satisfies readonly BenchWay[]) {
+		const outcomes = benches.map((bench, seed) => simulateBench({ ...bench, way, random: seededRandom(seed + 5000) }));
+		const nudges = outcomes.flatMap(({ axes }) => axes.map((axis) => axis.nudges)).sort((a, b) => a - b);
+		const looks = outcomes.flatMap(({ axes }) => axes.map((axis) => axis.looks)).sort((a, b) => a - b);
+		const errorsMm = outcomes.flatMap(({ slides }) => slides.map(({ errorM }) => errorM * 1000)).sort((a, b) => a - b);
+		console.log(
+			JSON.stringify({
+				figure: `200 simulated benches, friction ${friction}, ${way}`,
+				unit: 'nudges an axis',
+				median: median(nudges),
+				p95: share(nudges, 0.95),
+				worst: share(nudges, 1),
+				looks: { median: median(looks), p95: share(looks, 0.95) },
+				poisedRigs: outcomes.filter(({ poised }) => poised).length,
+				errorMm: { median: round(median(errorsMm)), p95: round(share(errorsMm, 0.95)) }
+			})
+		);
+	}
 }
 const foretold = foretellErrors(200);
 console.log(

@@ -98,6 +98,7 @@ describe('the next nudge where the place was foretold', () => {
 			...settings,
 			history: [
 				{ positionM: 0.085, observation: 'falls-' },
+				{ positionM: 0.09, observation: 'falls-' },
 				{ positionM: 0.09, observation: 'falls-' }
 			],
 			prior: { meanM: 0.084, sigmaM: 0.002 }

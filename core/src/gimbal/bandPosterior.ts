@@ -158,7 +158,12 @@ function below(at: number, { centreM, scaleM }: BandPrior): number {
 }
 
 /** Values below which so much of the weight lies, each; counted in two thousand steps between the least and the greatest. */
-function middleBy(values: Float64Array, weights: Float64Array, many: number, parts: readonly number[]): readonly number[] {
+function middleBy(
+	values: Float64Array,
+	weights: Float64Array,
+	many: number,
+	parts: readonly number[]
+): readonly number[] {
 	let [least, greatest] = [Infinity, -Infinity];
 	for (let k = 0; k < many; k += 1) {
 		least = Math.min(least, values[k]!);

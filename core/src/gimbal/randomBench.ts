@@ -1,10 +1,10 @@
-import type { Body, Vec3 } from '../mass/body';
+import { type Body, type Vec3, zeroInertia } from '../mass/body';
 import { boxInertia } from '../mass/standardInertias';
 import { between, normal, type Random } from '../numeric/random';
 import { balanceGimbal } from './balanceGimbal';
 import { axisStates } from './axisState';
 import { type GimbalRig, mountPayload, type RigSlide } from './rig';
-import type { HiddenTruth } from './simulateBench';
+import type { HiddenTruth } from './simulatedBench';
 
 export interface RandomBench {
 	readonly rig: GimbalRig;
@@ -17,17 +17,27 @@ export interface RandomBench {
  * A plausible gimbal with a payload and what is hidden about them: for drills, and for trying the bench against itself.
  *
  * `cgSigmaM` is the standard deviation of each part's hidden centre-of-gravity error along x, y and z, `zeroSigmaM` that of
- * each scale's zero. A three-axis rig from small (1 kg) to large (10 kg) with a camera, a lens and sometimes a monitor. Drawn
+ * each scale's zero, `massShare` and `inertiaShare` those of each part's mass and inertia, as shares of what is believed. `frictionShare`
+ * multiplies the friction of every axis (1: a rig as they are sold; 0.1: one that swings for minutes), and `knobPitchM` is how far a turn of
+ * each slide's knob goes, null: bare slides. A three-axis rig from small (1 kg) to large (10 kg) with a camera, a lens and sometimes a monitor. Drawn
  * again until the truth can be balanced within the travels. Same `random`, same bench.
  */
 export function randomBench(input: {
 	readonly random: Random;
 	readonly cgSigmaM?: number;
 	readonly zeroSigmaM?: number;
+	readonly massShare?: number;
+	readonly inertiaShare?: number;
+	readonly frictionShare?: number;
+	readonly knobPitchM?: number | null;
 }): RandomBench {
-	const { random, cgSigmaM = 0.006, zeroSigmaM = 0.002 } = input;
+	const { random, ...given } = input;
+	const wanted = {
+		...{ cgSigmaM: 0.006, zeroSigmaM: 0.002, massShare: 0.01, inertiaShare: 0.15, frictionShare: 1, knobPitchM: null },
+		...given
+	};
 	for (;;) {
-		const drawn = draw(random, cgSigmaM, zeroSigmaM);
+		const drawn = draw(random, wanted);
 		const chain = mountPayload({ rig: drawn.rig, payload: trulyBodies(drawn) });
 		const { slides } = balanceGimbal({ chain });
 		const positionsM = Object.fromEntries(slides.map(({ id, positionM }) => [id, positionM]));
@@ -37,7 +47,8 @@ export function randomBench(input: {
 			return positionM > least + 0.01 && positionM < greatest - 0.01;
 		});
 		const poised = axes.every(
-			({ residualTorqueNm }, index) => residualTorqueNm < 0.3 * (drawn.rig.axes[index]?.frictionNm ?? 0)
+			({ residualTorqueNm }, index) =>
+				residualTorqueNm < (0.3 * (drawn.rig.axes[index]?.frictionNm ?? 0)) / wanted.frictionShare
 		);
 		if (room && poised) return drawn;
 	}
@@ -46,12 +57,15 @@ export function randomBench(input: {
 const trulyBodies = ({ payload, truth }: RandomBench) =>
 	payload.map(({ id, body }) => ({ id, body: truth.bodies[id] ?? body }));
 
-function draw(random: Random, cgSigmaM: number, zeroSigmaM: number): RandomBench {
+type Wanted = Required<Omit<Parameters<typeof randomBench>[0], 'random'>>;
+
+function draw(random: Random, wanted: Wanted): RandomBench {
+	const { cgSigmaM, zeroSigmaM, massShare, inertiaShare, frictionShare, knobPitchM } = wanted;
 	const size = between(random, 0.8, 2.4);
 	const kg = size ** 2.2;
 	const reach = (metres: number) => metres * size;
 	const armKg = (share: number) => share * kg * between(random, 0.8, 1.25);
-	const frictionNm = (share: number) => share * kg * size * between(random, 0.7, 1.4);
+	const frictionNm = (share: number) => share * kg * size * between(random, 0.7, 1.4) * frictionShare;
 	const slide = (id: string, direction: Vec3, halfM: number, moves: string[], balances: string): RigSlide => ({
 		id,
 		direction,
@@ -59,7 +73,7 @@ function draw(random: Random, cgSigmaM: number, zeroSigmaM: number): RandomBench
 		moves,
 		balances,
 		scale: { readingAtZeroM: reach(halfM), sense: 1 },
-		knobPitchM: null
+		knobPitchM
 	});
 	const rig: GimbalRig = {
 		axes: [
@@ -94,12 +108,21 @@ function draw(random: Random, cgSigmaM: number, zeroSigmaM: number): RandomBench
 		...(random() < 0.5 ? [{ id: 'monitor', body: part(0.12 * kg, [-reach(0.03), 0, reach(0.14)], reach(0.08)) }] : [])
 	];
 	const off = (): Vec3 => [cgSigmaM * normal(random), cgSigmaM * normal(random), cgSigmaM * normal(random)];
-	const bodies = Object.fromEntries(
-		payload.map(({ id, body }) => {
-			const [x, y, z] = off();
-			return [id, { ...body, cgM: [body.cgM[0] + x, body.cgM[1] + y, body.cgM[2] + z] as const }];
-		})
-	);
+	const centres = payload.map(off);
 	const zeroErrorM = Object.fromEntries(rig.slides.map(({ id }) => [id, zeroSigmaM * normal(random)]));
+	const truly = (body: Body, [x, y, z]: Vec3): Body => {
+		const heavier = Math.max(0.5, 1 + massShare * normal(random));
+		const stouter = heavier * Math.max(0.3, 1 + inertiaShare * normal(random));
+		const { xx, yy, zz, xy, xz, yz } = body.inertiaKgM2 ?? zeroInertia;
+		return {
+			massKg: body.massKg * heavier,
+			cgM: [body.cgM[0] + x, body.cgM[1] + y, body.cgM[2] + z],
+			inertiaKgM2: {
+				...{ xx: xx * stouter, yy: yy * stouter, zz: zz * stouter },
+				...{ xy: xy * stouter, xz: xz * stouter, yz: yz * stouter }
+			}
+		};
+	};
+	const bodies = Object.fromEntries(payload.map(({ id, body }, index) => [id, truly(body, centres[index]!)]));
 	return { rig, payload, truth: { bodies, zeroErrorM } };
 }

@@ -1,45 +1,12 @@
-/* eslint-disable max-lines -- one model from its parts to its answers, and the noise on them. */
 import { checksFor } from '../input';
-import { add, type Body, cross, dot, length, scale, standardGravityMPerS2, subtract, type Vec3 } from '../mass/body';
-import { offsetFromRest } from '../mass/offsetFromRest';
-import { offsetFromScale } from '../mass/offsetFromScale';
-import { offsetFromSwing } from '../mass/offsetFromSwing';
-import { between, normal, type Random } from '../numeric/random';
-import { spreadOf } from '../mass/spread';
-import { ellipticK } from '../numeric/ellipticK';
-import { stateOf } from './axisState';
-import { type AxisLoad, axisLoads, type GimbalChain } from './chain';
-import { motorDemand } from './motorDemand';
+import { type Body, dot, length, type Vec3 } from '../mass/body';
+import { normal, type Random } from '../numeric/random';
+import type { AxisLoad } from './chain';
 import { moveForOffset } from './moveForOffset';
 import { nextNudge } from './nextNudge';
-import type { Observation, Tried } from './tried';
-import { type GimbalRig, mountPayload, positionAt, type RigSlide } from './rig';
-import { predictReadings } from './predictReadings';
-
-/** What nobody on the bench knows: the parts as they really are, and how far each scale's zero is off. */
-export interface HiddenTruth {
-	readonly bodies: Readonly<Record<string, Body>>;
-	readonly zeroErrorM: Readonly<Record<string, number>>;
-}
-
-/** How well a hand and an eye do; every figure one standard deviation. */
-export interface Operator {
-	readonly angleSigmaRad: number;
-	readonly tapSigmaS: number;
-	readonly scaleSigmaKg: number;
-	readonly moveSigmaM: number;
-	/** Chance of a look that says the wrong thing, 0 to 1. */
-	readonly wrongLook: number;
-}
-
-/** A careful hand: a degree and a half, four hundredths of a second, two grams, a quarter of a millimetre. */
-export const carefulOperator: Operator = {
-	angleSigmaRad: (1.5 * Math.PI) / 180,
-	tapSigmaS: 0.04,
-	scaleSigmaKg: 0.002,
-	moveSigmaM: 0.00025,
-	wrongLook: 0.01
-};
+import type { GimbalRig, RigSlide } from './rig';
+import { bandOf, carefulOperator, type HiddenTruth, type Operator, SimulatedBench } from './simulatedBench';
+import type { Tried } from './tried';
 
 export type BenchWay = 'oneLook' | 'fallsHolds' | 'halving';
 
@@ -62,24 +29,20 @@ export interface SimulatedSlide {
 }
 
 const mostNudges = 40;
-/** Nobody moves a slide for less than this. */
-const handM = 0.0004;
-/** A swing is let go from here, and counted until it has come down to there. */
-const releaseRad = (40 * Math.PI) / 180;
-const lastRad = (10 * Math.PI) / 180;
-const mostSwings = 6;
 
 /**
- * One balancing of a simulated gimbal by a simulated operator, innermost axis first, from the readings the bench predicts.
+ * One balancing of a simulated gimbal by a simulated operator, innermost axis first.
  *
  * `payload` is what is believed, `truth` what is; `way` is how the operator goes about it: `oneLook` reads where a loose
  * axis comes to rest and times its swing (a pocket scale where friction leaves no swing) and moves both slides of the axis
- * at once; `fallsHolds` brackets each slide with `nextNudge` to `toleranceM`; `halving` goes to the middle of what is left
- * of the travel until it holds, as is done by hand. Nothing is drawn except from `random`. Throws `PhysicsInputError` for
- * a gimbal or payload without sense.
+ * at once; `fallsHolds` brackets each slide with `nextNudge` to `toleranceM`, or to half
+ * of what friction forgives where that is less; `halving` goes to the middle of what is left
+ * of the travel until it holds, as is done by hand, from mid-travel instead of the predicted reading. Nothing is drawn except from
+ * `random`. Throws `PhysicsInputError` for a gimbal or payload without sense.
  *
- * The truth obeys the same mechanics as the bench: a pendulum with dry friction, which leaves its period alone and takes
- * `2 τ/(m g r)` of its amplitude each half swing, and stops anywhere friction holds.
+ * The same rules hold for every way: after a first round over all axes each is let go once more, innermost first, and gone about again
+ * where it is seen to fall; one look in so many is wrong, whichever it is, that last one too; positions are read off a scale and
+ * never known; a way ends where it believes itself done. What is truly poised is counted afterwards.
  */
 export function simulateBench(input: {
 	readonly rig: GimbalRig;
@@ -92,123 +55,142 @@ export function simulateBench(input: {
 }): { readonly axes: readonly SimulatedAxis[]; readonly slides: readonly SimulatedSlide[]; readonly poised: boolean } {
 	const check = checksFor('simulateBench');
 	const { rig, payload, truth, way, random } = input;
-	const operator = input.operator ?? carefulOperator;
 	const toleranceM = check.positive('toleranceM', input.toleranceM ?? 0.001);
+	const bench = new SimulatedBench(rig, payload, truth, input.operator ?? carefulOperator, random);
+	if (way === 'halving') rig.slides.forEach((slide) => bench.toMiddle(slide));
 
-	const believed = mountPayload({ rig, payload });
-	const real = mountPayload({ rig, payload: payload.map(({ id, body }) => ({ id, body: truth.bodies[id] ?? body })) });
-	const bench: Bench = {
-		rig,
-		believed,
-		real,
-		positionsM: startAt(rig, payload, truth),
-		operator,
-		random,
-		toleranceM
+	const counts = new Map(rig.axes.map(({ id }) => [id, none]));
+	const bySlide = new Map<string, number>();
+	const goAbout = (axisId: string) => {
+		const done = ways[way](bench, axisId, toleranceM, (slide) =>
+			bySlide.set(slide.id, (bySlide.get(slide.id) ?? 0) + 1)
+		);
+		counts.set(axisId, sum(counts.get(axisId) ?? none, done));
 	};
-	const axisIds = rig.axes.map(({ id }) => id).reverse();
-	const counted = axisIds.map((axisId) => {
-		const own = rig.slides.filter(({ balances }) => balances === axisId);
-		if (way === 'oneLook') return { axisId, ...oneLook(bench, axisId, own), perSlide: [] };
-		const perSlide = own.map((slide) => (way === 'fallsHolds' ? fallsHolds(bench, slide) : halving(bench, slide)));
-		return { axisId, ...total(perSlide), perSlide };
-	});
-	// A helper moved for an outer axis may have taken an inner one out again: let every axis go once more.
-	const again = (axisId: string): Counts =>
-		way === 'oneLook'
-			? oneLook(
-					bench,
-					axisId,
-					rig.slides.filter(({ balances }) => balances === axisId)
-				)
-			: { nudges: 0, looks: 0 };
-	const all = counted.map((first) => ({ ...first, ...total([first, again(first.axisId)]) }));
+	const innermostFirst = rig.axes.map(({ id }) => id).reverse();
+	for (const axisId of innermostFirst) goAbout(axisId);
+	// A helper moved for an outer axis may have taken an inner one out again.
+	for (const axisId of innermostFirst) {
+		counts.set(axisId, sum(counts.get(axisId) ?? none, { nudges: 0, looks: 1 }));
+		if (!bench.seenToHold(axisId)) goAbout(axisId);
+	}
 
-	const axes = all.map(({ axisId, nudges, looks }) => {
-		const { load, offsetM } = trueOffset(bench, axisId);
-		return { axisId, nudges, looks, poised: length(offsetM) <= bandOf(load), offsetM: length(offsetM) };
-	});
-	const slides = all.flatMap(({ axisId, nudges, perSlide }) =>
-		rig.slides
-			.filter(({ balances }) => balances === axisId)
-			.map((slide, index) => ({
-				slideId: slide.id,
-				axisId,
-				nudges: perSlide[index]?.nudges ?? nudges,
-				errorM: Math.abs(dot(trueOffset(bench, axisId).offsetM, slide.direction))
-			}))
+	const axes = innermostFirst.map((axisId) => ({
+		axisId,
+		...(counts.get(axisId) ?? none),
+		poised: bench.truly(axisId),
+		offsetM: length(bench.trueOffset(axisId).offsetM)
+	}));
+	const slides = innermostFirst.flatMap((axisId) =>
+		bench.slidesOf(axisId).map((slide) => ({
+			slideId: slide.id,
+			axisId,
+			nudges: bySlide.get(slide.id) ?? 0,
+			errorM: Math.abs(dot(bench.trueOffset(axisId).offsetM, slide.direction))
+		}))
 	);
 	return { axes, slides, poised: axes.every(({ poised }) => poised) };
 }
 
-interface Bench {
-	readonly rig: GimbalRig;
-	readonly believed: GimbalChain;
-	readonly real: GimbalChain;
-	/** Where the slides really stand. */
-	positionsM: number[];
-	readonly operator: Operator;
-	readonly random: Random;
-	readonly toleranceM: number;
-}
 interface Counts {
 	readonly nudges: number;
 	readonly looks: number;
 }
+const none: Counts = { nudges: 0, looks: 0 };
+const sum = (a: Counts, b: Counts): Counts => ({ nudges: a.nudges + b.nudges, looks: a.looks + b.looks });
 
-const total = (counts: readonly Counts[]): Counts => ({
-	nudges: counts.reduce((sum, { nudges }) => sum + nudges, 0),
-	looks: counts.reduce((sum, { looks }) => sum + looks, 0)
-});
+/** Goes about one axis until it believes itself done; `moved` hears of every slide that is. */
+type GoAbout = (bench: SimulatedBench, axisId: string, toleranceM: number, moved: (slide: RigSlide) => void) => Counts;
 
-/** The slides are set to the predicted readings on scales whose zeros are off. */
-function startAt(rig: GimbalRig, payload: readonly { id: string; body: Body }[], truth: HiddenTruth): number[] {
-	const known = payload.map((part) => ({ ...part, sigmaM: [0, 0, 0] as const }));
-	return predictReadings({ rig, payload: known, zeroSigmaM: {} }).map(({ readingM }, s) => {
-		const slide = rig.slides[s] as RigSlide;
-		return within(slide, positionAt(slide, readingM - (truth.zeroErrorM[slide.id] ?? 0)));
-	});
-}
+const ways: Readonly<Record<BenchWay, GoAbout>> = {
+	oneLook: (bench, axisId, _toleranceM, moved) => {
+		let [nudges, looks] = [0, 0];
+		const own = bench.slidesOf(axisId);
+		while (nudges < mostNudges && own.length > 0) {
+			looks += 1;
+			if (bench.seenToHold(axisId)) break;
+			const told = bench.measured(axisId);
+			const { load } = bench.trueOffset(axisId);
+			const slides = [...own, ...helpers(bench, load, own, told)];
+			const moves = moveForOffset({
+				chain: bench.believed,
+				axisId,
+				offsetM: told,
+				slideIds: slides.map(({ id }) => id)
+			});
+			for (const slide of worthMoving(bench, load, slides, told)) {
+				bench.move(slide, moves[slide.id] ?? 0);
+				moved(slide);
+			}
+			nudges += 1;
+		}
+		return { nudges, looks };
+	},
+	fallsHolds: (bench, axisId, toleranceM, moved) =>
+		eachOf(bench, axisId, (slide) => {
+			const band = bandOf(bench.trueOffset(axisId).load);
+			// A friction torque in a gimbal's profile is a measured one, good to a sixth.
+			const bandM = band * Math.max(0.5, 1 + normal(bench.random) / 6);
+			// Looked for to less than friction forgives.
+			const to = Math.min(toleranceM, bandM / 2);
+			const history: Tried[] = [];
+			let nudges = 0;
+			while (nudges < mostNudges && history.length < mostNudges) {
+				const positionM = bench.read(slide);
+				history.push({ positionM, observation: bench.seen(slide) });
+				const next = nextNudge({ history, rangeM: slide.rangeM, toleranceM: to, firstStepM: 4 * to, bandM });
+				const byM = next.positionM - positionM;
+				// Nobody moves a slide for less than the hand strays.
+				if (Math.abs(byM) > 1.5 * bench.handM(slide)) {
+					bench.move(slide, byM);
+					moved(slide);
+					nudges += 1;
+				}
+				if (next.done || next.outOfTravel !== null) break;
+			}
+			return { nudges, looks: history.length };
+		}),
+	halving: (bench, axisId, _toleranceM, moved) =>
+		eachOf(bench, axisId, (slide) => {
+			let [least, greatest] = slide.rangeM;
+			let [nudges, looks] = [0, 0];
+			while (nudges < mostNudges && greatest - least > 1e-4) {
+				looks += 1;
+				const observation = bench.seen(slide);
+				if (observation === 'holds') break;
+				const at = bench.read(slide);
+				if (observation === 'falls+') greatest = Math.max(least, Math.min(greatest, at));
+				else least = Math.min(greatest, Math.max(least, at));
+				bench.move(slide, (least + greatest) / 2 - at);
+				moved(slide);
+				nudges += 1;
+			}
+			return { nudges, looks };
+		})
+};
 
-const within = ({ rangeM }: RigSlide, positionM: number) => Math.min(rangeM[1], Math.max(rangeM[0], positionM));
-const bandOf = (load: AxisLoad) => (load.axis.frictionNm ?? 0) / (load.carriedKg * standardGravityMPerS2);
+const eachOf = (bench: SimulatedBench, axisId: string, about: (slide: RigSlide) => Counts): Counts =>
+	bench.slidesOf(axisId).reduce((counts, slide) => sum(counts, about(slide)), none);
 
-function trueOffset(bench: Bench, axisId: string): { load: AxisLoad; offsetM: Vec3 } {
-	const load = axisLoads('simulateBench', bench.real).find(({ axis }) => axis.id === axisId) as AxisLoad;
-	return { load, offsetM: stateOf(load, bench.positionsM).offsetM };
-}
-
-function move(bench: Bench, slide: RigSlide, byM: number): void {
-	const index = bench.rig.slides.indexOf(slide);
-	const hand = bench.operator.moveSigmaM * normal(bench.random);
-	bench.positionsM[index] = within(slide, (bench.positionsM[index] as number) + byM + hand);
-}
-
-function oneLook(bench: Bench, axisId: string, own: readonly RigSlide[]): Counts {
-	let [nudges, looks] = [0, 0];
-	while (nudges < mostNudges) {
-		looks += 1;
-		const { load, offsetM } = trueOffset(bench, axisId);
-		if (length(offsetM) <= bandOf(load) || own.length === 0) break;
-		const told = lookAt(bench, load, offsetM);
-		const slides = [...own, ...helpers(bench, load, own, told)];
-		const moves = moveForOffset({
-			chain: bench.believed,
-			axisId,
-			offsetM: told,
-			slideIds: slides.map(({ id }) => id)
-		});
-		slides.forEach((slide) => move(bench, slide, moves[slide.id] ?? 0));
-		nudges += 1;
-	}
-	return { nudges, looks };
+/** A slide along which the load already is where friction holds it stays: a hand would only spoil it. */
+function worthMoving(
+	bench: SimulatedBench,
+	load: AxisLoad,
+	slides: readonly RigSlide[],
+	told: Vec3
+): readonly RigSlide[] {
+	const along = (slide: RigSlide) => Math.abs(dot(told, slide.direction));
+	const leftAlone = bandOf(load) / 2;
+	const out = slides.filter((slide) => along(slide) > Math.max(leftAlone, bench.handM(slide) / 2));
+	if (out.length > 0) return out;
+	return [...slides].sort((a, b) => along(b) - along(a)).slice(0, 1);
 }
 
 /**
  * Slides of inner axes that take care of what the axis's own cannot: the crossbar for a pan arm that leans sideways. They
  * are touched only where what is seen along them is more than half of what friction forgives.
  */
-function helpers(bench: Bench, load: AxisLoad, own: readonly RigSlide[], told: Vec3): RigSlide[] {
+function helpers(bench: SimulatedBench, load: AxisLoad, own: readonly RigSlide[], told: Vec3): RigSlide[] {
 	return bench.rig.slides.filter(
 		(slide, s) =>
 			!own.includes(slide) &&
@@ -216,122 +198,4 @@ function helpers(bench: Bench, load: AxisLoad, own: readonly RigSlide[], told: V
 			own.every(({ direction }) => Math.abs(dot(direction, slide.direction)) < 0.1) &&
 			Math.abs(dot(told, slide.direction)) > bandOf(load) / 2
 	);
-}
-
-/** What the operator makes of a loose axis: rest and swing where it swings, the pocket scale where it hardly does. */
-function lookAt(bench: Bench, load: AxisLoad, offsetM: Vec3): Vec3 {
-	const { operator, random } = bench;
-	const r = length(offsetM);
-	const band = bandOf(load);
-	const swings = Math.min(mostSwings, Math.floor((releaseRad - lastRad) / ((4 * band) / r)));
-	if (swings < 1) {
-		// Held at a hand's width, lifted and lowered three times: the mean leaves a third of the friction and of the noise.
-		const leverM = 0.12;
-		const carriedKg = load.carriedKg;
-		const component = (trulyM: number) => {
-			const readings = [0, 1, 2].map(() => {
-				const blurM = (band / 3) * (2 * random() - 1);
-				const seenKg = ((trulyM + blurM) * carriedKg) / leverM + (operator.scaleSigmaKg / Math.SQRT2) * normal(random);
-				return Math.sign(seenKg) * offsetFromScale({ readingKg: Math.abs(seenKg), leverM, carriedKg }).offsetM;
-			});
-			return spreadOf({ values: readings }).mean;
-		};
-		const across = acrossOf(load.axis.direction);
-		return across.reduce<Vec3>((sum, unit) => add(sum, scale(unit, component(dot(offsetM, unit)))), [0, 0, 0]);
-	}
-	const blurRad = (Math.asin(Math.min(1, band / r)) * (random() - random())) / 2;
-	const turnedRad = operator.angleSigmaRad * normal(random) + blurRad;
-	const inertia = (chain: GimbalChain) => {
-		const positionsM = Object.fromEntries(bench.rig.slides.map(({ id }, s) => [id, bench.positionsM[s] as number]));
-		const found = motorDemand({ chain, positionsM, rateRadPerS: 0, accelRadPerS2: 0 });
-		return found.find(({ id }) => id === load.axis.id)?.inertiaKgM2 ?? 0;
-	};
-	const amplitudeRad = (releaseRad + lastRad) / 2;
-	const quarter = ellipticK(Math.sin(amplitudeRad / 2));
-	const truePeriodS = 4 * quarter * Math.sqrt(inertia(bench.real) / (load.carriedKg * standardGravityMPerS2 * r));
-	const periodS = truePeriodS + (operator.tapSigmaS * Math.SQRT2 * normal(random)) / swings;
-	// The bench believes its own model of the load for the inertia about its centre.
-	const modelled = stateOf(
-		axisLoads('simulateBench', bench.believed).find(({ axis }) => axis.id === load.axis.id) as AxisLoad,
-		bench.positionsM
-	);
-	const inertiaCgKgM2 = Math.max(0, inertia(bench.believed) - load.carriedKg * length(modelled.offsetM) ** 2);
-	const swing = offsetFromSwing({
-		massKg: load.carriedKg,
-		inertiaCgKgM2,
-		periodS: Math.max(0.05, periodS),
-		amplitudeRad
-	});
-	const distanceM = swing.feasible ? swing.offsetM : swing.fastestOffsetM;
-	const [forward, up] = acrossOf(load.axis.direction);
-	const hangsRad = Math.atan2(-dot(offsetM, forward), -dot(offsetM, up));
-	const restAngleRad = wrapped(hangsRad + turnedRad);
-	const told = offsetFromRest({ offsetM: distanceM, restAngleRad });
-	return add(scale(forward, told.forwardM), scale(up, told.upM));
-}
-
-const wrapped = (angleRad: number) => Math.atan2(Math.sin(angleRad), Math.cos(angleRad));
-
-/** Two unit vectors square to an axis and to each other. */
-function acrossOf(axis: Vec3): [Vec3, Vec3] {
-	const start: Vec3 = Math.abs(axis[0]) < 0.9 ? [1, 0, 0] : [0, 1, 0];
-	const rest = subtract(start, scale(axis, dot(start, axis)));
-	const first = scale(rest, 1 / length(rest));
-	return [first, cross(axis, first)];
-}
-
-function seen(bench: Bench, slide: RigSlide): Observation {
-	const { load, offsetM } = trueOffset(bench, slide.balances);
-	const along = dot(offsetM, slide.direction);
-	const truly: Observation = Math.abs(along) <= bandOf(load) ? 'holds' : along > 0 ? 'falls+' : 'falls-';
-	if (bench.random() >= bench.operator.wrongLook) return truly;
-	const others = (['holds', 'falls+', 'falls-'] as const).filter((each) => each !== truly);
-	return others[Math.floor(between(bench.random, 0, 2))] as Observation;
-}
-
-function fallsHolds(bench: Bench, slide: RigSlide): Counts {
-	const index = bench.rig.slides.indexOf(slide);
-	const band = bandOf(trueOffset(bench, slide.balances).load);
-	// A friction torque in a gimbal's profile is a measured one, good to a sixth.
-	const believedBand = band * Math.max(0.5, 1 + normal(bench.random) / 6);
-	const history: Tried[] = [];
-	let [nudges, looks] = [0, 0];
-	while (nudges < mostNudges) {
-		const observation = seen(bench, slide);
-		looks += 1;
-		history.push({ positionM: bench.positionsM[index] as number, observation });
-		const next = nextNudge({
-			history,
-			rangeM: slide.rangeM,
-			toleranceM: bench.toleranceM,
-			firstStepM: 4 * bench.toleranceM,
-			bandM: believedBand
-		});
-		const byM = next.positionM - (bench.positionsM[index] as number);
-		if (Math.abs(byM) > handM) {
-			move(bench, slide, byM);
-			nudges += 1;
-		}
-		if (next.done || next.outOfTravel !== null) break;
-	}
-	return { nudges, looks };
-}
-
-function halving(bench: Bench, slide: RigSlide): Counts {
-	const index = bench.rig.slides.indexOf(slide);
-	let [least, greatest] = slide.rangeM;
-	let [nudges, looks] = [0, 0];
-	// By hand nothing is predicted: it starts in the middle of the travel.
-	bench.positionsM[index] = (least + greatest) / 2;
-	while (nudges < mostNudges && greatest - least > 1e-4) {
-		looks += 1;
-		const observation = seen(bench, slide);
-		if (observation === 'holds') break;
-		const at = bench.positionsM[index] as number;
-		if (observation === 'falls+') greatest = at;
-		else least = at;
-		move(bench, slide, (least + greatest) / 2 - at);
-		nudges += 1;
-	}
-	return { nudges, looks };
 }

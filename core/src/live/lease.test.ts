@@ -101,6 +101,136 @@ describe('the lease', () => {
 		expect(run(lease, { kind: 'clear', atMs: 2600, by: '' }).lease.stoppedBy).toBe('Bo');
 		expect(run(lease, { kind: 'clear', atMs: 2600, by: 'Cy' }).lease.stoppedBy).toBeNull();
 	});
+
+	it('a fault brakes whoever holds, ends an offer, and says nothing at rest', () => {
+		const held = run(known(), ask(2510), grant(2540, 1)).lease;
+		const braked = run(held, { kind: 'fault', atMs: 2550 });
+		expect(braked.effects).toEqual([{ kind: 'brake', why: 'fault' }]);
+		expect(braked.lease).toMatchObject({ phase: 'stopping', holder: null, epoch: null });
+		const offered = run(known(), ask(2510)).lease;
+		const ended = run(offered, { kind: 'fault', atMs: 2520 });
+		expect(ended.effects).toEqual([]);
+		expect(ended.lease).toMatchObject({ phase: 'rest', holder: null, epoch: null });
+		expect(run(ended.lease, grant(2530, 1)).effects).toEqual([]);
+		const resting = run(known(), { kind: 'fault', atMs: 2520 });
+		expect(resting.effects).toEqual([]);
+		expect(resting.lease.phase).toBe('rest');
+	});
+
+	it('stop-all at rest brakes nothing, and every refusal and every word that is not taken has no effect at all', () => {
+		expect(run(known(), { kind: 'stopAll', atMs: 2510, by: 'Bo' }).effects).toEqual([]);
+		const held = run(known(), ask(2510), grant(2540, 1)).lease;
+		const nothing: readonly LeaseEvent[] = [
+			{ kind: 'tick', atMs: 2545 },
+			{ kind: 'beat', atMs: 2545, holder: 'bo', issuedAtMs: 2540, echoMs: 2530 },
+			{ kind: 'clear', atMs: 2545, by: 'Cy' },
+			{ kind: 'clear', atMs: 2545, by: '' },
+			{ kind: 'rested', atMs: 2545 },
+			{ kind: 'release', atMs: 2545, holder: 'bo', epoch: 7 },
+			{ kind: 'release', atMs: 2545, holder: 'ada', epoch: 6 },
+			{ kind: 'tick', atMs: NaN },
+			grant(2545, 2, { issuedAtMs: Infinity }),
+			grant(2545, 1),
+			grant(2545, 2),
+			grant(2545, 2, { epoch: 6 }),
+			grant(2545, 2, { echoMs: 2546 }),
+			grant(2545, 2, { issuedAtMs: 2545 + 5000 - 200 })
+		];
+		for (const event of nothing) {
+			const { lease, effects } = run(held, event);
+			expect([event, effects, lease.phase, lease.holder]).toEqual([event, [], 'armed', 'ada']);
+		}
+		const spent = run(held, { kind: 'release', atMs: 2560, holder: 'ada', epoch: 7 }).lease;
+		expect(run(spent, grant(2570, 2)).effects).toEqual([]);
+		expect(run(spent, grant(2570, 2)).lease.ignored.nobodyAsked).toBe(1);
+		const offered = run(known(), ask(2510), { kind: 'release', atMs: 2520, holder: 'ada', epoch: 7 });
+		expect(offered.effects).toEqual([{ kind: 'offer', holder: 'ada', epoch: 7 }]);
+		expect(offered.lease.phase).toBe('rest');
+	});
+
+	it('a figure that is none leaves everything as it was, whichever of the event it is', () => {
+		const held = run(known(), ask(2510), grant(2540, 1)).lease;
+		for (const field of ['atMs', 'sequence', 'issuedAtMs', 'echoMs', 'epoch'])
+			for (const none of [NaN, Infinity, -Infinity])
+				expect(leaseStep(held, { ...grant(2550, 2), [field]: none } as LeaseEvent)).toEqual([held, []]);
+	});
+
+	it('the ends of every time belong to the side that is written', () => {
+		const offered = run(known(), ask(2510)).lease;
+		const fast = { issuedAtMs: 2710 + 5000 - 12, echoMs: 2700 };
+		expect(run(offered, grant(2710, 1, fast)).effects).toEqual([{ kind: 'arm', holder: 'ada', epoch: 7 }]);
+		expect(run(offered, grant(2710.001, 1, fast)).effects).toEqual([]);
+		const held = run(known(), ask(2510), grant(2540, 1)).lease;
+		// Heard of the head this very moment, and 400 ms ago, but not 400.001.
+		expect(run(held, grant(2600, 2, { echoMs: 2600 })).lease.sequence).toBe(2);
+		expect(run(held, grant(2600, 2, { echoMs: 2200 })).lease.ignored.deafPage).toBe(0);
+		expect(run(held, grant(2600, 2, { echoMs: 2199.999 })).lease.ignored.deafPage).toBe(1);
+		// Good until this very moment is over.
+		const dying = { issuedAtMs: 2600 + 5000 - 12 - 140 };
+		expect(run(held, grant(2600, 2, dying)).lease.ignored.late).toBe(1);
+		expect(run(held, grant(2600, 2, { issuedAtMs: dying.issuedAtMs + 0.01 })).lease.ignored.late).toBe(0);
+	});
+
+	it('a press is let in from the wanted number of words on, and to the slowest link that is allowed', () => {
+		const after = (words: number, tripMs: number) => {
+			let lease = restingLease(false);
+			for (let k = 0; k < words; k += 1) {
+				const atMs = 1000 + 10 * k;
+				[lease] = leaseStep(lease, { kind: 'beat', atMs, holder: 'ada', issuedAtMs: atMs, echoMs: atMs - tripMs });
+			}
+			return run(lease, ask(1000 + 10 * words)).effects.map((effect) => ('why' in effect ? effect.why : effect.kind));
+		};
+		const { leastSamples, mostRoundTripMs } = leaseTimes;
+		expect(after(leastSamples - 1, 20)).toEqual(['linkUnknown']);
+		expect(after(leastSamples, 20)).toEqual(['offer']);
+		expect(after(leastSamples, mostRoundTripMs)).toEqual(['offer']);
+		expect(after(leastSamples, mostRoundTripMs + 0.001)).toEqual(['linkSlow']);
+		// An echo from later than now is no time there and back at all.
+		expect(after(leastSamples, -1)).toEqual(['linkSlow']);
+		expect(after(leastSamples, 0)).toEqual(['offer']);
+	});
+
+	it('what a link was is forgotten after its buckets, each keeps its least, and all of them count', () => {
+		const { bucketMs, buckets } = leaseTimes;
+		const beat = (lease: Lease, atMs: number, offsetMs: number, tripMs: number) =>
+			leaseStep(lease, { kind: 'beat', atMs, holder: 'ada', issuedAtMs: atMs - offsetMs, echoMs: atMs - tripMs })[0];
+		let lease = restingLease(false);
+		for (const [atMs, offsetMs, tripMs] of [
+			[100, 9, 30],
+			[200, 4, 50],
+			[300, 7, 20],
+			[bucketMs + 100, 6, 40]
+		] as const)
+			lease = beat(lease, atMs, offsetMs, tripMs);
+		expect(linkOf(lease, 'ada')).toEqual({ samples: 4, leastOffsetMs: 4, leastTripMs: 20 });
+		expect(lease.links.ada!.buckets).toHaveLength(2);
+		const lastOfAll = run(lease, { kind: 'tick', atMs: buckets * bucketMs - 0.001 }).lease;
+		expect(linkOf(lastOfAll, 'ada').samples).toBe(4);
+		const first = run(lease, { kind: 'tick', atMs: buckets * bucketMs }).lease;
+		expect(linkOf(first, 'ada')).toEqual({ samples: 1, leastOffsetMs: 6, leastTripMs: 40 });
+		const more = beat(first, buckets * bucketMs + 1, 8, 60);
+		expect(more.links.ada!.buckets.map(({ samples }) => samples)).toEqual([1, 1]);
+		const none = run(more, { kind: 'tick', atMs: 3 * buckets * bucketMs }).lease;
+		expect(linkOf(none, 'ada')).toEqual({ samples: 0, leastOffsetMs: Infinity, leastTripMs: Infinity });
+		expect(linkOf(none, 'nobody').samples).toBe(0);
+	});
+
+	it('who was heard longest ago is forgotten first, and not the one who speaks or the one who holds', () => {
+		let lease = run(known(), ask(2510), grant(2540, 1)).lease;
+		for (let k = 0; k < 31; k += 1)
+			[lease] = leaseStep(lease, { kind: 'beat', atMs: 2545 + k, holder: `h${k}`, issuedAtMs: 0, echoMs: 2500 });
+		// The second is heard again: now the first is the oldest, then the third.
+		for (const [holder, atMs] of [
+			['h1', 2580],
+			['late', 2581],
+			['later', 2582]
+		] as const)
+			[lease] = leaseStep(lease, { kind: 'beat', atMs, holder, issuedAtMs: 0, echoMs: 2500 });
+		const names = Object.keys(lease.links);
+		expect(names).toHaveLength(32);
+		for (const here of ['ada', 'h1', 'h3', 'late', 'later']) expect(names).toContain(here);
+		for (const gone of ['h0', 'h2']) expect(names).not.toContain(gone);
+	});
 });
 
 /*
@@ -221,6 +351,7 @@ describe('whatever comes', () => {
 			if (ends !== null) expect(brakes[0]).toEqual({ kind: 'brake', why: ends });
 			else if (event.kind !== 'stopAll') expect(brakes).toEqual([]);
 			for (const effect of effects) {
+				expect(['offer', 'refuse', 'arm', 'brake']).toContain(effect.kind);
 				if (effect.kind === 'arm') seen.arm += 1;
 				if (effect.kind === 'brake') seen.brake += 1;
 				if (effect.kind === 'brake' && effect.why === 'lost') seen.lost += 1;

@@ -70,7 +70,8 @@ const spinOfCritical = 2.5;
  *
  * Deterministic with `random`. The assistant looks after every slip (rest lean in both planes, three timed drops, some brisk
  * turns), estimates what the drawing has wrong and moves again until it believes itself within half of {@link sledTolerance}.
- * The other way corrects one thing at a time from what it sees, by steps that halve when it has gone too far. The sled is
+ * The other way corrects one thing at a time from what it sees, by steps that halve when it has gone too far, and ends when all was seen to be
+ * right twice in a row. Both have the same sled, hand, eye and thumb, and as many looks as they like. The sled is
  * truly poised when static offset, drop time and principal lean are all within tolerance. `statedSigmaM` is how sure the
  * assistant is told the camera's centre is; the hidden truth need not keep to it.
  */
@@ -304,6 +305,8 @@ function moveAndSee(bench: RandomSled, world: World, slip: (moves: Moves) => voi
 	const battery = { fore: { stepM: 0.015, way: 0 }, side: { stepM: 0.008, way: 0 } };
 	const gain = sledReport({ sled: bench.sled }).massKg / bench.sled.parts[0]!.body.massKg;
 	const felt = () => 1 + feel * normal(world.random);
+	/** Nothing is believed after one look, here no more than with the assistant. */
+	let again = 0;
 	for (let count = 0; count < mostSlips; count += 1) {
 		const time = world.dropTime();
 		const [fore, side] = [world.restLean('fore'), world.restLean('side')];
@@ -333,7 +336,12 @@ function moveAndSee(bench: RandomSled, world: World, slip: (moves: Moves) => voi
 			return leans.reduce((sum, lean) => sum + lean, 0) / turns;
 		};
 		const out = { fore: seen('fore'), side: seen('side') };
-		if (Math.max(Math.abs(out.fore), Math.abs(out.side)) <= spinSeenRad) return;
+		if (Math.max(Math.abs(out.fore), Math.abs(out.side)) <= spinSeenRad) {
+			if (again === 1) return;
+			again += 1;
+			continue;
+		}
+		again = 0;
 		// Leaning back on a brisk turn, the low weight goes forward; back again by half if that was too much.
 		const step = (plane: SledPlane) => {
 			if (Math.abs(out[plane]) <= spinSeenRad) return 0;

@@ -242,8 +242,16 @@ export function huntInWords(slide: RigSlide, { nudge, history }: Hunt): string {
 	const looks = `${history.length} ${history.length === 1 ? 'look' : 'looks'} so far`;
 	if (nudge.outOfTravel !== null)
 		return `It still falls at the end of the travel: the slide is too short here. ${looks}.`;
-	const doubt = nudge.contradictory ? 'One of the looks does not fit the others; it is outvoted, not lost. ' : '';
-	return `${doubt}It holds somewhere between ${ends}. ${looks}.`;
+	const at = nudge.doubted.map((index) => printedReading(slide, history[index]?.positionM ?? 0));
+	const which =
+		at.length === 0
+			? 'One of the looks does'
+			: at.length === 1
+				? `The look at ${at[0]} does`
+				: `The looks at ${at.join(', ')} do`;
+	const outvoted = at.length > 1 ? 'they are outvoted, not lost' : 'it is outvoted, not lost';
+	const doubt = nudge.contradictory || at.length > 0 ? `${which} not fit the others; ${outvoted}. ` : '';
+	return `${doubt}It holds somewhere between ${ends}. ${looks}, ${Math.round(nudge.sure * 100)} % sure of the middle.`;
 }
 
 /** What the light gimbal wants added, as a warning beside the slip: it can be balanced, but may not stay still. */
