@@ -97,6 +97,7 @@ export {
 	withZeros
 } from './gimbal/learnFromBalances';
 export { type PredictedReading, predictReadings } from './gimbal/predictReadings';
+export type { Covariance } from './gimbal/covariance';
 
 // The bench against itself: a simulated rig and a simulated hand
 export { type BenchWay, simulateBench, type SimulatedAxis, type SimulatedSlide } from './gimbal/simulateBench';

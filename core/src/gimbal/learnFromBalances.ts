@@ -3,6 +3,7 @@ import { CholeskyDecomposition, EigenvalueDecomposition, Matrix } from 'ml-matri
 import { checksFor } from '../input';
 import { add, dot, standardGravityMPerS2, type Vec3 } from '../mass/body';
 import { axisLoads, momentAt } from './chain';
+import type { Covariance } from './covariance';
 import { type GimbalRig, mountPayload, positionAt } from './rig';
 import { type Turn, turnVector } from '../mass/turnBody';
 
@@ -50,6 +51,8 @@ export interface Lesson {
 	readonly rigs: readonly { readonly id: string; readonly zeroM: Readonly<Record<string, Learned>> }[];
 	/** Figures the balances alone do not fix: they only share a sum with others, or were never weighed. */
 	readonly notIdentifiable: readonly string[];
+	/** How unsure the figures that a balance had to do with are together, m²: what a reading they share is unsure by. */
+	readonly covariance: Covariance;
 	/** Root mean square of what is left unexplained, in standard deviations of the readings; about 1 when all fits. */
 	readonly misfit: number | null;
 }
@@ -98,6 +101,7 @@ export function learnFromBalances(input: {
 	const mean = parameters.map(({ prior }) => prior);
 	const sigma = [...priorSigma];
 	let misfit: number | null = null;
+	let covariance: Covariance = { keys: [], square: [] };
 	const determined = parameters.map(() => false);
 	if (rows.length > 0) {
 		const scaled = rows.map((row) => row.map((value, k) => value * (priorSigma[involved[k] as number] as number)));
@@ -109,6 +113,15 @@ export function learnFromBalances(input: {
 			determined[j] = found.determined[k] as boolean;
 		});
 		misfit = Math.sqrt(found.left / rows.length);
+		covariance = {
+			keys: involved.map((j) => (parameters[j] as Parameter).key),
+			square: found.covariance.map((row, a) =>
+				row.map(
+					(value, b) =>
+						value * (priorSigma[involved[a] as number] as number) * (priorSigma[involved[b] as number] as number)
+				)
+			)
+		};
 	}
 
 	const learned = parameters.map(({ prior, sigma: before }, j): Learned => {
@@ -134,6 +147,7 @@ export function learnFromBalances(input: {
 			zeroM: Object.fromEntries(rig.slides.map((slide) => [slide.id, find(`zero:${id}.${slide.id}`)]))
 		})),
 		notIdentifiable: parameters.flatMap(({ key }, j) => ((learned[j] as Learned).identifiable ? [] : [key])),
+		covariance,
 		misfit
 	};
 }
@@ -286,7 +300,13 @@ function estimated(rows: readonly (readonly number[])[], missing: readonly numbe
 		}
 	});
 	if (count === 0)
-		return { shift: [], share: [], determined: [], left: missing.reduce((sum, each) => sum + each * each, 0) };
+		return {
+			shift: [],
+			share: [],
+			covariance: [],
+			determined: [],
+			left: missing.reduce((sum, each) => sum + each * each, 0)
+		};
 	const factor = new CholeskyDecomposition(Matrix.add(square, Matrix.eye(count)));
 	const shift = factor.solve(Matrix.columnVector(told)).to1DArray();
 	const covariance = factor.solve(Matrix.eye(count));
@@ -301,6 +321,7 @@ function estimated(rows: readonly (readonly number[])[], missing: readonly numbe
 	return {
 		shift,
 		share: shift.map((_, k) => Math.sqrt(Math.min(1, Math.max(0, covariance.get(k, k))))),
+		covariance: covariance.to2DArray(),
 		determined: determinedBy(square),
 		left
 	};

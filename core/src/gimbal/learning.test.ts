@@ -274,3 +274,93 @@ describe('foretelling readings', () => {
 			'payload[0].sigmaM[0]'
 		));
 });
+
+describe('what was learned together', () => {
+	const smooth: GimbalRig = { ...rig, axes: rig.axes.map((axis) => ({ ...axis, frictionNm: 0 })) };
+	const [priorM, zeroSigmaM, handM] = [0.008, 0.002, 0.0005];
+	const zeros = Object.fromEntries(smooth.slides.map(({ id }) => [id, zeroSigmaM]));
+	/** Hidden gear, what two balances of one build taught of it, and its readings. */
+	const world = (seed: number, turned = false) => {
+		const random = seededRandom(seed);
+		const off = () => normal(random) * priorM;
+		const truth = samplePayload.map((part) => shifted([part], part.id, [off(), off(), off()])[0]!);
+		const zeroM = Object.fromEntries(smooth.slides.map(({ id }) => [id, normal(random) * zeroSigmaM]));
+		const readingsM = () =>
+			Object.fromEntries(
+				Object.entries(readingsOf(smooth, truth, zeroM)).map(([id, reading]) => [id, reading + handM * normal(random)])
+			);
+		// Turned a quarter about up: the part's own x is the payload's y.
+		const turn = [
+			[0, -1, 0],
+			[1, 0, 0],
+			[0, 0, 1]
+		] as const;
+		const own = ([x, y, z]: Vec3): Vec3 => (turned ? [y, -x, z] : [x, y, z]);
+		const parts = asPriors(samplePayload, priorM).map((part) => ({ ...part, cgM: own(part.cgM) }));
+		const lesson = learnFromBalances({
+			rigs: [{ id: 'r', rig: smooth, zeroSigmaM: zeros }],
+			parts,
+			balances: [0, 1].map(() => ({
+				rigId: 'r',
+				parts: samplePayload.map(({ id }) => ({
+					partId: id,
+					originM: [0, 0, 0] as const,
+					...(turned ? { turn } : {})
+				})),
+				readingsM: readingsM(),
+				readingSigmaM: handM
+			}))
+		});
+		const back = ([x, y, z]: Vec3): Vec3 => (turned ? [-y, x, z] : [x, y, z]);
+		const zeroNow = Object.fromEntries(Object.entries(lesson.rigs[0]!.zeroM).map(([id, { value }]) => [id, value]));
+		const zeroSigma = Object.fromEntries(Object.entries(lesson.rigs[0]!.zeroM).map(([id, { sigma }]) => [id, sigma]));
+		const payload = samplePayload.map(({ id, body }) => {
+			const { cgM } = lesson.parts.find((each) => each.id === id)!;
+			const [x, y, z] = cgM.map(({ value }) => value) as unknown as [number, number, number];
+			const [a, b, c] = cgM.map(({ sigma }) => sigma) as unknown as [number, number, number];
+			return {
+				...{ id, body: { ...body, cgM: back([x, y, z]) }, ...(turned ? { turn } : {}) },
+				sigmaM: (turned ? [b, a, c] : [a, b, c]) as Vec3
+			};
+		});
+		const asked = { rig: withZeros(smooth, zeroNow), payload, zeroSigmaM: zeroSigma };
+		return {
+			asked,
+			learned: { rigId: 'r', covariance: lesson.covariance },
+			wanted: readingsOf(smooth, truth, zeroM)
+		};
+	};
+
+	it('foretells what was balanced already as surely as it was read, not as unsurely as each part is known', () => {
+		for (const turned of [false, true]) {
+			const { asked, learned } = world(3, turned);
+			const together = predictReadings({ ...asked, learned });
+			const apart = predictReadings(asked);
+			together.forEach(({ id, sigmaM, readingM }, s) => {
+				expect([id, sigmaM < 0.0007]).toEqual([id, true]);
+				expect(readingM).toBe(apart[s]!.readingM);
+			});
+			expect(Math.max(...apart.map(({ sigmaM }) => sigmaM))).toBeGreaterThan(0.0025);
+		}
+	});
+	it.each([false, true])('is right within one σ in 68 of 100, and within two in 95 (turned: %s)', (turned) => {
+		const off = Array.from({ length: 1000 }, (_, seed) => {
+			const { asked, learned, wanted } = world(seed + 1, turned);
+			return predictReadings({ ...asked, learned }).map(
+				({ id, readingM, sigmaM }) => (wanted[id]! - readingM) / sigmaM
+			);
+		});
+		for (const s of smooth.slides.keys()) {
+			const within = (many: number) => off.filter((each) => Math.abs(each[s]!) <= many).length / off.length;
+			expect([smooth.slides[s]!.id, Math.abs(within(1) - 0.683) < 0.04]).toEqual([smooth.slides[s]!.id, true]);
+			expect(Math.abs(within(2) - 0.954)).toBeLessThan(0.025);
+		}
+	});
+	it('is as before for a part that was never learned, and for another gimbal’s zeros', () => {
+		const { asked, learned } = world(5);
+		const stranger = { ...asked, payload: asked.payload.map((part) => ({ ...part, partId: `other ${part.id}` })) };
+		expect(predictReadings({ ...stranger, learned: { ...learned, rigId: 'another' } })).toEqual(
+			predictReadings(stranger)
+		);
+	});
+});
