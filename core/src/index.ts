@@ -88,6 +88,7 @@ export { correctChain, correctionOf, type SeenOffset } from './gimbal/correctCha
 
 // What finished balances teach, and what they let the bench foretell
 export {
+	type BalanceOutlier,
 	type FinishedBalance,
 	type Learned,
 	learnFromBalances,

@@ -45,6 +45,13 @@ export interface Learned {
 	readonly learned: number;
 }
 
+export interface BalanceOutlier {
+	/** Its place in the list of balances. */
+	readonly index: number;
+	/** How many standard deviations it is off what all others foretell, per equation. */
+	readonly offBy: number;
+}
+
 export interface Lesson {
 	readonly parts: readonly { readonly id: string; readonly cgM: readonly [Learned, Learned, Learned] }[];
 	/** How much further each scale's zero sits than printed, metres of reading. */
@@ -55,6 +62,10 @@ export interface Lesson {
 	readonly covariance: Covariance;
 	/** Root mean square of what is left unexplained, in standard deviations of the readings; about 1 when all fits. */
 	readonly misfit: number | null;
+	/** By how much every deviation was widened because the balances do not fit one another; 1: they do. */
+	readonly widenedBy: number;
+	/** Balances that do not fit the others, the furthest first; each was judged with those before it left out. Nothing is left out of itself. */
+	readonly outliers: readonly BalanceOutlier[];
 }
 
 /** Directions in parameter space weaker than this beside the strongest say nothing. */
@@ -72,7 +83,9 @@ const nullShare = 1e-9;
  * In a poised balance each axis has no first moment along each direction in which a slide balances it, up to friction
  * `τ_f/g` (uniform, so a third of its square is the variance) and the readings' own errors. First moments are linear in
  * the unknowns, so this is a linear Gaussian estimate: with whitened rows H, y, the prior Σ = D² and `S = H D`,
- * `mean = prior + D (SᵀS + I)⁻¹ Sᵀ y`, `Cov = D (SᵀS + I)⁻¹ D`: as many equations as unknowns that some balance has to do with, however many
+ * `mean = prior + D (SᵀS + I)⁻¹ Sᵀ y`, `Cov = D (SᵀS + I)⁻¹ D`, widened by the root of `yᵀ(S Sᵀ + I)⁻¹y` over the number of rows where that lies
+ * beyond its 99 % point, and a balance is an outlier where what it has beyond all others' word, `rᵀ(I − S_b C S_bᵀ)⁻¹ r` with the residual
+ * r of its k rows, lies beyond the point of `χ²_k` that one balance in a thousand logbooks passes by chance: as many equations as unknowns that some balance has to do with, however many
  * balances there are.
  */
 export function learnFromBalances(input: {
@@ -91,10 +104,13 @@ export function learnFromBalances(input: {
 	);
 	const involved = parameters.flatMap(({ of }, j) => (seen.has(of) ? [j] : []));
 	const columns = new Map(involved.map((j, column) => [(parameters[j] as Parameter).key, column]));
+	/** Which balance a row is of. */
+	const of: number[] = [];
 	input.balances.forEach((balance, index) => {
 		const equations = equationsOf(input.rigs, partsById, balance, columns, index, check);
 		rows.push(...equations.rows);
 		missing.push(...equations.missing);
+		of.push(...equations.rows.map(() => index));
 	});
 
 	const priorSigma = parameters.map(({ sigma }) => sigma);
@@ -102,14 +118,20 @@ export function learnFromBalances(input: {
 	const sigma = [...priorSigma];
 	let misfit: number | null = null;
 	let covariance: Covariance = { keys: [], square: [] };
+	let [widenedBy, outliers]: [number, readonly BalanceOutlier[]] = [1, []];
 	const determined = parameters.map(() => false);
 	if (rows.length > 0) {
 		const scaled = rows.map((row) => row.map((value, k) => value * (priorSigma[involved[k] as number] as number)));
 		const found = estimated(scaled, missing);
+		if (found.left > chiSquarePoint(rows.length, 2.326)) {
+			widenedBy = Math.sqrt(found.left / rows.length);
+			outliers = outliersOf(scaled, missing, of);
+		}
 		involved.forEach((j, k) => {
 			const prior = priorSigma[j] as number;
 			mean[j] = (mean[j] as number) + prior * (found.shift[k] as number);
-			sigma[j] = prior * (found.share[k] as number);
+			// No wider than what is believed without any balance.
+			sigma[j] = prior * Math.min(1, widenedBy * (found.share[k] as number));
 			determined[j] = found.determined[k] as boolean;
 		});
 		misfit = Math.sqrt(found.left / rows.length);
@@ -118,7 +140,10 @@ export function learnFromBalances(input: {
 			square: found.covariance.map((row, a) =>
 				row.map(
 					(value, b) =>
-						value * (priorSigma[involved[a] as number] as number) * (priorSigma[involved[b] as number] as number)
+						widenedBy ** 2 *
+						value *
+						(priorSigma[involved[a] as number] as number) *
+						(priorSigma[involved[b] as number] as number)
 				)
 			)
 		};
@@ -148,7 +173,9 @@ export function learnFromBalances(input: {
 		})),
 		notIdentifiable: parameters.flatMap(({ key }, j) => ((learned[j] as Learned).identifiable ? [] : [key])),
 		covariance,
-		misfit
+		misfit,
+		widenedBy,
+		outliers
 	};
 }
 
@@ -325,6 +352,55 @@ function estimated(rows: readonly (readonly number[])[], missing: readonly numbe
 		determined: determinedBy(square),
 		left
 	};
+}
+
+/** χ² with so many degrees of freedom, at so many deviations of the normal law: Wilson and Hilferty's cube, within 1 % from one on. */
+const chiSquarePoint = (degrees: number, deviations: number): number => {
+	const k = 2 / (9 * degrees);
+	return degrees * (1 - k + deviations * Math.sqrt(k)) ** 3;
+};
+
+/** More than these are no outliers: the gear is not what is believed. */
+const mostOutliers = 5;
+
+/** The balance that is furthest off what the others say, then the next without it, until the rest fit. */
+function outliersOf(
+	rows: readonly (readonly number[])[],
+	missing: readonly number[],
+	of: readonly number[]
+): readonly BalanceOutlier[] {
+	const out: BalanceOutlier[] = [];
+	const balances = new Set(of);
+	// By chance one balance in a thousand logbooks of this size.
+	const deviations = Math.sqrt(3.1 ** 2 + 2 * Math.log(balances.size));
+	while (out.length < Math.min(mostOutliers, balances.size - 2)) {
+		const left = rows.flatMap((_, i) => (out.some(({ index }) => index === of[i]) ? [] : [i]));
+		const { shift, covariance } = estimated(
+			left.map((i) => rows[i] as readonly number[]),
+			left.map((i) => missing[i] as number)
+		);
+		const square = new Matrix(covariance);
+		let worst: (BalanceOutlier & { readonly beyond: number }) | null = null;
+		for (const index of balances) {
+			const own = left.filter((i) => of[i] === index);
+			if (own.length === 0) continue;
+			const told = new Matrix(own.map((i) => [...(rows[i] as readonly number[])]));
+			const residual = Matrix.sub(
+				Matrix.columnVector(own.map((i) => missing[i] as number)),
+				told.mmul(Matrix.columnVector(shift))
+			);
+			const kept = Matrix.sub(Matrix.eye(own.length), told.mmul(square).mmul(told.transpose()));
+			// Rounding leaves it neither quite symmetric nor, where a balance alone tells of something, quite regular.
+			const spread = Matrix.add(kept, kept.transpose()).mul(0.5).add(Matrix.eye(own.length).mul(1e-9));
+			const factor = new CholeskyDecomposition(spread);
+			const far = factor.solve(residual).dot(residual);
+			const beyond = far / chiSquarePoint(own.length, deviations);
+			if (worst === null || beyond > worst.beyond) worst = { index, offBy: Math.sqrt(far / own.length), beyond };
+		}
+		if (worst === null || worst.beyond <= 1) return out;
+		out.push({ index: worst.index, offBy: worst.offBy });
+	}
+	return out;
 }
 
 /** Which unknowns the rows alone fix, from their `SᵀS`: those whose own direction lies wholly in the space the rows span. */

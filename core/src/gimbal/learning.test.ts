@@ -364,3 +364,86 @@ describe('what was learned together', () => {
 		);
 	});
 });
+
+describe('balances that do not fit one another', () => {
+	const smooth: GimbalRig = { ...rig, axes: rig.axes.map((axis) => ({ ...axis, frictionNm: 0 })) };
+	const handM = 0.0005;
+	/** So many balances of changing builds of hidden gear, each reading off by the hand and by `spoil`. */
+	const logged = (seed: number, many: number, spoil: (index: number, slideId: string) => number, straysM = handM) => {
+		const random = seededRandom(seed);
+		const truth = samplePayload.map(
+			(part) => shifted([part], part.id, [normal(random) * 0.008, normal(random) * 0.008, normal(random) * 0.008])[0]!
+		);
+		const balances = Array.from({ length: many }, (_, index) => {
+			const build = truth.filter((_part, which) => which === 0 || (which + index) % 3 > 0);
+			const readingsM = Object.fromEntries(
+				Object.entries(readingsOf(smooth, build, {})).map(([id, reading]) => [
+					id,
+					reading + straysM * normal(random) + spoil(index, id)
+				])
+			);
+			return { rigId: 'r', parts: stood(build), readingsM, readingSigmaM: handM };
+		});
+		const learn = (of: readonly (typeof balances)[number][]) =>
+			learnFromBalances({
+				rigs: [{ id: 'r', rig: smooth, zeroSigmaM: {} }],
+				parts: asPriors(samplePayload, 0.008),
+				balances: of
+			});
+		const errorsM = (lesson: ReturnType<typeof learn>) =>
+			lesson.parts.flatMap(({ id, cgM }) =>
+				cgM.flatMap(({ value, sigma }, axis) => {
+					const really = truth.find((part) => part.id === id)!.body.cgM[axis]!;
+					return [{ off: value - really, sigma }];
+				})
+			);
+		return { balances, learn, errorsM };
+	};
+
+	it('are none where only the hand strays: no deviation is widened, nothing is named', () => {
+		let [widened, named] = [0, 0];
+		for (let seed = 1; seed <= 300; seed += 1) {
+			const { balances, learn } = logged(seed, 8, () => 0);
+			const { widenedBy, outliers } = learn(balances);
+			if (widenedBy > 1) widened += 1;
+			if (outliers.length > 0) named += 1;
+		}
+		expect(widened).toBeLessThanOrEqual(9);
+		expect(named).toBeLessThanOrEqual(2);
+	});
+	it('a slip of ten millimetres among fifty is named, and left out everything fits again', () => {
+		for (const [seed, wrong, slide, byM] of [
+			[1, 17, 'plate', 0.01],
+			[2, 0, 'crossbar', -0.01],
+			[3, 49, 'plate', -0.01]
+		] as const) {
+			const { balances, learn, errorsM } = logged(seed, 50, (index, id) => (index === wrong && id === slide ? byM : 0));
+			expect(balances[0]!.readingsM[slide]).toBeDefined();
+			const lesson = learn(balances);
+			expect(lesson.widenedBy).toBeGreaterThan(1.2);
+			expect(lesson.outliers.map(({ index }) => index)).toEqual([wrong]);
+			expect(lesson.outliers[0]!.offBy).toBeGreaterThan(5);
+			const without = learn(balances.filter((_, index) => index !== wrong));
+			expect(without.widenedBy).toBe(1);
+			expect(without.outliers).toEqual([]);
+			const worst = (of: typeof lesson) => Math.max(...errorsM(of).map(({ off, sigma }) => Math.abs(off) / sigma));
+			expect(worst(without)).toBeLessThan(4);
+		}
+	});
+	it('two slips are named, the greater first', () => {
+		const { balances, learn } = logged(4, 50, (index, id) =>
+			id !== 'plate' ? 0 : index === 5 ? 0.006 : index === 30 ? 0.012 : 0
+		);
+		expect(learn(balances).outliers.map(({ index }) => index)).toEqual([30, 5]);
+	});
+	it('a hand three times as rough as it says widens every ±, and then they are true again', () => {
+		const off = Array.from({ length: 300 }, (_, seed) => {
+			const { balances, learn, errorsM } = logged(seed + 1, 16, () => 0, 3 * handM);
+			const lesson = learn(balances);
+			expect(lesson.widenedBy).toBeGreaterThan(1);
+			return errorsM(lesson);
+		}).flat();
+		const within = off.filter(({ off: by, sigma }) => Math.abs(by) <= sigma).length / off.length;
+		expect(Math.abs(within - 0.683)).toBeLessThan(0.04);
+	});
+});

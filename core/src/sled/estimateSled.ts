@@ -40,12 +40,14 @@ export interface SledDoubt {
 
 export interface SledEstimate {
 	readonly correction: SledCorrection;
-	/** One standard deviation of each; what no look touched keeps its doubt. */
+	/** One standard deviation of each; what no look touched keeps its doubt. Looks that clash make all of them wider, by as much as they do. */
 	readonly sigma: { readonly firstMomentKgM: Vec3; readonly xzKgM2: number; readonly yzKgM2: number };
 	/** By how much the doubts had to be widened before the looks fitted; 1: they fit the drawing as it is doubted. */
 	readonly widenedBy: number;
 	/** The looks do not fit each other, however wrong the drawing may be: one of them is a slip, or something moved. */
 	readonly looksClash: boolean;
+	/** Among looks that clash, by its index: the one without which they fit best, and how many of its own errors it is off; null: none. */
+	readonly outlier: { readonly index: number; readonly offBy: number } | null;
 }
 
 /** Doubts are never widened further: past this a drawing says nothing at all. */
@@ -65,7 +67,9 @@ const handM = 1e-4;
  * doubts are honest. Where it exceeds that law's 95 % point, doubts are widened by one factor, the least that brings `χ²`
  * back to its expectation; the looks' own errors stay as they are. Only those doubts are widened that a look which does not
  * fit speaks of (a lean at rest of the moment across its plane, a drop of the height, a spin of its product), and all of them
- * only where that is not enough: a spin should not move a centre that hangs true. Looks that nothing makes fit clash.
+ * only where that is not enough: a spin should not move a centre that hangs true. Looks that nothing makes fit clash: all deviations
+ * are widened by the root of `χ²` over its expectation, and where one look left out makes the others fit, or takes away most, it is named.
+ * Nothing is left out of itself.
  *
  * Least squares with a prior (the doubt). A rest lean must satisfy `h sin α = x cos α`; a
  * spin the steady balance of gravity and spin that {@link steadyLean} solves, at the lean seen, so that no root need be chosen;
@@ -144,13 +148,49 @@ export function estimateSled(input: {
 			if (all.best.chiSquare < found.chiSquare - 1) ({ widenedBy, best: found } = all);
 		}
 	}
-	const { values, sigma } = found;
+	const { values } = found;
+	const looksClash = found.chiSquare > mostChiSquare;
+	const wider = looksClash ? Math.sqrt(found.chiSquare / seen.length) : 1;
+	const sigma = found.sigma.map((each) => each * wider);
 	return {
 		correction: correctionFrom(values),
 		sigma: { firstMomentKgM: [sigma[0]!, sigma[1]!, sigma[2]!], xzKgM2: sigma[3]!, yzKgM2: sigma[4]! },
 		widenedBy,
-		looksClash: found.chiSquare > mostChiSquare
+		looksClash,
+		outlier: looksClash ? outlierOf(input, found.chiSquare) : null
 	};
+}
+
+/** A look that takes less than this share of what does not fit with it is not the one. */
+const mostOfIt = 0.5;
+
+/** The look without which the others fit best. */
+function outlierOf(
+	input: { readonly looks: readonly SledLook[]; readonly doubt: SledDoubt; readonly carrierId: string },
+	chiSquare: number
+): SledEstimate['outlier'] {
+	const { looks, doubt, carrierId } = input;
+	if (looks.length < 3) return null;
+	const doubts = [...doubt.firstMomentKgM, doubt.productKgM2, doubt.productKgM2].map((sigma) => sigma * mostWidened);
+	let best: { index: number; values: readonly number[]; left: number } | null = null;
+	for (const index of looks.keys()) {
+		const others = looks
+			.filter((_, which) => which !== index)
+			.map((look) => ({
+				look,
+				carrier: look.sled.parts.find(({ id }) => id === carrierId)!.body,
+				drawn: sledTotals('estimateSled', look.sled)
+			}));
+		const { values, chiSquare: left } = fit(nothing, doubts, (at) => {
+			const correction = correctionFrom(at);
+			return others.map(({ look, carrier, drawn }) => missOf(look, correctedTotals(drawn, carrier, correction)));
+		});
+		if (best === null || left < best.left) best = { index, values, left };
+	}
+	if (best === null || chiSquare - best.left < mostOfIt * (chiSquare - looks.length)) return null;
+	const correction = correctionFrom(best.values);
+	const offBy = Math.abs(sledLookMiss({ look: looks[best.index]!, correction, carrierId }));
+	return offBy > 3 ? { index: best.index, offBy } : null;
 }
 
 /** A look this many of its own errors away does not fit; where none is, the furthest speaks for all. */

@@ -255,7 +255,27 @@ describe('trimSled', () => {
 		expect(Math.atan2(trimmed.staticOffsetM.fore, trimmed.dropHeightM)).toBeCloseTo(tiltRad, 10);
 	});
 
-	it('refuses a plate that is not there, and a right angle', () => {
+	it('costs what the trimmed sled is less what it was, in drop, product and lean; no drop where it is top-heavy', () => {
+		const hung = { ...plain, gimbalHeightM: sledReport({ sled: plain }).cgM[2] + 0.012 };
+		const trim = trimSled({ sled: hung, tiltRad: 0.15, plateIds: ['camera', 'post'] });
+		const { plateShiftM } = trim;
+		const shifts = { camera: { foreM: plateShiftM }, post: { foreM: plateShiftM } };
+		const [before, after] = [sledReport({ sled: hung }), sledReport({ sled: withShifts(hung, shifts) })];
+		// Both ride on the plate: their mass together takes the centre there.
+		expect(after.cgM[0]).toBeCloseTo(0.012 * Math.tan(0.15), 12);
+		expect(trim.xzChangeKgM2).toBeCloseTo(after.dynamic.xzKgM2 - before.dynamic.xzKgM2, 12);
+		expect(Math.abs(trim.xzChangeKgM2)).toBeGreaterThan(1e-4);
+		expect(trim.foreLeanChangeRad).toBeCloseTo(after.dynamic.foreLeanRad - before.dynamic.foreLeanRad, 12);
+		expect(trim.dropTimeChangeS).toBeCloseTo(after.dropTimeS.fore! - before.dropTimeS.fore!, 12);
+		expect(Math.abs(trim.dropTimeChangeS!)).toBeGreaterThan(1e-6);
+		const heavy = { ...plain, gimbalHeightM: sledReport({ sled: plain }).cgM[2] - 0.012 };
+		expect(trimSled({ sled: heavy, tiltRad: 0.1, plateIds: ['camera'] }).dropTimeChangeS).toBeNull();
+	});
+
+	it('refuses a plate that is not there or weighs nothing, and a right angle', () => {
+		const light: Sled = { ...plain, parts: [...plain.parts, { id: 'air', body: { massKg: 0, cgM: [0, 0, 0.9] } }] };
+		expect(() => trimSled({ sled: light, tiltRad: 0.1, plateIds: ['air'] })).toThrow('plateIds');
+		expect(() => trimSled({ sled: plain, tiltRad: 0.1, plateIds: [] })).toThrow('plateIds');
 		expect(() => trimSled({ sled: plain, tiltRad: 0.1, plateIds: ['nothing'] })).toThrow('plateIds[0]');
 		expect(() => trimSled({ sled: plain, tiltRad: Math.PI / 2, plateIds: ['camera'] })).toThrow('tiltRad');
 	});
