@@ -48,6 +48,14 @@ export { offsetFromRest } from './mass/offsetFromRest';
 export { offsetFromScale } from './mass/offsetFromScale';
 export { holdingBand } from './mass/holdingBand';
 export { cgFromHang, type Hang, type HangResult } from './mass/cgFromHang';
+export {
+	errorOfHang,
+	errorOfMean,
+	errorOfScale,
+	errorOfSwing,
+	errorOfTwoScales,
+	type MeasuredError
+} from './mass/measuredError';
 export { periodFromTaps } from './mass/periodFromTaps';
 export { median, type Spread, spreadOf } from './mass/spread';
 export { type CombinedMeasurement, combineMeasurements } from './mass/combineMeasurements';

@@ -46,6 +46,7 @@ const wanted = /** @type {const} */ ({
 /** @param {{ files: string[] }} options */
 export default async function mutants({ files }) {
 	await needModules();
+	await run('npm', ['run', '--silent', 'sync', '-w', 'web']);
 	const chosen =
 		files.length === 0
 			? Object.fromEntries(Object.entries(wanted).map(([name, { files: all }]) => [name, [...all]]))
@@ -135,7 +136,8 @@ async function judgedBy(
 			mutator: { excludedMutations: ['StringLiteral'] },
 			...{ reporters: ['json'], jsonReporter: { fileName: report }, allowEmpty: true, disableTypeChecks: false },
 			...{ tempDirName: '.stryker-tmp', cleanTempDir: 'always' },
-			ignorePatterns: ['build', '.svelte-kit/output', 'drizzle']
+			// What the framework makes is what its types stand on.
+			ignorePatterns: ['build', '!.svelte-kit', '.svelte-kit/output', 'drizzle']
 		})
 	);
 	await step(`Faults in ${name} by ${tests}`, () =>

@@ -2,6 +2,7 @@
 import { CholeskyDecomposition, EigenvalueDecomposition, Matrix } from 'ml-matrix';
 import { checksFor } from '../input';
 import { add, dot, standardGravityMPerS2, type Vec3 } from '../mass/body';
+import { chiSquarePoint } from '../numeric/chiSquare';
 import { axisLoads, momentAt } from './chain';
 import type { Covariance } from './covariance';
 import { type GimbalRig, mountPayload, positionAt } from './rig';
@@ -353,12 +354,6 @@ function estimated(rows: readonly (readonly number[])[], missing: readonly numbe
 		left
 	};
 }
-
-/** χ² with so many degrees of freedom, at so many deviations of the normal law: Wilson and Hilferty's cube, within 1 % from one on. */
-const chiSquarePoint = (degrees: number, deviations: number): number => {
-	const k = 2 / (9 * degrees);
-	return degrees * (1 - k + deviations * Math.sqrt(k)) ** 3;
-};
 
 /** More than these are no outliers: the gear is not what is believed. */
 const mostOutliers = 5;

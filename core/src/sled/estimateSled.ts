@@ -1,6 +1,7 @@
 /* eslint-disable max-lines -- one method, with its derivation beside it. */
 import { inverse, Matrix } from 'ml-matrix';
 import { checksFor } from '../input';
+import { chiSquarePoint } from '../numeric/chiSquare';
 import { standardGravityMPerS2, type Vec3 } from '../mass/body';
 import { correctedTotals, type SledCorrection } from './correctSled';
 import { dropConstant } from './dropTime';
@@ -134,7 +135,7 @@ export function estimateSled(input: {
 		return { widenedBy: most, best };
 	};
 
-	const mostChiSquare = chiSquare95(seen.length);
+	const mostChiSquare = chiSquarePoint(Math.max(1, seen.length), 1.645);
 	let widenedBy = 1;
 	let found = fitted(1, [], nothing);
 	if (found.chiSquare > mostChiSquare) {
@@ -207,12 +208,6 @@ function doubtsAskedBy(looks: readonly SledLook[], lookMisses: readonly number[]
 	});
 	return [0, 1, 2, 3, 4].map((index) => asked.includes(index));
 }
-
-/** 95 % point of χ² with so many degrees of freedom, by Wilson and Hilferty's cube: within 1 % from one on. */
-const chiSquare95 = (degrees: number): number => {
-	const k = 2 / (9 * Math.max(1, degrees));
-	return Math.max(1, degrees) * (1 - k + 1.645 * Math.sqrt(k)) ** 3;
-};
 
 interface Fit {
 	readonly values: readonly number[];

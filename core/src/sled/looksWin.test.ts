@@ -85,6 +85,27 @@ describe('what was seen of a sled outweighs what was drawn of it', () => {
 		expect(told([dropped(1.4), dropped(1.45)]).looksClash).toBe(false);
 	});
 
+	it('names the look without which the others fit, wherever it stands, and is less sure of everything meanwhile', () => {
+		const honest = [dropped(1.4), dropped(1.45), dropped(1.42), rested(0)];
+		for (const at of [0, 2, 4]) {
+			const looks = [...honest.slice(0, at), dropped(2.6), ...honest.slice(at)];
+			const { looksClash, outlier, sigma } = told(looks);
+			expect(looksClash).toBe(true);
+			expect(outlier?.index).toBe(at);
+			expect(outlier!.offBy).toBeGreaterThan(3);
+			const without = told(honest);
+			expect(without.outlier).toBeNull();
+			expect(sigma.firstMomentKgM[2]).toBeGreaterThan(without.sigma.firstMomentKgM[2]);
+		}
+	});
+
+	it('names none of two, of which either may be the slip, and none where all disagree', () => {
+		expect(told([dropped(1), dropped(2)]).outlier).toBeNull();
+		const all = told([dropped(1), dropped(1.6), dropped(2.2), dropped(2.8), dropped(3.4), dropped(4)]);
+		expect(all.looksClash).toBe(true);
+		expect(all.outlier).toBeNull();
+	});
+
 	it('counts how far a look is from what a correction foretells', () => {
 		const { correction } = told([dropped(3)]);
 		const miss = (look: SledLook) => Math.abs(sledLookMiss({ look, correction, carrierId: 'camera' }));

@@ -8,7 +8,10 @@ import { pageLoad } from '$lib/server/page';
 import { unreadable } from '$lib/server/unreadable';
 import type { PageServerLoad } from './$types';
 
-export const load: PageServerLoad = ({ locals: { crewId } }) =>
+/** More are not left out one by one: something else is wrong. */
+const mostLeftOut = 20;
+
+export const load: PageServerLoad = ({ locals: { crewId }, url }) =>
 	pageLoad(async () => {
 		const [records, shelf, rigs, changes] = await Promise.all([
 			balancesWith<GimbalRecordDetail>(crewId, 'gimbal', 'all', 80),
@@ -17,7 +20,7 @@ export const load: PageServerLoad = ({ locals: { crewId } }) =>
 			listGearChanges(crewId)
 		]);
 		return {
-			lesson: lessonFrom(records, shelf, rigs),
+			lesson: lessonFrom(records, shelf, rigs, url.searchParams.getAll('without').slice(0, mostLeftOut)),
 			changes,
 			unreadable: unreadable(),
 			names: Object.fromEntries([...shelf, ...rigs].map(({ id, name }) => [id, name]))

@@ -69,6 +69,11 @@
 		left.clear();
 		await invalidateAll();
 	}
+	const withOut = (ids: readonly string[]) =>
+		ids.length === 0 ? '/learn' : `/learn?${ids.map((id) => `without=${encodeURIComponent(id)}`).join('&')}`;
+	const leftOut = $derived(data.lesson.without.map(({ id }) => id));
+	const withAlso = (id: string) => withOut([...leftOut, id]);
+	const withBack = (id: string) => withOut(leftOut.filter((each) => each !== id));
 	const slideOf = (proposal: Extract<Proposal, { about: 'zero' }>) =>
 		proposal.rig.geometry.slides.find(({ id }) => id === proposal.slideId)?.label.toLowerCase() ?? '';
 </script>
@@ -92,11 +97,33 @@
 		Every axis that was seen to hold says where the parts must be heavy; readings that were only computed say nothing.
 		Poise weighs that against what is entered, each by how sure it is. Nothing changes until you take it over, and each
 		can be taken back.
-		{#if data.lesson.misfit !== null && data.lesson.misfit > 2}
-			The balances do not agree with one another (misfit {data.lesson.misfit.toFixed(1)}): look for a reading gone
-			wrong, or a part that was changed, before taking anything over.
+		{#if data.lesson.widenedBy > 1}
+			<strong data-testid="disagree"
+				>They do not agree with one another: every ± is {data.lesson.widenedBy.toFixed(1)} times as wide as it would be.</strong
+			>
+			{#if data.lesson.outliers.length === 0}No one of them stands out: a part or a gimbal may have been changed between
+				them.{/if}
 		{/if}
 	</p>
+	{#if data.lesson.outliers.length > 0 || data.lesson.without.length > 0}
+		<ul class="changes" aria-label="Balances that do not fit">
+			{#each data.lesson.outliers as { id, payloadName, supportName, loggedAt, offBy } (id)}
+				<li data-testid="outlier">
+					<span
+						><a href="/logbook/{id}">{payloadName} on {supportName}, {when(loggedAt)}</a> does not fit the others: it is
+						{offBy.toFixed(0)} times as far off as readings stray. A reading gone wrong, perhaps, or a part that was changed.</span
+					>
+					<a class="second" href={withAlso(id)} data-sveltekit-noscroll data-testid="leave-out">Leave it out here</a>
+				</li>
+			{/each}
+			{#each data.lesson.without as { id, payloadName, loggedAt } (id)}
+				<li class="undone" data-testid="left-out">
+					<span>{payloadName}, {when(loggedAt)}: left out here; the logbook keeps it</span>
+					<a class="second" href={withBack(id)} data-sveltekit-noscroll data-testid="count-again">Let it count again</a>
+				</li>
+			{/each}
+		</ul>
+	{/if}
 	{#if open.length > 1}
 		<div class="actions">
 			<Button class="go" disabled={busy} onclick={() => accept(open)} data-testid="accept-all"
@@ -208,7 +235,12 @@
 		flex: 1;
 		min-width: 240px;
 	}
-	.undone {
+	a.second {
+		display: inline-flex;
+		align-items: center;
+		min-height: 44px;
+	}
+	.undone span {
 		text-decoration: line-through;
 		color: var(--quiet);
 	}

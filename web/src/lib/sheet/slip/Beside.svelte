@@ -12,11 +12,13 @@
 			/** The looks contradict each other, whatever the drawing has. */
 			readonly looksClash?: boolean;
 		} | null;
+		/** Among looks that contradict each other: the one without which the others fit, in words. */
+		slip?: { readonly text: string; readonly strike: () => void } | null;
 		/** Set while what was seen is kept and does not count. */
 		believed: string | null;
 		onbelieve: (drawing: boolean) => void;
 	}
-	let { words, believed, onbelieve }: Props = $props();
+	let { words, slip = null, believed, onbelieve }: Props = $props();
 </script>
 
 {#if believed !== null}
@@ -41,7 +43,14 @@
 			</div>
 		</dl>
 		{#if words.looksClash}
-			<p class="clash">What was seen does not fit together. Strike out what was a slip, or look once more.</p>
+			{#if slip === null}
+				<p class="clash">What was seen does not fit together. Strike out what was a slip, or look once more.</p>
+			{:else}
+				<p class="clash" data-testid="outlier">
+					What was seen does not fit together. Without “{slip.text}” the rest does: strike it out, or look once more.
+				</p>
+				<Button class="link" onclick={slip.strike} data-testid="strike-outlier">Strike it out</Button>
+			{/if}
 		{:else if words.beyond}
 			<p>What was seen lies beyond what the drawing can have wrong. It counts; the drawing does not.</p>
 		{/if}

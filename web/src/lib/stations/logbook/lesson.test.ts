@@ -31,7 +31,14 @@ const logged = (of: Payload, world: readonly Part[], id: string, zeroM = 0): Gim
 
 describe('a lesson from the logbook', () => {
 	it('says nothing without records, and nothing new where the shelf was right', () => {
-		expect(lessonFrom([], shelf, [small])).toEqual({ proposals: [], untold: [], used: 0, misfit: null });
+		expect(lessonFrom([], shelf, [small])).toEqual({
+			proposals: [],
+			untold: [],
+			used: 0,
+			widenedBy: 1,
+			outliers: [],
+			without: []
+		});
 		const right = lessonFrom([logged(payload('wide'), shelf, 'a')], shelf, [small]);
 		expect(right.used).toBe(1);
 		for (const proposal of right.proposals)
@@ -85,4 +92,30 @@ describe('a lesson from the logbook', () => {
 		expect(lessonFrom([logged(payload('wide'), shelf, 'a')], shelf, [small]).untold.join()).toMatch(
 			/Compact body, fore-aft/
 		));
+});
+
+describe('a balance that does not fit', () => {
+	const world = truly('35 mm prime', [0.004, 0, 0]);
+	const words = ['wide', 'monitor', 'screen', 'wide', 'monitor', 'screen'];
+	const records = words.map((word, index) => logged(payload(word), world, `r${index}`));
+	const wrong = records.map((each) =>
+		each.id === 'r3'
+			? { ...each, positionsM: { ...each.positionsM, plate: (each.positionsM['plate'] ?? 0) + 0.02 } }
+			: each
+	);
+
+	it('is named with all the others left to count, widens every ±, and left out it is said to be', () => {
+		const right = lessonFrom(records, shelf, [small]);
+		expect([right.widenedBy, right.outliers, right.without]).toEqual([1, [], []]);
+		const told = lessonFrom(wrong, shelf, [small]);
+		expect(told.used).toBe(6);
+		expect(told.outliers.map(({ id }) => id)).toEqual(['r3']);
+		expect(told.widenedBy).toBeGreaterThan(1);
+		const without = lessonFrom(wrong, shelf, [small], ['r3']);
+		expect([without.used, without.widenedBy, without.outliers]).toEqual([5, 1, []]);
+		expect(without.without.map(({ id }) => id)).toEqual(['r3']);
+	});
+	it('an id that names none of them leaves nothing out', () => {
+		expect(lessonFrom(records, shelf, [small], ['constructor', '']).used).toBe(6);
+	});
 });

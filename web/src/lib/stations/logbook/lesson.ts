@@ -33,7 +33,18 @@ export interface LessonSheet {
 	/** In words: what the balances could not tell apart. */
 	readonly untold: readonly string[];
 	readonly used: number;
-	readonly misfit: number | null;
+	/** By how much every ± was widened because the balances do not agree with one another; 1: they do. */
+	readonly widenedBy: number;
+	/** Balances that do not fit the others, the furthest first. */
+	readonly outliers: readonly {
+		readonly id: string;
+		readonly payloadName: string;
+		readonly supportName: string;
+		readonly loggedAt: string;
+		readonly offBy: number;
+	}[];
+	/** Those that were left out because somebody asked for it. */
+	readonly without: readonly { readonly id: string; readonly payloadName: string; readonly loggedAt: string }[];
 }
 
 /** A scale read and a hand's work: seven tenths of a millimetre. */
@@ -45,13 +56,18 @@ const worthLearned = 0.6;
 /**
  * What the logged balances say of today's shelf and rigs. A reading counts when its axis was seen to hold at it, the gimbal and all parts
  * still exist, and its build was not corrected as a whole; the parts stand as they stood then, with today's figures as
- * what is believed.
+ * what is believed. `leftOut` names records that are not to count this time.
  */
 export function lessonFrom(
-	records: readonly GimbalRecord[],
+	all: readonly GimbalRecord[],
 	shelf: readonly Part[],
-	rigs: readonly Gimbal[]
+	rigs: readonly Gimbal[],
+	leftOut: readonly string[] = []
 ): LessonSheet {
+	const records = all.filter(({ id }) => !leftOut.includes(id));
+	const without = all.flatMap(({ id, payloadName, loggedAt }) =>
+		leftOut.includes(id) ? [{ id, payloadName, loggedAt }] : []
+	);
 	const byId = new Map(shelf.map((part) => [part.id, part]));
 	const usable = records.flatMap((record) => {
 		const rig = rigs.find(({ id }) => id === record.supportId);
@@ -64,7 +80,7 @@ export function lessonFrom(
 		if ((record.weights ?? []).length > 0 || (record.alternativeIds ?? []).length > 0) return [];
 		return [{ record, rig, parts: standingParts({ ...payload, correction: null }, byId) }];
 	});
-	if (usable.length === 0) return { proposals: [], untold: [], used: 0, misfit: null };
+	if (usable.length === 0) return { proposals: [], untold: [], used: 0, widenedBy: 1, outliers: [], without };
 
 	const usedParts = [
 		...new Map(usable.flatMap(({ parts }) => parts.map(({ part }) => [part.id, part] as const))).values()
@@ -102,7 +118,18 @@ export function lessonFrom(
 			parts: parts.flatMap((standing) => originsOf(standing, parts))
 		}))
 	});
-	return { ...read(lesson, usedParts, usedRigs), used: usable.length, misfit: lesson.misfit };
+	return {
+		...read(lesson, usedParts, usedRigs),
+		used: usable.length,
+		widenedBy: lesson.widenedBy,
+		outliers: lesson.outliers.flatMap(({ index, offBy }) => {
+			const record = usable[index]?.record;
+			if (record === undefined) return [];
+			const { id, payloadName, supportName, loggedAt } = record;
+			return [{ id, payloadName, supportName, loggedAt, offBy }];
+		}),
+		without
+	};
 }
 
 const armId = (standing: StandingPart) => `arm ${standing.id}`;

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import type { SledSeen } from './model';
 	import Beside from '$lib/sheet/slip/Beside.svelte';
-	import { seenBeside } from './seen';
+	import { seenBeside, seenInWords } from './seen';
 	import type { SledBench } from './sledBench.svelte';
 
 	/** Whenever somebody looked: what the drawing had, what was seen, what is reckoned now; and the choice between them. */
@@ -17,11 +17,18 @@
 			? null
 			: seenBeside(bench.support.geometry, bench.bodies, last, bench.estimate)
 	);
+	const outlier = $derived(bench.counted[bench.estimate?.outlier?.index ?? -1]);
+	const slip = $derived(
+		outlier === undefined
+			? null
+			: { text: seenInWords(outlier).toLowerCase(), strike: () => bench.strike(outlier, true) }
+	);
 	const kept = $derived(bench.seen.filter(({ struck }) => struck !== true).length);
 </script>
 
 <Beside
 	words={beside}
+	{slip}
 	believed={bench.state.believeDrawing === true && kept > 0
 		? `The drawing is believed; ${kept === 1 ? 'what was seen is kept and does' : `${kept} things seen are kept and do`} not count.`
 		: null}

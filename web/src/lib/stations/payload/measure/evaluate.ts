@@ -2,9 +2,15 @@ import {
 	cgFromHang,
 	cgFromTwoScales,
 	degFromRad,
+	errorOfHang,
+	errorOfMean,
+	errorOfSwing,
+	errorOfTwoScales,
 	gFromKg,
 	mmFromM,
 	offsetFromSwing,
+	radFromDeg,
+	type MeasuredError,
 	type Spread,
 	spreadOf
 } from '@poise/core';
@@ -47,14 +53,16 @@ export interface Evaluated {
 	readonly notes: readonly string[];
 }
 
-/** A balance point found on a rod is marked to about this; a pocket scale reads to that. */
-const markSigmaM = 0.001;
-const scaleSigmaKg = 0.003;
-const angleSigmaRad = (1 * Math.PI) / 180;
+/** What each instrument is good to, one standard deviation: another one at each reading, and, by `all`, the same in all of them. */
+const rodErrors = { mark: 0.0008, all: { rodWidth: 0.0006 } };
+const scaleErrors = { scaleKg: 0.003, gainShare: 0.003, spanM: 0.0005, edgeM: 0.0007 };
+const hangErrors = { turnRad: radFromDeg(1), levelRad: radFromDeg(0.4), pointM: 0.001 };
+/** The inertia is that of a box of even weight. */
+const swingErrors = { periodS: 0.02, inertiaShare: 0.15, massShare: 0.01, amplitudeRad: radFromDeg(4) };
+const pinM = 0.001;
 
-/** A single reading is taken to be as good as the instrument; repeated ones as their own scatter, never better than it. */
-const sigmaOfMean = ({ standardError }: Spread, instrument: number, count: number) =>
-	Math.max(instrument / Math.sqrt(count), standardError ?? instrument);
+const within = (told: Spread, { randomM, systematicM }: MeasuredError, count: number) =>
+	errorOfMean({ told, count, random: randomM, systematic: systematicM });
 
 /** Where the centre lies by these readings, or what is wrong with them. */
 export function evaluate(subject: Subject, readings: Readings): Evaluated | { readonly problem: string } {
@@ -64,7 +72,8 @@ export function evaluate(subject: Subject, readings: Readings): Evaluated | { re
 		const valueM = subject.leastM[readings.axis] + told.mean;
 		const outside = outsideBox(subject, readings.axis, valueM);
 		if (outside !== null) return { problem: outside };
-		const sigmaM = sigmaOfMean(told, markSigmaM, readings.fromEndM.length);
+		const error = { randomM: rodErrors.mark, systematicM: rodErrors.all.rodWidth };
+		const sigmaM = within(told, error, readings.fromEndM.length);
 		return { found: [{ axis: readings.axis, valueM, sigmaM }], notes: notesOf(told, 'mm', mmFromM) };
 	}
 	if (readings.way === 'scales') {
@@ -80,7 +89,11 @@ export function evaluate(subject: Subject, readings: Readings): Evaluated | { re
 		const valueM = subject.leastM[readings.axis] + readings.edgeAFromEndM + told.mean;
 		const outside = outsideBox(subject, readings.axis, valueM);
 		if (outside !== null) return { problem: outside };
-		const instrument = Math.hypot((readings.spanM * scaleSigmaKg) / totalKg, markSigmaM / 2);
+		const shareB = Math.min(1, Math.max(0, told.mean / readings.spanM));
+		const error = errorOfTwoScales({
+			...{ scaleAKg: totalKg * (1 - shareB), scaleBKg: totalKg * shareB, spanM: readings.spanM },
+			errors: scaleErrors
+		});
 		const off = Math.abs(totalKg - subject.massKg);
 		const heavier =
 			off > 0.02 + 0.02 * subject.massKg
@@ -89,7 +102,7 @@ export function evaluate(subject: Subject, readings: Readings): Evaluated | { re
 					]
 				: [];
 		return {
-			found: [{ axis: readings.axis, valueM, sigmaM: sigmaOfMean(told, instrument, readings.pairsKg.length) }],
+			found: [{ axis: readings.axis, valueM, sigmaM: within(told, error, readings.pairsKg.length) }],
 			notes: [...notesOf(told, 'mm', mmFromM), ...heavier]
 		};
 	}
@@ -112,17 +125,25 @@ export function evaluate(subject: Subject, readings: Readings): Evaluated | { re
 			return {
 				problem: `The two plumb lines run within ${degFromRad(answer.crossingRad).toFixed(0)}° of each other. Hang it from a point further round.`
 			};
-		const sigmaRad = Math.hypot(
-			sigmaOfMean(told[0] as Spread, angleSigmaRad, readings.first.turnsRad.length),
-			sigmaOfMean(told[1] as Spread, angleSigmaRad, readings.second.turnsRad.length)
+		// Each angle by as many readings as it has: the one that is known least speaks for both.
+		const turns = [readings.first, readings.second].map(({ turnsRad }, which) =>
+			errorOfMean({ told: told[which] as Spread, count: turnsRad.length, random: hangErrors.turnRad, systematic: 0 })
 		);
-		const sigmaM = Math.hypot(answer.metresPerRad * sigmaRad, markSigmaM);
+		const errors = errorOfHang({
+			first: hang(readings.first, told[0] as Spread),
+			second: hang(readings.second, told[1] as Spread),
+			errors: { ...hangErrors, turnRad: Math.max(...turns) }
+		});
+		const [acrossSigmaM, upSigmaM] = errors.map(({ randomM, systematicM }) => Math.hypot(randomM, systematicM)) as [
+			number,
+			number
+		];
 		const outside = outsideBox(subject, acrossAxis, answer.cgM[0]) ?? outsideBox(subject, 2, answer.cgM[1]);
 		if (outside !== null) return { problem: outside };
 		return {
 			found: [
-				{ axis: acrossAxis, valueM: answer.cgM[0], sigmaM },
-				{ axis: 2, valueM: answer.cgM[1], sigmaM }
+				{ axis: acrossAxis, valueM: answer.cgM[0], sigmaM: acrossSigmaM },
+				{ axis: 2, valueM: answer.cgM[1], sigmaM: upSigmaM }
 			],
 			notes: told.flatMap((each) => notesOf(each, '°', (angle) => degFromRad(angle)))
 		};
@@ -158,19 +179,28 @@ export function evaluate(subject: Subject, readings: Readings): Evaluated | { re
 	const best = inside[inside.length - 1];
 	if (best === undefined)
 		return { problem: 'By this swing the centre would lie outside the thing. Count the swing again.' };
-	const periodSigmaS = sigmaOfMean(period, 0.02, readings.periodsS.length);
-	const later = swingAt(period.mean + periodSigmaS);
-	const perPeriod = later.feasible
-		? Math.abs(
-				(best.distanceM === swing.offsetM ? later.offsetM : (later.otherOffsetM ?? later.offsetM)) - best.distanceM
-			)
-		: best.distanceM / 4;
-	const turnSigma = sigmaOfMean(turn, angleSigmaRad, readings.turnsRad.length) * best.distanceM;
-	const sigmaM = Math.hypot(perPeriod, turnSigma, markSigmaM);
+	const error = errorOfSwing({
+		...{ massKg: subject.massKg, inertiaCgKgM2, periodS: period.mean, amplitudeRad: readings.amplitudeRad },
+		errors: {
+			...swingErrors,
+			periodS: errorOfMean({
+				...{ told: period, count: readings.periodsS.length },
+				...{ random: swingErrors.periodS, systematic: 0 }
+			})
+		}
+	});
+	const turnRad = errorOfMean({
+		...{ told: turn, count: readings.turnsRad.length },
+		...{ random: hangErrors.turnRad, systematic: hangErrors.levelRad }
+	});
+	// The distance strays along the plumb line, the angle across it; the pin both ways.
+	const [alongM, asideM] = [Math.hypot(error.randomM, error.systematicM), turnRad * best.distanceM];
+	const sigmaAlong = (down: number, side: number) => Math.hypot(alongM * down, asideM * side, pinM);
+	const [acrossSigmaM, upSigmaM] = [sigmaAlong(acrossDown, upDown), sigmaAlong(upDown, acrossDown)];
 	return {
 		found: [
-			{ axis: acrossAxis, valueM: best.across, sigmaM },
-			{ axis: 2, valueM: best.up, sigmaM }
+			{ axis: acrossAxis, valueM: best.across, sigmaM: acrossSigmaM },
+			{ axis: 2, valueM: best.up, sigmaM: upSigmaM }
 		],
 		notes: [
 			...notesOf(period, 's', (seconds) => seconds),
