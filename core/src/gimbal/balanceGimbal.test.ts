@@ -162,6 +162,73 @@ describe('remedies', () => {
 		expect(balanceGimbal({ chain: weighted(weight.massKg - 0.002) }).balanced).toBe(false);
 	});
 
+	it('asks for no more reach than the least that any places of the slides could do with, and says where the middle is', () => {
+		const random = seededRandom(21);
+		let asked = 0;
+		for (let round = 0; round < 40; round += 1) {
+			const payload = [
+				...samplePayload,
+				{ id: 'front', body: { massKg: 0.3 + 0.3 * random(), cgM: [0.16 + 0.12 * random(), 0, 0.045] as Vec3 } }
+			];
+			const stuck = mountPayload({ rig: sampleRig, payload });
+			const { balanced, remedies } = balanceGimbal({ chain: stuck });
+			const remedy = remedies.find(({ kind }) => kind === 'extendSlide');
+			if (balanced || remedy?.kind !== 'extendSlide') continue;
+			asked += 1;
+			expect(remedy.byM).toBeLessThan(remedy.middleByM);
+			const withReach = (byM: number): GimbalChain => ({
+				...stuck,
+				slides: stuck.slides.map((slide) =>
+					slide.id !== remedy.slideId
+						? slide
+						: {
+								...slide,
+								rangeM:
+									remedy.end === 'least'
+										? [slide.rangeM[0] - byM, slide.rangeM[1]]
+										: [slide.rangeM[0], slide.rangeM[1] + byM]
+							}
+				)
+			});
+			expect(balanceGimbal({ chain: withReach(remedy.byM) }).balanced).toBe(true);
+			// Half a millimetre less: no place of the slides will do, found by walking downhill in the worst axis from many places.
+			const short = withReach(remedy.byM - 0.0005);
+			const worst = (positionsM: Record<string, number>) =>
+				Math.max(
+					...axisStates({ chain: short, positionsM }).map(
+						({ residualTorqueNm }, index) => residualTorqueNm / (short.axes[index]!.frictionNm ?? 0)
+					)
+				);
+			let least = Infinity;
+			for (let start = 0; start < 6; start += 1) {
+				const at = Object.fromEntries(
+					short.slides.map(({ id, rangeM: [from, to] }) => [
+						id,
+						start === 0 ? (from + to) / 2 : from + random() * (to - from)
+					])
+				);
+				let now = worst(at);
+				for (let stepM = 0.03; stepM > 0.00002;) {
+					let better = false;
+					for (const { id, rangeM } of short.slides)
+						for (const by of [-stepM, stepM]) {
+							const there = { ...at, [id]: Math.min(rangeM[1], Math.max(rangeM[0], at[id]! + by)) };
+							const left = worst(there);
+							if (left < now - 1e-12) {
+								at[id] = there[id]!;
+								now = left;
+								better = true;
+							}
+						}
+					if (!better) stepM /= 2;
+				}
+				least = Math.min(least, now);
+			}
+			expect(least).toBeGreaterThan(1);
+		}
+		expect(asked).toBeGreaterThan(10);
+	});
+
 	it('asks for no more weight than the least that will do, found by trying them all', () => {
 		const random = seededRandom(12);
 		const between = (low: number, high: number) => low + random() * (high - low);

@@ -33,8 +33,10 @@ export type Remedy =
 			readonly kind: 'extendSlide';
 			readonly slideId: string;
 			readonly end: 'least' | 'greatest';
-			/** How much further the slide has to reach. */
+			/** How much further the slide has to reach at least: there friction just holds. */
 			readonly byM: number;
+			/** How much further it has to reach to where nothing is left to hold. */
+			readonly middleByM: number;
 			readonly positionsM: Readonly<Record<string, number>>;
 	  }
 	| {
@@ -49,6 +51,8 @@ export type Remedy =
 			readonly positionsM: Readonly<Record<string, number>>;
 	  };
 
+/** Nobody sets a reach finer. */
+const reachStepM = 0.00005;
 /** Scales of this trade show 1 g; a mass is searched to half of that. */
 const massStepKg = 0.0005;
 /** Enough that what is left over falls and rises at most once between three of them; there the window is looked for, however narrow. */
@@ -118,7 +122,26 @@ function extend(chain: GimbalChain, index: number, toleranceNm: number) {
 	const past = positionM < least ? least - positionM : positionM - greatest;
 	if (!(past > 0)) return [];
 	const end = positionM < least ? ('least' as const) : ('greatest' as const);
-	return [{ kind: 'extendSlide' as const, slideId: slide.id, end, byM: past, positionsM: wanted.positionsM }];
+	// The more it may reach the less is left over: the least that is enough lies between none and the middle.
+	const reachingBy = (byM: number) =>
+		replaceRange(chain, index, end === 'least' ? [least - byM, greatest] : [least, greatest + byM]);
+	let [short, enough] = [0, past];
+	while (enough - short > reachStepM) {
+		const between = (short + enough) / 2;
+		if (leftOver(reachingBy(between), toleranceNm) <= 1) enough = between;
+		else short = between;
+	}
+	const outcome = solved(reachingBy(enough), toleranceNm) ?? wanted;
+	return [
+		{
+			kind: 'extendSlide' as const,
+			slideId: slide.id,
+			end,
+			byM: enough,
+			middleByM: past,
+			positionsM: outcome.positionsM
+		}
+	];
 }
 
 function counterweight(chain: GimbalChain, place: CounterweightPlace, toleranceNm: number) {

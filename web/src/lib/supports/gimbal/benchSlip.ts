@@ -295,7 +295,7 @@ export function moveOfPayload(rig: Gimbal, remedy: Remedy): number | null {
 	const slide = slideOf(rig, remedy.slideId);
 	if (extensionReaches(slide, remedy)) return null;
 	if (!movesOnlyPayload(slide) || slide.direction[0] !== 1) return null;
-	return (remedy.end === 'least' ? -1 : 1) * wholeMillimetresM(remedy.byM);
+	return (remedy.end === 'least' ? -1 : 1) * wholeMillimetresM(remedy.middleByM);
 }
 
 export function remedyInWords(rig: Gimbal, remedy: Remedy, units: UnitSystem): { lead: string; strong: string } {
@@ -313,11 +313,15 @@ export function remedyInWords(rig: Gimbal, remedy: Remedy, units: UnitSystem): {
 	}
 	const slide = slideOf(rig, remedy.slideId);
 	const way = remedy.end === 'least' ? slide.minusWord : slide.plusWord;
-	const by = together(showLength(wholeMillimetresM(remedy.byM), units));
+	const shown = (metres: number) => together(showLength(wholeMillimetresM(metres), units));
+	const [least, middle] = [shown(remedy.byM), shown(remedy.middleByM)];
 	if (extensionReaches(slide, remedy)) return { lead: 'Fit ', strong: slide.extension?.label ?? 'the extension' };
 	return movesOnlyPayload(slide)
-		? { lead: 'Move the camera on its plate ', strong: `${way} ${by}` }
-		: { lead: `Extend the ${lower(slide.label)} `, strong: `${way} ${by}` };
+		? { lead: 'Move the camera on its plate ', strong: `${way} ${middle}` }
+		: {
+				lead: `Extend the ${lower(slide.label)} `,
+				strong: least === middle ? `${way} ${least}` : `${way} ${least} at least, ${middle} to its middle`
+			};
 }
 
 /** The slide has an extension of its own that reaches far enough. */

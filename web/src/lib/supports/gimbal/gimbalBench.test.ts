@@ -185,7 +185,7 @@ describe('what is seen and put on at a bench', () => {
 		stubServer(() => saved);
 		const bench = teleBench();
 		bench.setOrder('verticalLast');
-		bench.apply({ kind: 'extendSlide', slideId: 'plate', end: 'least', byM: 0.01, positionsM: {} });
+		bench.apply({ kind: 'extendSlide', slideId: 'plate', end: 'least', byM: 0.01, middleByM: 0.02, positionsM: {} });
 		expect(bench.state.alternativeIds).toEqual(['extensionplate']);
 		bench.startOver();
 		expect([bench.state.alternativeIds, bench.order, bench.looks.length]).toEqual([undefined, 'verticalLast', 0]);
