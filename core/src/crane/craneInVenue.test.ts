@@ -43,6 +43,24 @@ const pillar: Kept = {
 	keepM: 0.3
 };
 
+describe('how far the work has come', () => {
+	it('rises from little to all, in steps that an eye sees, and changes nothing', () => {
+		const shapes = [wallAt(2.5, 0.3), pillar, wallAt(-2)];
+		for (const work of [craneClearPoses, craneNearest]) {
+			const told: number[] = [];
+			const answer = work({ ...crane, shapes }, (share) => told.push(share));
+			expect(answer).toEqual(work({ ...crane, shapes }));
+			expect(told.at(-1)).toBeCloseTo(1, 12);
+			told.forEach((share, index) => expect(share).toBeGreaterThan(index === 0 ? 0 : told[index - 1]!));
+			expect(told.length).toBeGreaterThanOrEqual(2);
+			expect(told.length).toBeLessThanOrEqual(60);
+		}
+		const whole: number[] = [];
+		craneClearPoses({ ...crane, shapes: [] }, (share) => whole.push(share));
+		expect(whole).toEqual([1]);
+	});
+});
+
 describe('a crane in a venue', () => {
 	it('comes nearest to a wall with the arm level and square to it', () => {
 		const [wall] = craneNearest({ ...crane, shapes: [wallAt(4)] });

@@ -25,6 +25,8 @@ export interface CraneInVenueInput {
 
 /** Shapes this much further than a crane reaches and keeps are not spoken of. */
 const spokenOfM = 2;
+/** How often it is told how far the work has come. */
+const toldOf = 50;
 /** Nearest distances are found to this. */
 const withinM = 0.03;
 
@@ -96,12 +98,13 @@ export interface ClearPoses {
  * cell and its corner nothing moves more than `R √(Δswing² + Δboom²)/2`, and a cell is cut in two until its middle's
  * room exceeds that. What cannot be proven at the finest cell (`cellRad`, 0.03 unless given) counts as not clear.
  *
- * A rigid arm, a level floor, upright shapes. Throws `PhysicsInputError` for ranges upside down and outlines that are none.
+ * A rigid arm, a level floor, upright shapes. `done` hears now and then which share of the poses is settled, 0 to 1, never less than
+ * before. Throws `PhysicsInputError` for ranges upside down and outlines that are none.
  *
  * @example
  * craneClearPoses({ reach: { noseM: [3, 0], tailM: [-1, 0], lensM: [0, 0], keptLevel: true }, pivotM: [0, 0, 1.5], headingRad: 0, radiiM: { tube: 0, head: 0, camera: 0, weights: 0 }, swingRangeRad: [-1, 1], boomRangeRad: [0, 0], shapes: [{ id: 'wall', outlineM: [[4, -9], [4, 9]], closed: false, bottomM: 0, topM: 9, keepM: 0.5 }] }).clear.every(([free]) => free); // true
  */
-export function craneClearPoses(input: CraneInVenueInput): ClearPoses {
+export function craneClearPoses(input: CraneInVenueInput, done: (share: number) => void = () => {}): ClearPoses {
 	const cellRad = checksFor('craneClearPoses').positive('cellRad', input.cellRad ?? 0.03);
 	const { swingRange, boomRange, poseAt, distance, near, moves } = measured('craneClearPoses', input);
 	const edges = ([low, high]: Range): number[] => {
@@ -131,6 +134,14 @@ export function craneClearPoses(input: CraneInVenueInput): ClearPoses {
 	const cells: { readonly cell: Cell; readonly shapes: readonly Near[] }[] = [
 		{ cell: [0, swingRad.length - 1, 0, boomRad.length - 1], shapes: near }
 	];
+	const all = (swingRad.length - 1) * (boomRad.length - 1);
+	let [settled, told] = [0, 0];
+	const settle = ([s0, s1, b0, b1]: Cell) => {
+		settled += (s1 - s0) * (b1 - b0);
+		if (settled - told < all / toldOf && settled < all) return;
+		told = settled;
+		done(settled / all);
+	};
 	for (let next = cells.pop(); next !== undefined; next = cells.pop()) {
 		const [s0, s1, b0, b1] = next.cell;
 		const [from, to, low, high] = [swingRad[s0]!, swingRad[s1]!, boomRad[b0]!, boomRad[b1]!];
@@ -144,11 +155,16 @@ export function craneClearPoses(input: CraneInVenueInput): ClearPoses {
 			blocked = room <= -most;
 			if (blocked) break;
 		}
-		if (blocked) continue;
+		if (blocked) {
+			settle(next.cell);
+			continue;
+		}
 		// What is nearest here is first looked at in its parts: where it blocks them, nothing else is.
 		const shapes = close.sort((one, two) => one.room - two.room).map(({ shape }) => shape);
+		const parts = shapes.length === 0 ? [] : halves(next.cell);
 		if (shapes.length === 0) for (let s = s0; s < s1; s += 1) clear[s]!.fill(true, b0, b1);
-		else for (const half of halves(next.cell)) cells.push({ cell: half, shapes });
+		if (parts.length === 0) settle(next.cell);
+		for (const half of parts) cells.push({ cell: half, shapes });
 	}
 	return { swingRad, boomRad, clear };
 }
@@ -165,15 +181,19 @@ export interface Nearest {
  * How near a crane comes to each thing within its reach over its swings and booms, the nearest after what is to be kept first.
  *
  * By the same bound as {@link craneClearPoses}: a block of poses that cannot come nearer than what is found already is
- * not looked into. Found to 3 cm; where it strikes, how deep is not. Throws alike.
+ * not looked into. Found to 3 cm; where it strikes, how deep is not. `done` hears which share of the things is found. Throws alike.
  *
  * @example
  * craneNearest({ reach: { noseM: [3, 0], tailM: [-1, 0], lensM: [0, 0], keptLevel: true }, pivotM: [0, 0, 1.5], headingRad: 0, radiiM: { tube: 0, head: 0, camera: 0, weights: 0 }, swingRangeRad: [-1, 1], boomRangeRad: [0, 0], shapes: [{ id: 'wall', outlineM: [[4, -9], [4, 9]], closed: false, bottomM: 0, topM: 9, keepM: 0.5 }] })[0].distanceM; // 1
  */
-export function craneNearest(input: CraneInVenueInput): readonly Nearest[] {
+export function craneNearest(input: CraneInVenueInput, done: (share: number) => void = () => {}): readonly Nearest[] {
 	const { swingRange, boomRange, poseAt, distance, near, moves } = measured('craneNearest', input);
 	return near
-		.map((each) => ({ keepM: each.keepM, found: nearestTo(each) }))
+		.map((each, index) => {
+			const found = nearestTo(each);
+			done((index + 1) / near.length);
+			return { keepM: each.keepM, found };
+		})
 		.sort((one, two) => one.found.distanceM - one.keepM - (two.found.distanceM - two.keepM))
 		.map(({ found }) => found);
 

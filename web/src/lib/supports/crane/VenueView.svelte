@@ -290,6 +290,12 @@
 					What is not on the plan is not kept from; nor is anything that moves.
 				</p>
 			{/if}
+			{#if trial?.pending === true && trial.share !== null}
+				<p class="quiet" role="status" data-testid="trying">
+					<progress max="1" value={trial.share} aria-label="Trying the plan"></progress>
+					Trying every pose: {Math.round(trial.share * 100)} %
+				</p>
+			{/if}
 			{#if trial !== null && trial.problem !== ''}<p class="caution" role="alert">{trial.problem}</p>{/if}
 			{#if trouble !== ''}<p class="caution" role="alert">{trouble}</p>{/if}
 			{#if bench.document.linkLost}<p class="caution" role="status">
@@ -304,6 +310,12 @@
 </div>
 
 <style>
+	progress {
+		display: block;
+		width: 100%;
+		height: 8px;
+		accent-color: var(--spirit);
+	}
 	.key {
 		position: absolute;
 		right: 12px;

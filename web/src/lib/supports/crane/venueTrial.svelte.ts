@@ -19,6 +19,8 @@ export class VenueTrial {
 	problem = $state('');
 	/** What is shown is of a question asked before: nothing may be set by it. */
 	pending = $state(true);
+	/** Of a question that takes a while: which share of it is worked out, 0 to 1; null: nothing was heard of it yet. */
+	share = $state<number | null>(null);
 	readonly #worker: Worked;
 	#working: Asked | null = null;
 	#waiting: Asked | null = null;
@@ -34,6 +36,7 @@ export class VenueTrial {
 	ask(question: VenueQuestion | null, read: Asked['read']): void {
 		if (question === null) {
 			this.found = this.#waiting = null;
+			this.share = null;
 			this.problem = '';
 			this.#calledOff = this.#count;
 			return;
@@ -56,6 +59,11 @@ export class VenueTrial {
 	#answered(reply: NumberedAnswer): void {
 		const asked = this.#working;
 		if (asked === null || asked.question.number !== reply.number) return;
+		if ('share' in reply) {
+			this.share = reply.share;
+			return;
+		}
+		this.share = null;
 		this.#working = null;
 		if (this.#waiting !== null) this.#send(this.#waiting);
 		else this.pending = false;

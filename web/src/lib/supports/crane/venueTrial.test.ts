@@ -18,6 +18,7 @@ function slowWorker() {
 		asked,
 		ended: () => ended,
 		answer: (number = asked.at(-1)!.number) => reply({ number, answer: {} }),
+		share: (share: number, number = asked.at(-1)!.number) => reply({ number, share }),
 		fail: (problem: string) => reply({ number: asked.at(-1)!.number, problem })
 	};
 }
@@ -38,6 +39,23 @@ describe('trying a crane in a venue', () => {
 		expect(trial.found!.under).toEqual(['third']);
 		expect(trial.pending).toBe(false);
 		expect(slow.asked).toHaveLength(2);
+	});
+	it('tells how far a long one has come, of the question at work alone, and forgets it with the answer', () => {
+		const slow = slowWorker();
+		const trial = new VenueTrial(slow.worker);
+		trial.ask(question, reading('first'));
+		expect(trial.share).toBeNull();
+		slow.share(0.4);
+		expect([trial.share, trial.pending, trial.found]).toEqual([0.4, true, null]);
+		slow.share(0.9, 99);
+		expect(trial.share).toBe(0.4);
+		trial.ask(question, reading('second'));
+		slow.share(0.6);
+		slow.answer();
+		expect([trial.share, trial.pending]).toEqual([null, true]);
+		slow.share(0.2);
+		trial.ask(null, reading('none'));
+		expect(trial.share).toBeNull();
 	});
 	it('drops an answer to what was not asked', () => {
 		const slow = slowWorker();
