@@ -257,16 +257,20 @@ describe('one person on two screens', () => {
 		const other = (await side(here)) === 'left' ? 'right' : 'left';
 		const saved = (which: Page) =>
 			which.waitForResponse((answer) => answer.url().endsWith('/setup') && answer.request().method() === 'PATCH');
+		await there.bringToFront();
 		await Promise.all([saved(there), there.click(id('arm-reversed'))]);
 		const reversed = await there.$eval(id('arm-reversed'), (chip) => chip.getAttribute('aria-pressed'));
+		await here.bringToFront();
 		await Promise.all([saved(here), here.click(id(`arm-${other}`))]);
 		await waitForText(here, id('changed-meanwhile'), 'You changed this on another screen meanwhile');
 		await waitForText(here, id('changed-meanwhile'), 'one figure as set there');
 		expect(await here.$eval(id('arm-reversed'), (chip) => chip.getAttribute('aria-pressed'))).toBe(reversed);
+		await there.bringToFront();
 		await there.reload();
 		await ready(there);
 		expect(await side(there)).toBe(other);
 		expect(await there.$eval(id('arm-reversed'), (chip) => chip.getAttribute('aria-pressed'))).toBe(reversed);
+		await here.bringToFront();
 		await here.click(`${id('changed-meanwhile')} button`);
 		expect(await here.$(id('changed-meanwhile'))).toBeNull();
 		await Promise.all([here.close(), there.close()]);
