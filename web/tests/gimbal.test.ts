@@ -1,4 +1,5 @@
-import { axisStates, mountPayload, positionAt } from '@poise/core';
+import { randomUUID } from 'node:crypto';
+import { axisStates, balanceGimbal, mountPayload, positionAt } from '@poise/core';
 import type { Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { GimbalRecord } from '../src/lib/supports/gimbal/model';
@@ -262,6 +263,60 @@ describe('learning', () => {
 		}
 		expect((await prime()).shape).toEqual(untaught.shape);
 		expect(await target()).toBe(before);
+	});
+	it('a balance that does not fit is named, left out from the front door on, and counts again', async () => {
+		const on = rig('Small');
+		const builds = ['wide', 'monitor', 'screen'].map(payload);
+		const parts = new Map((await get<Part[]>('/api/parts')).map((part) => [part.id, part]));
+		const log = async (build: Payload, offM: number) => {
+			const chain = mountPayload({ rig: on.geometry, payload: mountedBodies(standingParts(build, parts)) });
+			const positionsM = Object.fromEntries(
+				balanceGimbal({ chain }).slides.map(({ id: slide, positionM }) => [
+					slide,
+					positionM + (slide === 'plate' ? offM : 0)
+				])
+			);
+			const looks = on.geometry.slides.map(({ id: slideId, balances: axisId }) => ({
+				...{ axisId, kind: 'way', slideId, observation: 'holds', positionsM }
+			}));
+			const sent = {
+				...{ id: randomUUID(), payloadId: build.id, supportId: on.id, payloadVersion: build.version, note: '' },
+				state: { positionsM, nudges: [], looks }
+			};
+			expect((await send(screen.origin, 'POST', '/api/balances', sent)).status).toBe(200);
+			return sent.id;
+		};
+		for (const build of [...builds, ...builds]) await log(build, 0);
+		// An inch read for a centimetre.
+		const wrong = await log(builds[0]!, -0.02);
+		await go(page, screen.origin);
+		for (const to of ['/logbook', '/learn']) {
+			await page.click(`a[href="${to}"]`);
+			await page.waitForFunction((path) => location.pathname === path, {}, to);
+			await ready(page);
+		}
+		expect(await text(page, id('disagree'))).toMatch(/every ± is \d+\.\d times as wide/);
+		const named = await page.$$eval(`${id('outlier')} span a`, (all) => all.map((each) => each.getAttribute('href')));
+		expect(named).toEqual([`/logbook/${wrong}`]);
+		expect(await text(page, id('outlier'))).toMatch(/times as far off as readings stray/);
+		// By keys.
+		await page.focus(id('leave-out'));
+		await page.keyboard.press('Enter');
+		await waitForText(page, id('left-out'), 'the logbook keeps it');
+		expect(await page.$(id('disagree'))).toBeNull();
+		expect(await page.$(id('outlier'))).toBeNull();
+		await page.reload();
+		await ready(page);
+		await waitForText(page, id('left-out'), 'the logbook keeps it');
+		await page.click(id('count-again'));
+		await waitForText(page, id('outlier'), 'does not fit the others');
+		const phone = await screen.newPage(390, 844);
+		await go(phone, `${screen.origin}/learn`);
+		expect(await phone.evaluate(() => document.documentElement.scrollWidth)).toBe(390);
+		await phone.tap(id('leave-out'));
+		await waitForText(phone, id('left-out'), 'the logbook keeps it');
+		await phone.close();
+		await page.bringToFront();
 	});
 	it('puts a reading and what it taught side by side with another balance', async () => {
 		const [a, b] = (await get<GimbalRecord[]>('/api/balances')).filter(({ kind }) => kind === 'gimbal');

@@ -97,14 +97,15 @@
 		Every axis that was seen to hold says where the parts must be heavy; readings that were only computed say nothing.
 		Poise weighs that against what is entered, each by how sure it is. Nothing changes until you take it over, and each
 		can be taken back.
-		{#if data.lesson.widenedBy > 1}
-			<strong data-testid="disagree"
-				>They do not agree with one another: every ± is {data.lesson.widenedBy.toFixed(1)} times as wide as it would be.</strong
-			>
-			{#if data.lesson.outliers.length === 0}No one of them stands out: a part or a gimbal may have been changed between
-				them.{/if}
-		{/if}
 	</p>
+	{#if data.lesson.widenedBy > 1}
+		<p class="caution" data-testid="disagree">
+			They do not agree with one another: every ± is {data.lesson.widenedBy.toFixed(1)} times as wide as it would be.
+			{data.lesson.outliers.length === 0
+				? 'No one of them stands out: a part or a gimbal may have been changed between them.'
+				: 'See to that before anything is taken over.'}
+		</p>
+	{/if}
 	{#if data.lesson.outliers.length > 0 || data.lesson.without.length > 0}
 		<ul class="changes" aria-label="Balances that do not fit">
 			{#each data.lesson.outliers as { id, payloadName, supportName, loggedAt, offBy } (id)}
