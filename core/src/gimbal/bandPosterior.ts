@@ -3,7 +3,7 @@ import type { Observation, Tried } from './tried';
 type Range = readonly [least: number, greatest: number];
 
 /** A look that says the wrong thing: one in ten, until somebody shows that theirs are better. */
-export const wrongLook = 0.1;
+const wrongLook = 0.1;
 
 /** What is known of a holding band before the looks. */
 export interface BandPrior {

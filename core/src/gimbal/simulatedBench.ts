@@ -192,7 +192,7 @@ export class SimulatedBench {
 		axisLoads('simulateBench', this.believed).find(({ axis }) => axis.id === axisId) as AxisLoad;
 }
 
-export const within = ({ rangeM }: RigSlide, positionM: number) => Math.min(rangeM[1], Math.max(rangeM[0], positionM));
+const within = ({ rangeM }: RigSlide, positionM: number) => Math.min(rangeM[1], Math.max(rangeM[0], positionM));
 /** How far off friction still holds. */
 export const bandOf = (load: AxisLoad) => (load.axis.frictionNm ?? 0) / (load.carriedKg * standardGravityMPerS2);
 

@@ -36,7 +36,7 @@ export async function findSetup<Setup = unknown>(
 	return row === undefined ? null : fromStore<Setup>(asKept(support.kind, 'setup'), row.content);
 }
 
-export async function saveSetup(
+async function saveSetup(
 	crewId: string,
 	support: SupportReference,
 	personId: string,

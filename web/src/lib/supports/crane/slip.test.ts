@@ -180,7 +180,9 @@ describe('how it pulls at its ends, and whether it stays', () => {
 		['neutral', null, 5, '']
 	] as const)('%s, resting at %s, friction %d: %s', (kind, rest, friction, words) => {
 		expect(stays(kind, rest, friction)).toBe(words);
-		expect(stays(kind, rest, friction, true)).toMatch(/^It stays at every boom: the pivot holds [\d.]+ k?g at the nose/);
+		expect(stays(kind, rest, friction, true)).toMatch(
+			/^It stays at every boom: the pivot holds [\d.]+ k?g at the nose/
+		);
 	});
 	it('a boom is up or down of level', () => {
 		expect([degreesSigned(0), degreesSigned(0.35), degreesSigned(-0.35)]).toEqual(['0° up', '20° up', '20° down']);
