@@ -36,12 +36,7 @@ export async function findSetup<Setup = unknown>(
 	return row === undefined ? null : fromStore<Setup>(asKept(support.kind, 'setup'), row.content);
 }
 
-async function saveSetup(
-	crewId: string,
-	support: SupportReference,
-	personId: string,
-	setup: unknown
-): Promise<void> {
+async function saveSetup(crewId: string, support: SupportReference, personId: string, setup: unknown): Promise<void> {
 	const content = toStore(asKept(support.kind, 'setup'), setup);
 	await database()
 		.insert(personSetups)
