@@ -3,7 +3,7 @@ import { degFromRad, type SledCure } from '@poise/core';
 import type { UnitSystem } from '$lib/model/person';
 import type { SledGeometry, SledSetting } from './model';
 import { showMass, showMove, showTurns, together } from '$lib/sheet/units/display';
-import { dropBandS, settable, type SledFigures } from './figures';
+import { settable, type SledFigures } from './figures';
 import { cameraId, gimbalTravel, itemAt, plateMove, swingRad } from './standing';
 
 /** One thing the hand does. */
@@ -278,7 +278,7 @@ function shortOf(geometry: SledGeometry, { cure, toleranceRad, staticBandM }: Sl
 				: `The ${label} meets its end: ${degrees(lean)} of lean in a spin remain.`
 		);
 	}
-	if (!solution.dropTimeMet && (solution.dropTimeS === null || Math.abs(solution.dropTimeS) > dropBandS)) {
+	if (!solution.dropTimeMet) {
 		const words = {
 			tooShort: 'No height of the gimbal drops so quickly',
 			gimbalAtTop: 'The gimbal’s clamp ends at the top',
