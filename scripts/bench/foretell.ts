@@ -26,7 +26,7 @@ export function foretellErrors(worlds: number): { readonly taughtM: number[]; re
 	for (let seed = 1; seed <= worlds; seed += 1) {
 		const random = seededRandom(seed);
 		const normal = () => Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
-		const world = randomBench({ random, cgSigmaM, zeroSigmaM });
+		const world = randomBench({ random, cgSigmaM, zeroSigmaM, massShare: 0, inertiaShare: 0 });
 		const rig: GimbalRig = {
 			...world.rig,
 			slides: world.rig.slides.map((slide) => ({ ...slide, rangeM: [-0.4, 0.4] }))

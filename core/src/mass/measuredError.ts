@@ -197,6 +197,7 @@ export function errorOfMean(input: {
 }): number {
 	const check = checksFor('errorOfMean');
 	const { told } = input;
+	check.number('told.mean', told.mean);
 	const count = check.number('count', input.count) - told.dropped.length;
 	if (!(count >= 1)) check.fail('count', 'must be at least 1 beside what was left out', input.count);
 	const random = check.atLeastZero('random', input.random);

@@ -78,7 +78,11 @@ export function pieceToPrism(a: Vec3, b: Vec3, prism: Prism, enough: number, ext
 			// Compared squared: of most sides no more is asked.
 			const under = Math.min(least, enough);
 			if (sx * sx + sy * sy + aside * aside >= under * under) continue;
-			least = Math.min(least, pieceToSide(a, b, from, to, bottomM, topM));
+			const plan = planSquare(a, b, from, to);
+			if (plan + aside * aside >= under * under) continue;
+			// Beside a side that is as low and as high as all of the piece, only the plan counts.
+			const beside = a[2] >= bottomM && a[2] <= topM && b[2] >= bottomM && b[2] <= topM;
+			least = Math.min(least, beside ? Math.sqrt(plan) : pieceToSide(a, b, from, to, bottomM, topM));
 		}
 	}
 	// Sides that were passed over are no nearer than that.
@@ -102,6 +106,32 @@ export function extentOf({ outlineM }: Prism): Extent {
 		north = Math.max(north, y);
 	}
 	return [west, east, south, north];
+}
+
+/** Between a piece and a side as the plan shows them, squared; 0 where they cross. */
+function planSquare(a: Vec3, b: Vec3, from: Point, to: Point): number {
+	const [ux, uy] = [b[0] - a[0], b[1] - a[1]];
+	const [vx, vy] = [to[0] - from[0], to[1] - from[1]];
+	const [wx, wy] = [from[0] - a[0], from[1] - a[1]];
+	const cross = ux * vy - uy * vx;
+	if (cross !== 0) {
+		const [t, s] = [(wx * vy - wy * vx) / cross, (wx * uy - wy * ux) / cross];
+		if (t >= 0 && t <= 1 && s >= 0 && s <= 1) return 0;
+	}
+	// Where they do not cross, an end of one of them is nearest.
+	const [uu, vv] = [ux * ux + uy * uy, vx * vx + vy * vy];
+	return Math.min(
+		endSquare(-wx, -wy, vx, vy, vv),
+		endSquare(ux - wx, uy - wy, vx, vy, vv),
+		endSquare(wx, wy, ux, uy, uu),
+		endSquare(wx + vx, wy + vy, ux, uy, uu)
+	);
+}
+/** From a point (x, y) off a line's beginning to the line along (vx, vy), `vv` its length squared; squared. */
+function endSquare(x: number, y: number, vx: number, vy: number, vv: number): number {
+	const along = vv > 0 ? clamped((x * vx + y * vy) / vv) : 0;
+	const [ex, ey] = [x - along * vx, y - along * vy];
+	return ex * ex + ey * ey;
 }
 
 /** From a point to an upright rectangle on the line from `from` to `to`. */
