@@ -246,3 +246,22 @@ describe('what was seen of the arm', () => {
 		);
 	});
 });
+
+describe('the search for weights', () => {
+	it('is not made again for what does not change it, is for what does, and never answers for another', () => {
+		const of = (next: Partial<typeof state> = {}, setting = {}) =>
+			craneFigures(on, cine, { ...state, ...next, setting: { ...state.setting, ...setting } }).choices;
+		const first = of();
+		expect(of({ ground: { ...levelGround, windMPerS: 9 } })).toBe(first);
+		expect(of({}, { boomRad: 0.3, swingRad: 1, hung: state.setting.hung.map(() => 0) })).toBe(first);
+		const heavier = of({ noseBiasKg: state.noseBiasKg + 1 });
+		expect(heavier).not.toBe(first);
+		expect(heavier).not.toEqual(first);
+		// More questions than are remembered: the first is asked anew, and answered the same.
+		for (let bias = 1; bias <= 40; bias += 1) of({ noseBiasKg: bias / 100 });
+		expect(of()).not.toBe(first);
+		expect(of()).toEqual(first);
+		const plates = on.geometry.plates.map((plate) => ({ ...plate, count: 1 }));
+		expect(craneFigures({ ...on, geometry: { ...on.geometry, plates } }, cine, state).choices).not.toEqual(first);
+	});
+});

@@ -98,6 +98,10 @@ function unwrittenAtNoseKg(
 const unwrittenPart = (kg: number, reach: number): CraneArm['parts'] =>
 	kg === 0 ? [] : [{ id: 'unwritten', massKg: Math.abs(kg), uM: Math.sign(kg) * reach, vM: 0 }];
 
+/** What was searched for lately: most changes on a sheet ask for the very same weights again. */
+const searched = new Map<string, readonly CounterweightChoice[]>();
+const mostSearched = 24;
+
 /** Plates as the core asks for them: the share on a second line changes V, never which to hang. */
 export function choicesFor(
 	geometry: CraneGeometry,
@@ -109,7 +113,7 @@ export function choicesFor(
 ): readonly CounterweightChoice[] {
 	const { hanger, trim, plates } = geometry;
 	const line = hanger.secondVM === null ? hanger.vM : hanger.vM + setting.shareSecond * (hanger.secondVM - hanger.vM);
-	return chooseCounterweights({
+	const question = {
 		arm: { parts: [...loadedArm(geometry, setting, payload).parts, ...unwritten] },
 		plates,
 		hanger: { uM: hanger.uM, vM: line },
@@ -117,7 +121,15 @@ export function choicesFor(
 		noseBiasKg,
 		noseU: noseU(geometry, setting),
 		most
-	}).choices;
+	};
+	const key = JSON.stringify(question);
+	const known = searched.get(key);
+	if (known !== undefined) return known;
+	const { choices } = chooseCounterweights(question);
+	const [oldest] = searched.keys();
+	if (oldest !== undefined && searched.size >= mostSearched) searched.delete(oldest);
+	searched.set(key, choices);
+	return choices;
 }
 
 export function craneFigures(
