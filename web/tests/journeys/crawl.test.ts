@@ -62,6 +62,9 @@ async function look(person: Person, path: string): Promise<Seen> {
 	// An address that a link gave, opened as that link would.
 	await person.page.goto(person.origin + path, { waitUntil: 'load' });
 	await person.settled();
+	// What heads say comes over the wire, a moment after the page; on a busy machine two.
+	if (path === '/live')
+		await person.page.waitForSelector('main a[href^="/live/heads/"]', { timeout: 20_000 }).catch(() => null);
 	return person.page.evaluate((here: string) => {
 		const seen = (element: Element) => element.getClientRects().length > 0;
 		const own = (anchor: HTMLAnchorElement) =>
