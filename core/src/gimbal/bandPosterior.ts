@@ -23,8 +23,8 @@ export interface BandPosterior {
 	readonly sure: number;
 	/** How likely the band lies wholly beyond each end of the travel. */
 	readonly beyond: { readonly least: number; readonly greatest: number };
-	/** For each look, how likely it is to have said the wrong thing. */
-	readonly wrong: readonly number[];
+	/** The looks, by their index, that are wrong together more likely than not; none where it is open which of them are. */
+	readonly doubted: readonly number[];
 	/** Where in the travel a look tells most of the target. */
 	readonly mostTellingM: number;
 }
@@ -53,13 +53,36 @@ export function bandPosterior(history: readonly Tried[], prior: BandPrior): Band
 		if (lowM[k]! > rangeM[1]) beyond.greatest += share[k]!;
 		if (Math.abs(targetM[k]! - target) <= toleranceM) sure += share[k]!;
 	}
-	const wrong = history.map(({ positionM, observation }) => {
-		let sum = 0;
-		for (let k = 0; k < many; k += 1)
-			if (spoken[says(positionM, lowM[k]!, highM[k]!)] !== observation) sum += share[k]!;
-		return sum;
-	});
-	return { targetM: target, sure, beyond, wrong, mostTellingM: mostTelling(cells, target, prior) };
+	return {
+		targetM: target,
+		sure,
+		beyond,
+		doubted: doubtedIn(cells, history),
+		mostTellingM: mostTelling(cells, target, prior)
+	};
+}
+
+/** Of so many looks, the latest, it is asked which are wrong together: a figure holds no more of them. */
+const mostAsked = 50;
+
+/** Every stretch says which looks would be wrong there: the set of them that has more than half of the likelihood. */
+function doubtedIn({ many, lowM, highM, share }: Cells, history: readonly Tried[]): readonly number[] {
+	const first = Math.max(0, history.length - mostAsked);
+	const bySet = new Map<number, number>();
+	for (let k = 0; k < many; k += 1) {
+		let set = 0;
+		for (let index = first; index < history.length; index += 1) {
+			const { positionM, observation } = history[index]!;
+			if (spoken[says(positionM, lowM[k]!, highM[k]!)] !== observation) set += 2 ** (index - first);
+		}
+		bySet.set(set, (bySet.get(set) ?? 0) + share[k]!);
+	}
+	for (const [set, chance] of bySet)
+		if (chance > 0.5)
+			return history.flatMap((_, index) =>
+				index >= first && Math.floor(set / 2 ** (index - first)) % 2 === 1 ? [index] : []
+			);
+	return [];
 }
 
 /** Stretches of middles at one half width, flat: the band's ends, its target, and how likely each is. */

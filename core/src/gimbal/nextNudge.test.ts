@@ -159,6 +159,30 @@ describe('nextNudge', () => {
 		expect(ended.doubted).toEqual([0]);
 	});
 
+	it('names none while it is open which of them were wrong, and never all', () => {
+		// One says that the band lies lower, two that it lies higher: with a narrow band either may be.
+		const open: Tried[] = [
+			{ positionM: -0.0195, observation: 'falls+' },
+			{ positionM: -0.012, observation: 'holds' },
+			{ positionM: -0.0125, observation: 'holds' }
+		];
+		const next = nextNudge({ ...settings, history: open, bandM: 0.00085 });
+		expect([next.doubted, next.contradictory, next.done]).toEqual([[], true, false]);
+		const more = [...open, { positionM: -0.0118, observation: 'holds' as const }];
+		expect(nextNudge({ ...settings, history: more, bandM: 0.00085 }).doubted).toEqual([0]);
+		const random = seededRandom(7);
+		const spoken = ['holds', 'falls+', 'falls-'] as const;
+		for (let round = 0; round < 200; round += 1) {
+			const history = Array.from({ length: 1 + Math.floor(7 * random()) }, () => ({
+				positionM: 0.09 * random() - 0.045,
+				observation: spoken[Math.floor(3 * random())]!
+			}));
+			const { doubted } = nextNudge({ ...settings, history });
+			expect(doubted.length).toBeLessThan(history.length);
+			if (history.length === 1) expect(doubted).toEqual([]);
+		}
+	});
+
 	it.each([
 		['without a known band', undefined, 0.92, 8],
 		['with a band known to a sixth', 1 / 6, 0.95, 5]

@@ -16,7 +16,7 @@ export interface Nudge {
 	readonly upperEdgeM: Range;
 	/** Not all observations can be true; the bracket holds every reading of them that contradicts fewest. */
 	readonly contradictory: boolean;
-	/** Those of the history, by their index, that are more likely wrong than right. */
+	/** Those of the history, by their index, that are wrong together more likely than not; none while it is open which are. */
 	readonly doubted: readonly number[];
 	/** How likely the band's middle is within the tolerance of where it is reckoned, by the looks and what was foretold. */
 	readonly sure: number;
@@ -92,14 +92,9 @@ export function nextNudge(input: {
 		centreM: input.prior?.meanM ?? first,
 		scaleM: input.prior === undefined ? firstStepM : Math.max(input.prior.sigmaM, toleranceM / 2)
 	});
-	const { targetM, sure, beyond, wrong } = posterior;
+	const { targetM, sure, beyond, doubted } = posterior;
 	const outOfTravel = beyond.least > sureEnough ? 'least' : beyond.greatest > sureEnough ? 'greatest' : null;
-	const said = {
-		...known,
-		outOfTravel,
-		sure,
-		doubted: wrong.flatMap((chance, index) => (chance > 0.5 ? [index] : []))
-	} as const;
+	const said = { ...known, outOfTravel, sure, doubted } as const;
 	if (outOfTravel !== null) return { ...said, positionM: outOfTravel === 'least' ? rangeM[0] : rangeM[1], done: false };
 	if (input.history.length > 0 && sure > sureEnough) return { ...said, positionM: targetM, done: true };
 	if (input.history.length === 0 && reckoned === null)
