@@ -107,6 +107,7 @@ export {
 } from './gimbal/learnFromBalances';
 export { type PredictedReading, predictReadings } from './gimbal/predictReadings';
 export type { Covariance } from './gimbal/covariance';
+export { type BelievedFigure, jointCovariance } from './gimbal/jointCovariance';
 
 // The bench against itself: a simulated rig and a simulated hand
 export { type BenchWay, simulateBench, type SimulatedAxis, type SimulatedSlide } from './gimbal/simulateBench';

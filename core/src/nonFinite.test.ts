@@ -99,7 +99,7 @@ const scaled = { scale: { readingAtZeroM: 0.05, sense: 1 } };
 /** A gimbal with a payload, as the bench's own trials make them. */
 const { rig, payload } = core.randomBench({ random: core.seededRandom(3) });
 const middle = core.midTravel(rig.slides);
-const sure = payload.map((part) => ({ ...part, sigmaM: [0.001, 0.001, 0.001] }));
+const sure = payload.map((part) => ({ ...part, ownKg: part.body.massKg, sigmaM: [0.001, 0.001, 0.001] }));
 const readingsM = Object.fromEntries(
 	rig.slides.map((slide) => [slide.id, core.readingAt(slide, middle[slide.id] ?? 0)])
 );

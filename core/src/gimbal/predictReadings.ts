@@ -21,7 +21,7 @@ export interface PredictedReading {
  * that of each scale's zero, by slide id (not named: exact). Ranges are kept for the reading and left out for its
  * uncertainty. `learned` is what balances have told of parts and of this gimbal's zeros together (`learnFromBalances`): the figures
  * it names are unsure as it says, jointly, instead of each for itself; a part is found there by `partId` (else its `id`), in whose own
- * frame `turn` stands, and the zeros by `rigId`. Throws `PhysicsInputError` for a gimbal or payload without sense.
+ * frame `turn` stands, and the zeros by `rigId`. `ownKg`: the mass whose centre `sigmaM` is about, where the body holds more (its arm); absent: all of it. Throws `PhysicsInputError` for a gimbal or payload without sense.
  *
  * The solved positions are linear in the centres while no slide is at its end, with gradient g in all figures:
  * `σ² = Σ (g σ)² + gᵀ C g` over those apart and those learned together. Two centres that were only ever weighed together are each
@@ -35,12 +35,14 @@ export function predictReadings(input: {
 		readonly sigmaM: Vec3;
 		readonly partId?: string;
 		readonly turn?: Turn;
+		readonly ownKg?: number;
 	}[];
 	readonly zeroSigmaM: Readonly<Record<string, number>>;
 	readonly learned?: { readonly rigId: string; readonly covariance: Covariance };
 }): PredictedReading[] {
 	const check = checksFor('predictReadings');
 	const { rig, payload } = input;
+	payload.forEach(({ body, ownKg = body.massKg }, index) => check.atLeastZero(`payload[${index}].ownKg`, ownKg));
 	payload.forEach(({ sigmaM }, index) =>
 		check
 			.vector(`payload[${index}].sigmaM`, sigmaM)
@@ -67,8 +69,8 @@ export function predictReadings(input: {
 		/** How much each figure that was learned moves this reading; a part that stands twice moves it twice. */
 		const gradient = new Float64Array(known.size);
 		let apart = 0;
-		for (const { id, partId = id, body, sigmaM, turn } of payload) {
-			const share = body.massKg / totalKg;
+		for (const { id, partId = id, body, sigmaM, turn, ownKg = body.massKg } of payload) {
+			const share = ownKg / totalKg;
 			// Along the scale: a zero that is off has a sign beside it.
 			const per = perMetre.map((each) => slide.scale.sense * share * (each[s] ?? 0)) as unknown as Vec3;
 			([0, 1, 2] as const).forEach((axis) => {
