@@ -12,7 +12,7 @@ export interface BelievedFigure {
 		readonly lesson: number;
 		/** As that lesson's `widenedBy`. */
 		readonly widenedBy: number;
-		/** Its row of that lesson's `covariance`, by key; a figure that is not there has nothing to do with it. */
+		/** Its row of that lesson's `covariance`, by key; a figure that is not there has nothing to do with it, and where its own is not there `sigma` stands. */
 		readonly row: Readonly<Record<string, number>>;
 	};
 }
@@ -52,7 +52,8 @@ export function jointCovariance(figures: readonly BelievedFigure[]): Covariance 
 	const pair = (a: BelievedFigure, b: BelievedFigure): number => {
 		const [later, other] = (b.taken?.lesson ?? -Infinity) > (a.taken?.lesson ?? -Infinity) ? [b, a] : [a, b];
 		const { taken } = later;
-		if (taken === undefined) return a === b ? a.sigma ** 2 : 0;
+		if (a === b && (taken === undefined || !Object.hasOwn(taken.row, a.key))) return a.sigma ** 2;
+		if (taken === undefined) return 0;
 		const together = Object.hasOwn(taken.row, other.key) ? (taken.row[other.key] as number) : 0;
 		return other.taken?.lesson === taken.lesson ? together : together / taken.widenedBy ** 2;
 	};

@@ -74,6 +74,8 @@ export const limits = {
 	holePitch: limit(0.002, 0.2, 'Holes of a plate are millimetres to a hand apart.'),
 	/** m; an uncertainty. */
 	sigma: limit(0.00001, 3, 'Nothing is known to less than a hundredth of a millimetre.'),
+	covariance: limit(-9, 9, 'Two figures share no more than the greatest doubt of either, squared.'),
+	widenedBy: limit(1, 1e6, 'Balances a kilometre apart say nothing of one gimbal.'),
 	/** s */
 	thumbLag: limit(-0.5, 1, 'A thumb that is later than a second was elsewhere.'),
 	thumbSpread: limit(0, 1, 'A thumb that strays by a second has not timed.'),

@@ -38,6 +38,8 @@ export interface GearChange {
 	readonly subjectId: string;
 	readonly slideId: string | null;
 	readonly from: string;
+	/** The lesson it was taken over from, with all others of it; null: it was measured. */
+	readonly lessonId: string | null;
 	readonly before: GearFigure;
 	readonly after: GearFigure;
 	readonly personName: string;
@@ -48,3 +50,28 @@ export interface GearChange {
 export type GearFigure =
 	| { readonly cgFromMiddleM: Vec3 | null; readonly cgSigmaM: Vec3 | null; readonly cgFrom: string | null }
 	| { readonly readingAtZeroM: number; readonly zeroSigmaM: number };
+
+/** What a lesson of the logbook said of one figure that was taken over from it. */
+export interface Taught {
+	/** Figures with the same one were taken from one and the same lesson. */
+	readonly lessonId: string;
+	readonly widenedBy: number;
+	/** What was believed of it before any balance taught of it. */
+	readonly untaught: GearFigure;
+	/** The single figures that were weighed together with it, its own among them, in core's words (`part:<id>.x`, `zero:<id>.<slide>`). */
+	readonly keys: readonly string[];
+	/** What was believed of each of them then, before any balance, metres. */
+	readonly believedM: readonly number[];
+	/** A row of covariances for each of its own coordinates, m². */
+	readonly rows: readonly (readonly number[])[];
+}
+
+/** A change of a figure that came from a lesson and was not taken back, the newest of its figure. */
+export interface TaughtChange {
+	readonly about: 'part' | 'zero';
+	readonly subjectId: string;
+	readonly slideId: string | null;
+	readonly at: string;
+	readonly after: GearFigure;
+	readonly taught: Taught;
+}

@@ -7,6 +7,7 @@ import {
 	cylinderInertia,
 	type Inertia,
 	scale,
+	type Turn,
 	turnBody,
 	turnVector,
 	type Vec3
@@ -203,10 +204,12 @@ export interface MountedBody {
 	readonly body: Body;
 	/** How sure its centre is; absent: exact. */
 	readonly sigmaM?: Vec3;
+	/** The part of the shelf whose centre that is, and how it is turned; absent: it is known with the build as a whole. */
+	readonly of?: { readonly partId: string; readonly turn: Turn; readonly ownKg: number };
 }
 
 /** Bodies as a support sees them: from the underside of the plate, which is what sits on it. */
-export function mountedBodies(parts: readonly StandingPart[]): Required<MountedBody>[] {
+export function mountedBodies(parts: readonly StandingPart[]): (MountedBody & { readonly sigmaM: Vec3 })[] {
 	const plateM = parts.find(({ id }) => id === 'plate')?.part.shape.sizeM[2] ?? 0;
 	// A build measured as a whole has one uncertainty: shared out so that the parts together come to it again.
 	const share =
@@ -215,7 +218,10 @@ export function mountedBodies(parts: readonly StandingPart[]): Required<MountedB
 		const body = bodyOf(standing);
 		const [x, y, z] = body.cgM;
 		const sigmaM = standing.shiftSigmaM === null ? sigmaOf(standing) : scale(standing.shiftSigmaM, share);
-		return { id: standing.id, body: { ...body, cgM: [x, y, z + plateM] }, sigmaM };
+		const mounted = { id: standing.id, body: { ...body, cgM: [x, y, z + plateM] as const }, sigmaM };
+		if (standing.shiftSigmaM !== null) return mounted;
+		const { part, attitude } = standing;
+		return { ...mounted, of: { partId: part.id, turn: turnOfAttitude(attitude), ownKg: part.massKg } };
 	});
 }
 

@@ -5,6 +5,7 @@ import { motorsOf, speakingAxis } from '$lib/stations/feel/figures';
 import { freshFeel, freshSheet } from '$lib/stations/feel/fresh';
 import { noShots } from '$lib/stations/feel/shots';
 import { idOf } from './api';
+import { learnedTogether } from './benchData';
 import { findBench } from './db/benches';
 import { findFeelPaper } from './db/feel';
 import { findPaper } from './db/papers';
@@ -32,7 +33,10 @@ export async function feelData(crewId: string, params: { readonly support: strin
 		throw new Refusal('notFound', 'Nothing of this support follows a hand. Feel is for what has motors.');
 	needsItsParts(payload, shelf);
 	const bodies = mountedBodies(standingParts(payload, new Map(shelf.map((part) => [part.id, part]))));
-	const turnings = turningsOf(() => kind.turning!({ support, payload, bodies, state: state ?? kind.fresh(support) }));
+	const learned = await learnedTogether(crewId, support, shelf);
+	const turnings = turningsOf(() =>
+		kind.turning!({ support, payload, bodies, state: state ?? kind.fresh(support), learned })
+	);
 	const motors = motorsOf(turnings);
 	const sheetNow = sheet ?? { value: freshSheet(motors), version: 0 };
 	return {

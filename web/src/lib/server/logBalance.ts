@@ -2,6 +2,7 @@ import { PhysicsInputError } from '@poise/core';
 import type { RecordDetail, RecordOf } from '$lib/model/balance';
 import { mountedBodies, type Payload, standingParts } from '$lib/model/payload';
 import { validated } from './api';
+import { learnedTogether } from './benchData';
 import { createBalance } from './db/log';
 import { listParts } from './db/parts';
 import { findPayload } from './db/payloads';
@@ -32,7 +33,10 @@ export async function logBalance(
 	needsItsParts(payload, shelf);
 	const bodies = mountedBodies(standingParts(payload, new Map(shelf.map((part) => [part.id, part]))));
 	if (bodies.length < 2) throw new Refusal('invalid', 'This payload holds nothing to balance yet.');
-	const { detail, ...stood } = workedOut(() => underState(() => kind.record({ support, payload, bodies, state })));
+	const learned = await learnedTogether(crewId, support, partsOf(payload, shelf));
+	const { detail, ...stood } = workedOut(() =>
+		underState(() => kind.record({ support, payload, bodies, state, learned }))
+	);
 	return createBalance(
 		crewId,
 		personId,

@@ -8,6 +8,7 @@ import type { StationState, StationStates } from '$lib/shell/stations';
 import { payloadStation } from '$lib/supports/states';
 import { mountedBodies, standingParts } from '$lib/model/payload';
 import type { Person } from '$lib/model/person';
+import { learnedTogether } from './benchData';
 import { findBench } from './db/benches';
 import { findFeelPaper } from './db/feel';
 import { latestBalance } from './db/log';
@@ -55,7 +56,8 @@ async function benchStates(crewId: string, person: Person): Promise<StationState
 			latestBalance(crewId, supportId, payload.id)
 		]);
 		if (state === null) return states;
-		const standing = { support, payload, bodies, state };
+		const learned = await learnedTogether(crewId, support, shelf);
+		const standing = { support, payload, bodies, state, learned };
 		const feel = await feelState(crewId, standing).catch((thrown: unknown) => {
 			// Figures that cannot be worked out leave this tube empty, not all of them.
 			if (thrown instanceof PhysicsInputError) return null;

@@ -1,7 +1,9 @@
+import type { Covariance, Vec3 } from '@poise/core';
 import type Joi from 'joi';
 import type { RecordDetail } from '$lib/model/balance';
 import type { Carrying } from '$lib/model/carrying';
 import type { GearDraft } from '$lib/model/gear';
+import type { TaughtChange } from '$lib/model/measurement';
 import type { Part } from '$lib/model/part';
 import type { Payload, MountedBody } from '$lib/model/payload';
 import type { Person, UnitSystem } from '$lib/model/person';
@@ -22,7 +24,9 @@ export type SupportRow<Geometry> = GearDraft<Geometry> & {
 export interface Standing<Geometry, State> {
 	readonly support: SupportRow<Geometry>;
 	readonly payload: Payload;
-	readonly bodies: readonly Required<MountedBody>[];
+	readonly bodies: readonly (MountedBody & { readonly sigmaM: Vec3 })[];
+	/** How unsure what balances taught of these parts and this support is, together; none: nothing was taken over. */
+	readonly learned: Covariance | null;
 	readonly state: State;
 }
 
@@ -106,6 +110,12 @@ export interface ServerKind<
 	readonly carrying?: (support: SupportRow<Geometry>, state: State) => Carrying;
 	/** Worked out anew from what the server holds. Throws `invalid` with fields under `state` for what does not fit this support. */
 	readonly record: (standing: Standing<Geometry, State>) => Recorded<Detail>;
+	/** How unsure what balances taught of parts and of its own scales is, together; absent: it learns nothing. */
+	readonly learned?: (
+		shelf: readonly Part[],
+		support: { readonly id: string; readonly geometry: Geometry },
+		changes: readonly TaughtChange[]
+	) => Covariance | null;
 	/** A record whose readings were written down wrong, worked out anew; absent: the kind has no readings to correct. */
 	readonly corrected?: (
 		detail: Detail,

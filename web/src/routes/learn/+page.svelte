@@ -4,7 +4,9 @@
 	import { invalidateAll } from '$app/navigation';
 	import { mmFromM, type Vec3 } from '@poise/core';
 	import { ask } from '$lib/keeping/ask';
-	import type { Proposal } from '$lib/stations/logbook/lesson';
+	import type { GearChange } from '$lib/model/measurement';
+	import { takenTogether } from '$lib/stations/logbook/takenTogether';
+	import type { Proposal } from '$lib/stations/logbook/learnedFigures';
 	import { when } from '$lib/sheet/when';
 	import { showLength, together } from '$lib/sheet/units/display';
 	import { SvelteSet } from 'svelte/reactivity';
@@ -31,44 +33,45 @@
 			.map(({ by, axis }) => `${together(showLength(by, units))} ${words[axis][by > 0 ? 0 : 1]}`);
 		return parts.length === 0 ? 'stays where it is' : parts.join(', ');
 	};
-	const from = $derived(`learned from ${data.lesson.used} logged ${data.lesson.used === 1 ? 'balance' : 'balances'}`);
+	/** Taken over together: more than the lines below, where figures that hardly change were weighed with them. */
+	const foretold = $derived(data.lesson.foretold);
+	const surerTogether = $derived(
+		foretold !== null &&
+			data.lesson.beside + open.length > 1 &&
+			foretold.thenM < 0.7 * foretold.todayM &&
+			foretold.todayM - foretold.thenM > 0.0003
+			? foretold
+			: null
+	);
 
-	function bodyOf(proposal: Proposal) {
-		if (proposal.about === 'part') {
-			const safe = (sigmas: Vec3) => sigmas.map((sigma) => Math.max(sigma, 1e-5));
-			return {
-				about: 'part',
-				partId: proposal.part.id,
-				from,
-				figure: { cgFromMiddleM: proposal.afterM, cgSigmaM: safe(proposal.afterSigmaM), cgFrom: from }
-			};
-		}
-		return {
-			about: 'zero',
-			rigId: proposal.rig.id,
-			slideId: proposal.slideId,
-			from,
-			figure: { readingAtZeroM: proposal.afterM, zeroSigmaM: proposal.afterSigmaM }
-		};
-	}
-	async function accept(proposals: readonly Proposal[]) {
+	async function accept(take: 'all' | readonly string[]) {
 		busy = true;
-		trouble = '';
-		// All of them belong together: taken one by one, each is still right given the others.
-		for (const proposal of proposals) {
-			const outcome = await ask('POST', '/api/gear', bodyOf(proposal));
-			if (!outcome.ok) trouble = outcome.error.message;
-		}
+		const outcome = await ask('POST', '/api/learn', {
+			mark: data.mark,
+			take,
+			leave: [...left],
+			without: leftOut
+		});
+		// Something else by now: it is shown, and nothing was taken over.
+		trouble = outcome.ok ? '' : outcome.error.message;
 		await invalidateAll();
-		for (const { key } of proposals) left.add(key);
 		busy = false;
 	}
-	async function takeBack(id: string) {
-		const outcome = await ask('DELETE', `/api/gear/${id}`);
-		trouble = outcome.ok ? '' : outcome.error.message;
+	async function takeBack(path: string) {
+		const outcome = await ask<{ left?: number } | null>('DELETE', path);
+		const kept = outcome.ok ? (outcome.value?.left ?? 0) : 0;
+		trouble = !outcome.ok
+			? outcome.error.message
+			: kept === 0
+				? ''
+				: `${kept === 1 ? 'One figure was' : `${kept} figures were`} changed again since, and left as ${kept === 1 ? 'it is' : 'they are'}.`;
 		left.clear();
 		await invalidateAll();
 	}
+	/** What was taken over, the newest first; what came from one lesson stands together. */
+	const taken = $derived(takenTogether(data.changes));
+	const named = ({ subjectId, slideId }: GearChange) =>
+		data.names[slideId === null ? subjectId : `${subjectId}.${slideId}`] ?? 'Gear no longer there';
 	const withOut = (ids: readonly string[]) =>
 		ids.length === 0 ? '/learn' : `/learn?${ids.map((id) => `without=${encodeURIComponent(id)}`).join('&')}`;
 	const leftOut = $derived(data.lesson.without.map(({ id }) => id));
@@ -84,7 +87,7 @@
 	<h1>What the finished balances teach</h1>
 	<p class="big" data-testid="lesson">
 		{#if data.lesson.used === 0}<strong>Nothing yet</strong>: log a balance whose axes were seen to hold{:else if open.length === 0}<strong
-				>Nothing new</strong
+				>{surerTogether === null ? 'Nothing new' : 'No figure moves'}</strong
 			>
 			in {data.lesson.used}
 			{data.lesson.used === 1 ? 'balance' : 'balances'}{:else}<strong
@@ -125,11 +128,24 @@
 			{/each}
 		</ul>
 	{/if}
-	{#if open.length > 1}
+	{#if surerTogether !== null}
+		<p class="lead" data-testid="foretold">
+			{surerTogether.payloadName} on {surerTogether.supportName} was balanced: with all of it taken over, where its slides
+			belong is foretold to <strong>± {together(showLength(surerTogether.thenM, units))}</strong> instead of ± {together(
+				showLength(surerTogether.todayM, units)
+			)}.
+		</p>
+	{/if}
+	{#if open.length > 1 || surerTogether !== null}
 		<div class="actions">
-			<Button class="go" disabled={busy} onclick={() => accept(open)} data-testid="accept-all"
-				>Take all of them over</Button
+			<Button class="go" disabled={busy} onclick={() => accept('all')} data-testid="accept-all"
+				>{open.length === 0 ? 'Take what they say over' : 'Take all of them over'}</Button
 			>
+			{#if data.lesson.beside > 0}<span class="quiet" data-testid="beside"
+					>{open.length === 0 ? '' : 'and '}{data.lesson.beside}
+					{data.lesson.beside === 1 ? 'figure that hardly changes' : 'figures that hardly change'} and
+					{data.lesson.beside === 1 ? 'was' : 'were'} weighed with {open.length === 0 ? 'one another' : 'them'}</span
+				>{/if}
 		</div>
 	{/if}
 	{#if trouble !== ''}<p class="problem" role="alert">{trouble}</p>{/if}
@@ -173,7 +189,7 @@
 								<td class="number figure" data-head="now">± {together(showLength(proposal.afterSigmaM, units))}</td>
 							{/if}
 							<td class="do wide">
-								<Button class="second" disabled={busy} onclick={() => accept([proposal])} data-testid="accept-one"
+								<Button class="second" disabled={busy} onclick={() => accept([proposal.key])} data-testid="accept-one"
 									>Take it over</Button
 								>
 								<Button class="tool" onclick={() => left.add(proposal.key)} data-testid="reject">Leave it</Button>
@@ -193,25 +209,47 @@
 				: ''}.
 		</p>
 	{/if}
-	{#if data.changes.length > 0}
+	{#if taken.length > 0}
 		<h2>Taken over before</h2>
 		<ul class="changes">
-			{#each data.changes.slice(0, 40) as change (change.id)}
-				<li class:undone={change.undone} data-change={data.names[change.subjectId]}>
-					<span
-						>{data.names[change.subjectId] ?? 'Gear no longer there'}{change.slideId === null
-							? ''
-							: `, ${change.slideId}`}: {change.from}</span
-					>
-					<span class="quiet">{change.personName}, {when(change.at)}</span>
-					{#if !change.undone}<Button class="tool" onclick={() => takeBack(change.id)} data-testid="take-back"
-							>Take it back</Button
-						>{/if}
-				</li>
+			{#each taken.slice(0, 40) as { lessonId, changes } (changes[0].id)}
+				{#if changes.length === 1}
+					{@render one(changes[0])}
+				{:else}
+					<li data-testid="lesson-taken">
+						<span>{changes.length} figures {changes[0].from}</span>
+						<span class="quiet">{changes[0].personName}, {when(changes[0].at)}</span>
+						{#if changes.some(({ undone }) => !undone)}<Button
+								class="tool"
+								disabled={busy}
+								onclick={() => takeBack(`/api/learn?lesson=${lessonId}`)}
+								data-testid="take-lesson-back">Take all of it back</Button
+							>{/if}
+						<details>
+							<summary data-testid="each-of-it">One by one</summary>
+							<ul>
+								{#each changes as change (change.id)}{@render one(change)}{/each}
+							</ul>
+						</details>
+					</li>
+				{/if}
 			{/each}
 		</ul>
 	{/if}
 </div>
+
+{#snippet one(change: GearChange)}
+	<li class:undone={change.undone} data-change={data.names[change.subjectId]}>
+		<span>{named(change)}{change.lessonId === null ? `: ${change.from}` : ''}</span>
+		<span class="quiet">{change.personName}, {when(change.at)}</span>
+		{#if !change.undone}<Button
+				class="tool"
+				disabled={busy}
+				onclick={() => takeBack(`/api/gear/${change.id}`)}
+				data-testid="take-back">Take it back</Button
+			>{/if}
+	</li>
+{/snippet}
 
 <style>
 	small {
@@ -235,6 +273,14 @@
 	.changes span:first-child {
 		flex: 1;
 		min-width: 240px;
+	}
+	.changes details {
+		flex-basis: 100%;
+	}
+	summary {
+		min-height: 44px;
+		padding: 10px 0;
+		cursor: pointer;
 	}
 	a.second {
 		display: inline-flex;

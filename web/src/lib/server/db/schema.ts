@@ -589,6 +589,8 @@ export const gearChanges = pgTable(
 		from: text('came_from').notNull(),
 		before: jsonb('before').notNull(),
 		after: jsonb('after').notNull(),
+		/** What a lesson of the logbook said beside it; null: it was measured. */
+		taught: jsonb('taught'),
 		undone: boolean('undone').notNull().default(false),
 		at: moment('at')
 	},

@@ -109,13 +109,15 @@ export async function changeGeometry<Geometry>(
 	personId: string,
 	id: string,
 	kind: string,
-	change: (support: SupportRow<Geometry>) => Geometry
+	change: (support: SupportRow<Geometry>) => Geometry | null
 ): Promise<void> {
 	const [row] = await database().select().from(supports).where(ofCrew(crewId, id)).for('update');
 	if (row === undefined || row.kind !== kind)
 		throw new Refusal('notFound', `That ${kind} does not exist, or was deleted.`);
 	const support = supportOf<Geometry>(row);
-	const left = columns(kind, { ...support, geometry: change(support) });
+	const geometry = change(support);
+	if (geometry === null) return;
+	const left = columns(kind, { ...support, geometry });
 	await noteEdit(crewId, personId, documentName.support(id), left);
 	await database()
 		.update(supports)

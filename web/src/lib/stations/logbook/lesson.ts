@@ -1,35 +1,24 @@
-import { add, learnFromBalances, type Learned, type Lesson, readingAt, scale, type Vec3 } from '@poise/core';
-import { usualZeroSigmaM } from '$lib/supports/gimbal/figures';
-import type { GimbalRecord } from '$lib/supports/gimbal/model';
+import { add, learnFromBalances, type Lesson, readingAt, scale, type Vec3 } from '@poise/core';
+import { foretoldSigmasM } from '$lib/supports/gimbal/figures';
+import { learnedOf, untaughtPart, untaughtRig, usualZeroSigmaM } from '$lib/supports/gimbal/taught';
+import type { Gimbal, GimbalRecord } from '$lib/supports/gimbal/model';
+import type { TaughtChange } from '$lib/model/measurement';
 import { armReachM, turnOfAttitude } from '$lib/model/attitude';
 import { cgFromMiddleOf, cgSigmaOf, type Part } from '$lib/model/part';
-import { middleM, type StandingPart, standingParts } from '$lib/model/payload';
-import type { Gimbal } from '$lib/supports/gimbal/model';
-
-/** A figure the logbook would change, ready to be taken over or left. */
-export type Proposal =
-	| {
-			readonly about: 'part';
-			readonly key: string;
-			readonly part: Part;
-			readonly beforeM: Vec3;
-			readonly beforeSigmaM: Vec3;
-			readonly afterM: Vec3;
-			readonly afterSigmaM: Vec3;
-	  }
-	| {
-			readonly about: 'zero';
-			readonly key: string;
-			readonly rig: Gimbal;
-			readonly slideId: string;
-			readonly beforeM: number;
-			readonly beforeSigmaM: number;
-			readonly afterM: number;
-			readonly afterSigmaM: number;
-	  };
+import { middleM, mountedBodies, type StandingPart, standingParts } from '$lib/model/payload';
+import { figuresOf, type LearnedFigure, type Proposal, withFigures } from './learnedFigures';
 
 export interface LessonSheet {
 	readonly proposals: readonly Proposal[];
+	/** Figures that hardly change, and were weighed together with those that do: all of them taken over foretell best. */
+	readonly beside: number;
+	/** What the newest balance's build is foretold to on its gimbal, the worst of its slides, one standard deviation: today, and with all taken over. */
+	readonly foretold: {
+		readonly payloadName: string;
+		readonly supportName: string;
+		readonly todayM: number;
+		readonly thenM: number;
+	} | null;
 	/** In words: what the balances could not tell apart. */
 	readonly untold: readonly string[];
 	readonly used: number;
@@ -49,45 +38,46 @@ export interface LessonSheet {
 
 /** A scale read and a hand's work: seven tenths of a millimetre. */
 const readingSigmaM = 0.0007;
-/** A figure that moved by less than this and grew little surer is not worth a line. */
-const worthM = 0.0008;
-const worthLearned = 0.6;
 
 /**
- * What the logged balances say of today's shelf and rigs. A reading counts when its axis was seen to hold at it, the gimbal and all parts
- * still exist, and its build was not corrected as a whole; the parts stand as they stood then, with today's figures as
- * what is believed. `leftOut` names records that are not to count this time.
+ * What the logged balances say of today's shelf and rigs, and every figure of it as it can be taken over. A reading counts when its axis was
+ * seen to hold at it, the gimbal and all parts still exist, and its build was not corrected as a whole; the parts stand as they stood then.
+ * What is believed is what was believed before any balance taught of it: `changes` are the figures taken over before, so that
+ * no balance counts twice. `leftOut` names records that are not to count this time.
  */
 export function lessonFrom(
 	all: readonly GimbalRecord[],
 	shelf: readonly Part[],
 	rigs: readonly Gimbal[],
-	leftOut: readonly string[] = []
-): LessonSheet {
-	const records = all.filter(({ id }) => !leftOut.includes(id));
+	{
+		changes = [],
+		leftOut = []
+	}: { readonly changes?: readonly TaughtChange[]; readonly leftOut?: readonly string[] } = {}
+): { readonly sheet: LessonSheet; readonly figures: readonly LearnedFigure[] } {
 	const without = all.flatMap(({ id, payloadName, loggedAt }) =>
 		leftOut.includes(id) ? [{ id, payloadName, loggedAt }] : []
 	);
-	const byId = new Map(shelf.map((part) => [part.id, part]));
-	const usable = records.flatMap((record) => {
-		const rig = rigs.find(({ id }) => id === record.supportId);
-		const { payload } = record.snapshot;
-		const ids = [payload.platePartId, ...payload.placements.map(({ partId }) => partId)];
-		// Readings that were only computed say what the figures said; what was seen to hold says where the parts are.
-		if (record.struck || (record.found ?? []).length === 0) return [];
-		if (rig === undefined || payload.correction || !ids.every((id) => byId.has(id))) return [];
-		// Weights and other holes make another gimbal; the log keeps it whole, but its zeros are today's.
-		if ((record.weights ?? []).length > 0 || (record.alternativeIds ?? []).length > 0) return [];
-		return [{ record, rig, parts: standingParts({ ...payload, correction: null }, byId) }];
-	});
-	if (usable.length === 0) return { proposals: [], untold: [], used: 0, widenedBy: 1, outliers: [], without };
+	const usable = usableOf(
+		all.filter(({ id }) => !leftOut.includes(id)),
+		new Map(shelf.map((part) => [part.id, part])),
+		rigs
+	);
+	if (usable.length === 0)
+		return {
+			sheet: { proposals: [], beside: 0, foretold: null, untold: [], used: 0, widenedBy: 1, outliers: [], without },
+			figures: []
+		};
 
 	const usedParts = [
 		...new Map(usable.flatMap(({ parts }) => parts.map(({ part }) => [part.id, part] as const))).values()
 	];
 	const usedRigs = [...new Map(usable.map(({ rig }) => [rig.id, rig])).values()];
+	const believed = {
+		parts: usedParts.map((part) => untaughtPart(part, changes)),
+		rigs: usedRigs.map((rig) => untaughtRig(rig, changes))
+	};
 	const lesson = learnFromBalances({
-		rigs: usedRigs.map(({ id, geometry }) => ({
+		rigs: believed.rigs.map(({ id, geometry }) => ({
 			id,
 			rig: geometry,
 			zeroSigmaM: Object.fromEntries(
@@ -96,7 +86,7 @@ export function lessonFrom(
 		})),
 		// A lens's centre is that of the part fully extended; how far it was out then shifts its origin, not its centre.
 		parts: [
-			...usedParts.map((part) => ({
+			...believed.parts.map((part) => ({
 				id: part.id,
 				massKg: part.massKg,
 				cgM: cgFromMiddleOf(part.shape, 1),
@@ -108,18 +98,18 @@ export function lessonFrom(
 			rigId: rig.id,
 			readingSigmaM,
 			foundSlideIds: record.found ?? [],
-			// The person read the scale as it is printed today.
-			readingsM: Object.fromEntries(
-				rig.geometry.slides.map((slide) => {
-					const then = record.support.geometry.slides.find(({ id }) => id === slide.id) ?? slide;
-					return [slide.id, readingAt(then, record.positionsM[slide.id] ?? 0)];
-				})
-			),
+			readingsM: readingsOf(record, believed.rigs),
 			parts: parts.flatMap((standing) => originsOf(standing, parts))
 		}))
 	});
-	return {
-		...read(lesson, usedParts, usedRigs),
+	const from = `learned from ${usable.length} logged ${usable.length === 1 ? 'balance' : 'balances'}`;
+	const figures = figuresOf(lesson, { parts: usedParts, rigs: usedRigs }, believed, from);
+	const proposals = figures.flatMap(({ proposal, telling }) => (telling ? [proposal] : []));
+	const sheet: LessonSheet = {
+		proposals: proposals.sort((a, b) => surprise(b) - surprise(a)),
+		beside: figures.length - proposals.length,
+		foretold: foretoldBy(usable[0] as Usable, figures, changes, lesson),
+		untold: untoldIn(lesson, usedParts, usedRigs),
 		used: usable.length,
 		widenedBy: lesson.widenedBy,
 		outliers: lesson.outliers.flatMap(({ index, offBy }) => {
@@ -129,6 +119,71 @@ export function lessonFrom(
 			return [{ id, payloadName, supportName, loggedAt, offBy }];
 		}),
 		without
+	};
+	return { sheet, figures };
+}
+
+interface Usable {
+	readonly record: GimbalRecord;
+	readonly rig: Gimbal;
+	readonly parts: readonly StandingPart[];
+}
+
+function usableOf(
+	records: readonly GimbalRecord[],
+	byId: ReadonlyMap<string, Part>,
+	rigs: readonly Gimbal[]
+): readonly Usable[] {
+	return records.flatMap((record) => {
+		const rig = rigs.find(({ id }) => id === record.supportId);
+		const { payload } = record.snapshot;
+		const ids = [payload.platePartId, ...payload.placements.map(({ partId }) => partId)];
+		// Readings that were only computed say what the figures said; what was seen to hold says where the parts are.
+		if (record.struck || (record.found ?? []).length === 0) return [];
+		if (rig === undefined || payload.correction || !ids.every((id) => byId.has(id))) return [];
+		// Weights and other holes make another gimbal; the log keeps it whole, but its zeros are today's.
+		if ((record.weights ?? []).length > 0 || (record.alternativeIds ?? []).length > 0) return [];
+		return [{ record, rig, parts: standingParts({ ...payload, correction: null }, byId) }];
+	});
+}
+
+/** The person read the scale as it is printed. */
+function readingsOf(record: GimbalRecord, rigs: readonly Gimbal[]): Readonly<Record<string, number>> {
+	const slides = rigs.find(({ id }) => id === record.supportId)?.geometry.slides ?? [];
+	return Object.fromEntries(
+		slides.map((slide) => {
+			const then = record.support.geometry.slides.find(({ id }) => id === slide.id) ?? slide;
+			return [slide.id, readingAt(then, record.positionsM[slide.id] ?? 0)];
+		})
+	);
+}
+
+/** How surely that build is foretold on its gimbal, as the figures stand and with all of these taken over. */
+function foretoldBy(
+	{ record, rig, parts }: Usable,
+	figures: readonly LearnedFigure[],
+	changes: readonly TaughtChange[],
+	lesson: Lesson
+): LessonSheet['foretold'] {
+	const worst = (of: Gimbal, standing: readonly StandingPart[], taken: readonly TaughtChange[]) => {
+		const shelf = standing.map(({ part }) => part);
+		return Math.max(...Object.values(foretoldSigmasM(of, mountedBodies(standing), learnedOf(shelf, of, taken))));
+	};
+	const then = withFigures(figures, rig, parts);
+	const taken = figures.map(({ after, taught, about, subjectId, slideId }): TaughtChange => ({
+		...{ about, subjectId, slideId, after, at: '9' },
+		taught: { ...taught, lessonId: 'this' }
+	}));
+	// What was taken over before and has nothing to do with this lesson stands as it was taken.
+	const others = changes.filter(
+		({ subjectId, slideId }) => !taken.some((each) => each.subjectId === subjectId && each.slideId === slideId)
+	);
+	if (lesson.covariance.keys.length === 0) return null;
+	return {
+		payloadName: record.payloadName,
+		supportName: record.supportName,
+		todayM: worst(rig, parts, changes),
+		thenM: worst(then.rig, then.parts, [...taken, ...others])
 	};
 }
 
@@ -159,47 +214,8 @@ function originsOf(standing: StandingPart, parts: readonly StandingPart[]) {
 	return [own, { partId: armId(standing), originM: add(add(standing.positionM, half), up) }];
 }
 
-function read(lesson: Lesson, parts: readonly Part[], rigs: readonly Gimbal[]) {
-	const ofParts = lesson.parts.flatMap(({ id, cgM }): Proposal[] => {
-		const part = parts.find((each) => each.id === id);
-		if (part === undefined) return [];
-		const pick = (field: 'value' | 'sigma' | 'prior' | 'priorSigma'): Vec3 => [
-			cgM[0][field],
-			cgM[1][field],
-			cgM[2][field]
-		];
-		if (!cgM.some(worthTelling)) return [];
-		return [
-			{
-				about: 'part',
-				key: id,
-				part,
-				beforeM: pick('prior'),
-				beforeSigmaM: pick('priorSigma'),
-				afterM: pick('value'),
-				afterSigmaM: pick('sigma')
-			}
-		];
-	});
-	const ofZeros = lesson.rigs.flatMap(({ id, zeroM }) => {
-		const rig = rigs.find((each) => each.id === id) as Gimbal;
-		return rig.geometry.slides.flatMap((slide): Proposal[] => {
-			const told = zeroM[slide.id];
-			if (told === undefined || !worthTelling(told)) return [];
-			return [
-				{
-					about: 'zero',
-					key: `${id}.${slide.id}`,
-					rig,
-					slideId: slide.id,
-					beforeM: slide.scale.readingAtZeroM,
-					beforeSigmaM: told.priorSigma,
-					afterM: slide.scale.readingAtZeroM + told.value,
-					afterSigmaM: told.sigma
-				}
-			];
-		});
-	});
+/** In words: what the balances do not tell apart. */
+function untoldIn(lesson: Lesson, parts: readonly Part[], rigs: readonly Gimbal[]): string[] {
 	const nameOf = (key: string) => {
 		const part = parts.find(({ id }) => key.startsWith(`part:${id}.`));
 		if (part !== undefined)
@@ -208,14 +224,8 @@ function read(lesson: Lesson, parts: readonly Part[], rigs: readonly Gimbal[]) {
 		const slide = rig?.geometry.slides.find(({ id }) => key.endsWith(`.${id}`));
 		return rig === undefined || slide === undefined ? null : `${rig.name}, zero of the ${slide.label.toLowerCase()}`;
 	};
-	return {
-		proposals: [...ofParts, ...ofZeros].sort((a, b) => surprise(b) - surprise(a)),
-		untold: lesson.notIdentifiable.map(nameOf).filter((name) => name !== null)
-	};
+	return lesson.notIdentifiable.map(nameOf).filter((name) => name !== null);
 }
-
-const worthTelling = ({ value, prior, priorSigma, learned }: Learned) =>
-	Math.abs(value - prior) > Math.max(worthM, 0.25 * priorSigma) || learned > worthLearned;
 
 /** How far a proposal goes beyond what was believed, in standard deviations: the telling ones first. */
 const surprise = (proposal: Proposal): number =>

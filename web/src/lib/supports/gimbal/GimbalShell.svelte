@@ -1,4 +1,5 @@
 <script lang="ts">
+	import type { Covariance } from '@poise/core';
 	import { mountedBodies, type Payload, standingParts } from '$lib/model/payload';
 	import type { Part } from '$lib/model/part';
 	import type { Person } from '$lib/model/person';
@@ -16,6 +17,7 @@
 			readonly bench: BenchState | null;
 			readonly shelf: readonly Part[];
 			readonly person: Person;
+			readonly learned: Covariance | null;
 		};
 		children: Snippet;
 	}
@@ -27,7 +29,7 @@
 	// svelte-ignore state_referenced_locally
 	const parts = standingParts(payload, new Map(data.shelf.map((part) => [part.id, part])));
 	// svelte-ignore state_referenced_locally
-	const bench = new GimbalBench(support, payload, mountedBodies(parts), data.bench);
+	const bench = new GimbalBench(support, payload, mountedBodies(parts), data.bench, data.learned);
 	shareGimbalBench(() => bench);
 </script>
 

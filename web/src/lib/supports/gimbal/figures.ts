@@ -4,6 +4,7 @@ import {
 	balanceGimbal,
 	balanceSteps,
 	type BalanceStep,
+	type Covariance,
 	type GimbalBalance,
 	type GimbalChain,
 	mountPayload,
@@ -14,6 +15,7 @@ import type { Look } from '$lib/supports/gimbal/model';
 import type { MountedBody } from '$lib/model/payload';
 import { type Hunt, readLooks, seenToHold } from './looks';
 import { printablePosition } from './reading';
+import { usualZeroSigmaM } from './taught';
 
 /** Everything the gimbal bench shows, worked out from a gimbal, a payload and where the slides stand. */
 export interface BenchFigures {
@@ -71,19 +73,35 @@ function solve(
 	return { chain, hunts, solution: balanceGimbal({ chain, options: { counterweightPlaces, alternatives } }) };
 }
 
-/** Where the slides belong by the figures and by what was seen of the loose axes. */
-export function solveWithLooks(rig: Gimbal, bodies: readonly MountedBody[], looks: readonly Look[]): SolvedBench {
+/** How surely the figures foretell each reading, one standard deviation, by slide id; `learned`: what balances told of them together. */
+export function foretoldSigmasM(
+	rig: Pick<Gimbal, 'id' | 'geometry'>,
+	bodies: readonly MountedBody[],
+	learned: Covariance | null
+): Readonly<Record<string, number>> {
 	const zeroSigmaM = Object.fromEntries(
 		rig.geometry.slides.map(({ id, zeroSigmaM: sigma = usualZeroSigmaM }) => [id, sigma])
 	);
-	const payload = bodies.map((part) => ({ ...part, sigmaM: part.sigmaM ?? ([0, 0, 0] as const) }));
+	const payload = bodies.map(({ of, sigmaM = [0, 0, 0] as const, ...part }) => ({ ...part, ...of, sigmaM }));
+	const told = predictReadings({
+		...{ rig: rig.geometry, payload, zeroSigmaM },
+		...(learned === null ? {} : { learned: { rigId: rig.id, covariance: learned } })
+	});
+	return Object.fromEntries(told.map(({ id, sigmaM }) => [id, sigmaM]));
+}
+
+/** Where the slides belong by the figures and by what was seen of the loose axes. */
+export function solveWithLooks(
+	rig: Gimbal,
+	bodies: readonly MountedBody[],
+	looks: readonly Look[],
+	learned: Covariance | null = null
+): SolvedBench {
 	const counted = looks.filter(({ struck }) => struck !== true);
 	const looked = new Set(
 		counted.flatMap((look) => (look.kind === 'way' ? [look.slideId] : look.seen.map(({ slideId }) => slideId)))
 	);
-	const drawn = Object.fromEntries(
-		predictReadings({ rig: rig.geometry, payload, zeroSigmaM }).map(({ id, sigmaM }) => [id, sigmaM])
-	);
+	const drawn = foretoldSigmasM(rig, bodies, learned);
 	const sigmasM = Object.fromEntries(Object.entries(drawn).filter(([id]) => !looked.has(id)));
 	const solved = solve(rig, bodies, counted, drawn);
 	const byDrawing = counted.length === 0 ? solved.solution : solveBench(rig, bodies);
@@ -103,9 +121,6 @@ function solveExactly(rig: Gimbal, bodies: readonly MountedBody[]): SolvedBench 
 	const solved = solve(rig, bodies, []);
 	return { ...solved, sigmasM: {}, looks: [], drawn: { positionsM: positionsOf(solved.solution), sigmasM: {} } };
 }
-
-/** A printed scale sits about this well. */
-export const usualZeroSigmaM = 0.0015;
 
 export function benchFigures(
 	rig: Gimbal,

@@ -1,4 +1,4 @@
-import type { Remedy } from '@poise/core';
+import type { Covariance, Remedy } from '@poise/core';
 import type { KeptDocument } from '$lib/keeping/keptDocument.svelte';
 import type { BenchReference } from '../address';
 import { keptBench } from '../keptBench';
@@ -34,17 +34,21 @@ export class GimbalBench {
 	readonly payloadId: string;
 	readonly payloadVersion: number;
 	readonly bodies: readonly MountedBody[];
+	/** How unsure what balances taught of the parts and the zeros is, together. */
+	readonly #learned: Covariance | null;
 
 	constructor(
 		rig: Gimbal,
 		payload: { readonly id: string; readonly version: number },
 		bodies: readonly MountedBody[],
-		saved: BenchState | null
+		saved: BenchState | null,
+		learned: Covariance | null = null
 	) {
 		this.bareRig = rig;
 		this.payloadId = payload.id;
 		this.payloadVersion = payload.version;
 		this.bodies = bodies;
+		this.#learned = learned;
 		const state = {
 			...saved,
 			positionsM: completePositions(rig, saved?.positionsM ?? {}),
@@ -73,7 +77,7 @@ export class GimbalBench {
 	readonly solved: SolvedBench | null = $derived.by(() => {
 		// A bare plate is nothing to balance yet.
 		if (this.bodies.length < 2) return null;
-		return tryFigures(() => solveWithLooks(this.rig, this.bodies, this.#counted));
+		return tryFigures(() => solveWithLooks(this.rig, this.bodies, this.#counted, this.#learned));
 	});
 	readonly figures: BenchFigures | null = $derived.by(() => {
 		const { solved } = this;

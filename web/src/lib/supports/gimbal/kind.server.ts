@@ -10,16 +10,17 @@ import type { BenchState, GimbalRecordDetail, GimbalGeometry } from './model';
 import { turningOf } from './turning';
 import { setUpGimbal } from './setUp';
 import { balanceStation, logStation } from './station';
+import { learnedOf } from './taught';
 import { gimbalSwap } from './swapSheet.server';
 import { Refusal } from '$lib/server/refusal';
 import type { ServerKind, Standing } from '$lib/server/supportKind';
 
 /** The gimbal as it is put together today, and what everything comes to on it. */
-function today({ support, bodies, state }: Standing<GimbalGeometry, BenchState>) {
+function today({ support, bodies, state, learned }: Standing<GimbalGeometry, BenchState>) {
 	const rig = setUpGimbal(support, state);
 	return {
 		rig,
-		figures: benchFigures(rig, bodies, state.positionsM, solveWithLooks(rig, bodies, countedLooks(state)))
+		figures: benchFigures(rig, bodies, state.positionsM, solveWithLooks(rig, bodies, countedLooks(state), learned))
 	};
 }
 
@@ -61,6 +62,7 @@ export const server: ServerKind<GimbalGeometry, BenchState, GimbalRecordDetail, 
 			detail: { support: rig, positionsM, axes, nudges, weights, alternativeIds, found: [...seen] }
 		};
 	},
+	learned: learnedOf,
 	corrected: withReadings,
 	ownSheetData: { horizon: async ({ entries }) => ({ horizon: await entries() }) },
 	prints: { swap: gimbalSwap },

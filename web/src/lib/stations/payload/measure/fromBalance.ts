@@ -3,7 +3,7 @@ import type { GimbalRecord } from '$lib/supports/gimbal/model';
 import { cgFromMiddleOf } from '$lib/model/part';
 import { bodyOf, middleM, mountedBodies, sigmaOf, standingParts } from '$lib/model/payload';
 import { turnOfAttitude } from '$lib/model/attitude';
-import { usualZeroSigmaM } from '$lib/supports/gimbal/figures';
+import { usualZeroSigmaM } from '$lib/supports/gimbal/taught';
 import type { Evaluated } from './evaluate';
 
 /** Wide enough that the balance alone decides. */

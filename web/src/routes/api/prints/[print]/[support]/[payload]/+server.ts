@@ -1,5 +1,6 @@
 import { mountedBodies, standingParts } from '$lib/model/payload';
 import { idOf, refuse } from '$lib/server/api';
+import { learnedTogether } from '$lib/server/benchData';
 import { findBench } from '$lib/server/db/benches';
 import { listParts } from '$lib/server/db/parts';
 import { findPayload, listPayloads } from '$lib/server/db/payloads';
@@ -40,9 +41,13 @@ export const GET: RequestHandler = async (event) => {
 			.filter((each) => kin.family.includes(each) || also.includes(each.id))
 			.slice(0, mostBuilds);
 		const paper = papers.find((each) => each === query.get('paper')) ?? (person.units === 'imperial' ? 'LETTER' : 'A4');
+		const learned = await learnedTogether(crewId, support, shelf);
 		const pdf = await pdfOf(
 			workedOut(() =>
-				made({ support, payload, bodies, state }, { person, units: person.units, paper, payloads, shelf, query })
+				made(
+					{ support, payload, bodies, state, learned },
+					{ person, units: person.units, paper, payloads, shelf, query }
+				)
 			)
 		);
 		return new Response(new Uint8Array(pdf), {

@@ -1,0 +1,1 @@
+ALTER TABLE "gear_changes" ADD COLUMN "taught" jsonb;
