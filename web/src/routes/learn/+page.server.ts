@@ -1,5 +1,5 @@
 import { listGearChanges } from '$lib/server/db/gearChanges';
-import { lessonOf } from '$lib/server/learn';
+import { lessonOf } from '$lib/stations/logbook/learn.server';
 import { pageLoad } from '$lib/server/page';
 import { mostLeftOut } from '$lib/server/schemas/measurement';
 import { unreadable } from '$lib/server/unreadable';

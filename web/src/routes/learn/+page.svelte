@@ -4,8 +4,7 @@
 	import { invalidateAll } from '$app/navigation';
 	import { mmFromM, type Vec3 } from '@poise/core';
 	import { ask } from '$lib/keeping/ask';
-	import type { GearChange } from '$lib/model/measurement';
-	import { takenTogether } from '$lib/stations/logbook/takenTogether';
+	import TakenOver from '$lib/stations/logbook/TakenOver.svelte';
 	import type { Proposal } from '$lib/stations/logbook/learnedFigures';
 	import { when } from '$lib/sheet/when';
 	import { showLength, together } from '$lib/sheet/units/display';
@@ -68,10 +67,6 @@
 		left.clear();
 		await invalidateAll();
 	}
-	/** What was taken over, the newest first; what came from one lesson stands together. */
-	const taken = $derived(takenTogether(data.changes));
-	const named = ({ subjectId, slideId }: GearChange) =>
-		data.names[slideId === null ? subjectId : `${subjectId}.${slideId}`] ?? 'Gear no longer there';
 	const withOut = (ids: readonly string[]) =>
 		ids.length === 0 ? '/learn' : `/learn?${ids.map((id) => `without=${encodeURIComponent(id)}`).join('&')}`;
 	const leftOut = $derived(data.lesson.without.map(({ id }) => id));
@@ -209,47 +204,8 @@
 				: ''}.
 		</p>
 	{/if}
-	{#if taken.length > 0}
-		<h2>Taken over before</h2>
-		<ul class="changes">
-			{#each taken.slice(0, 40) as { lessonId, changes } (changes[0].id)}
-				{#if changes.length === 1}
-					{@render one(changes[0])}
-				{:else}
-					<li data-testid="lesson-taken">
-						<span>{changes.length} figures {changes[0].from}</span>
-						<span class="quiet">{changes[0].personName}, {when(changes[0].at)}</span>
-						{#if changes.some(({ undone }) => !undone)}<Button
-								class="tool"
-								disabled={busy}
-								onclick={() => takeBack(`/api/learn?lesson=${lessonId}`)}
-								data-testid="take-lesson-back">Take all of it back</Button
-							>{/if}
-						<details>
-							<summary data-testid="each-of-it">One by one</summary>
-							<ul>
-								{#each changes as change (change.id)}{@render one(change)}{/each}
-							</ul>
-						</details>
-					</li>
-				{/if}
-			{/each}
-		</ul>
-	{/if}
+	<TakenOver changes={data.changes} names={data.names} {busy} {takeBack} />
 </div>
-
-{#snippet one(change: GearChange)}
-	<li class:undone={change.undone} data-change={data.names[change.subjectId]}>
-		<span>{named(change)}{change.lessonId === null ? `: ${change.from}` : ''}</span>
-		<span class="quiet">{change.personName}, {when(change.at)}</span>
-		{#if !change.undone}<Button
-				class="tool"
-				disabled={busy}
-				onclick={() => takeBack(`/api/gear/${change.id}`)}
-				data-testid="take-back">Take it back</Button
-			>{/if}
-	</li>
-{/snippet}
 
 <style>
 	small {
@@ -273,14 +229,6 @@
 	.changes span:first-child {
 		flex: 1;
 		min-width: 240px;
-	}
-	.changes details {
-		flex-basis: 100%;
-	}
-	summary {
-		min-height: 44px;
-		padding: 10px 0;
-		cursor: pointer;
 	}
 	a.second {
 		display: inline-flex;

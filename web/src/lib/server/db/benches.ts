@@ -4,7 +4,7 @@ import { mergedSave, type MergedSave, type WantedChange } from '../mergedSave';
 import { onceARequest } from '../requestMemory';
 import { fromStore, toStore } from '../stored';
 import { orNone } from '../unreadable';
-import { database, inTransaction } from './client';
+import { database, holdAlone, inTransaction } from './client';
 import { documentName, noteEdit } from './edits';
 import { benches, people, supports } from './schema';
 
@@ -37,7 +37,7 @@ export const changeBench = <State extends object>(
 	change: WantedChange<State>
 ): Promise<MergedSave<State>> =>
 	inTransaction(async () => {
-		await database().execute(sql`select pg_advisory_xact_lock(hashtext(${`bench ${support.id} ${payloadId}`}))`);
+		await holdAlone(`bench ${support.id} ${payloadId}`);
 		const as = serverKind(support.kind).state;
 		const [row] = await database()
 			.select({ state: benches.state, by: people.name })

@@ -52,6 +52,12 @@ export async function inTransaction<T>(work: () => Promise<T>): Promise<T> {
 		client.release(broken);
 	}
 }
+/** Waits until no other transaction goes by this name; held until this one ends. Throws outside of one. */
+export async function holdAlone(name: string): Promise<void> {
+	if (running.getStore() === undefined) throw new Error(`Nothing to hold “${name}” by: there is no transaction.`);
+	await database().execute(sql`select pg_advisory_xact_lock(hashtext(${name}))`);
+}
+
 /** Made once for each connection of the pool: it goes through every table. */
 const ofClients = new WeakMap<pg.ClientBase, Database>();
 function onClient(client: pg.PoolClient): Database {

@@ -12,7 +12,7 @@ import { Refusal } from '../refusal';
 import { liveSettings, poseContent } from '../schemas/live';
 import { fromStore, type StoredAs, toStore } from '../stored';
 import { readable } from '../unreadable';
-import { database, inTransaction } from './client';
+import { database, holdAlone, inTransaction } from './client';
 import { documentName, noteEdit } from './edits';
 import { liveHeads, livePoses } from './schema';
 
@@ -94,7 +94,7 @@ export const claimLiveHead = (
 	}: { readonly boxId: string; readonly name: string; readonly kind: string; readonly key: string | null }
 ): Promise<void> =>
 	inTransaction(async () => {
-		await database().execute(sql`select pg_advisory_xact_lock(hashtext(${`live heads ${crewId}`}))`);
+		await holdAlone(`live heads ${crewId}`);
 		const all = await database().select().from(liveHeads).where(eq(liveHeads.crewId, crewId));
 		const had = all.find((each) => each.boxId === boxId);
 		if (had !== undefined) await database().update(liveHeads).set({ key, kind }).where(eq(liveHeads.id, had.id));

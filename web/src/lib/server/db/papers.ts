@@ -4,7 +4,7 @@ import { mergedSave, type MergedSave, type WantedChange } from '../mergedSave';
 import { paperSchemas } from '../schemas/paper';
 import { fromStore, type StoredAs, toStore } from '../stored';
 import { orNone } from '../unreadable';
-import { database, inTransaction } from './client';
+import { database, holdAlone, inTransaction } from './client';
 import { documentName, noteEdit } from './edits';
 import { papers, people } from './schema';
 
@@ -32,7 +32,7 @@ export const changePaper = <Kind extends PaperKind>(
 	change: WantedChange<Papers[Kind]>
 ): Promise<MergedSave<Papers[Kind]>> =>
 	inTransaction(async () => {
-		await database().execute(sql`select pg_advisory_xact_lock(hashtext(${`paper ${payloadId} ${kind}`}))`);
+		await holdAlone(`paper ${payloadId} ${kind}`);
 		const [row] = await database()
 			.select({ content: papers.content, by: people.name })
 			.from(papers)

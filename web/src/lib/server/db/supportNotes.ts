@@ -5,7 +5,7 @@ import { mergedSave, type MergedSave, type WantedChange } from '../mergedSave';
 import { Refusal } from '../refusal';
 import { fromStore, type StoredAs, toStore } from '../stored';
 import { orNone, readable } from '../unreadable';
-import { database, inTransaction } from './client';
+import { database, holdAlone, inTransaction } from './client';
 import { people, personSetups, supportEntries } from './schema';
 
 type SupportReference = { readonly id: string; readonly kind: string };
@@ -55,7 +55,7 @@ export const changeSetup = <Setup extends object>(
 	change: WantedChange<Setup>
 ): Promise<MergedSave<Setup>> =>
 	inTransaction(async () => {
-		await database().execute(sql`select pg_advisory_xact_lock(hashtext(${`setup ${support.id} ${person.id}`}))`);
+		await holdAlone(`setup ${support.id} ${person.id}`);
 		const stands = await orNone('how this was worn last', { id: support.id }, async () => {
 			const value = await findSetup<Setup>(crewId, support, person.id);
 			return value === null ? null : { value, by: person.name };

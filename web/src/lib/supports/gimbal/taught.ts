@@ -35,12 +35,12 @@ const partFigure = ({ shape }: Part): GearFigure => ({
 });
 
 /** The change by which this part's centre stands as it stands; none where it was typed or measured since. */
-export const changeOfPart = (part: Part, changes: readonly TaughtChange[]): TaughtChange | undefined =>
+const changeOfPart = (part: Part, changes: readonly TaughtChange[]): TaughtChange | undefined =>
 	changes.find(
 		({ about, subjectId, after }) => about === 'part' && subjectId === part.id && sameFigure(after, partFigure(part))
 	);
 /** The same for a scale's zero. */
-export const changeOfZero = (
+const changeOfZero = (
 	supportId: string,
 	slide: Slide,
 	changes: readonly TaughtChange[]

@@ -1,6 +1,6 @@
 import { api, idOf, readBody } from '$lib/server/api';
 import { takeLessonBack } from '$lib/server/db/gearChanges';
-import { takeOver } from '$lib/server/learn';
+import { takeOver } from '$lib/stations/logbook/learn.server';
 import { takingOver } from '$lib/server/schemas/measurement';
 
 /** Takes figures that the logbook teaches over into the gear. */

@@ -1,15 +1,14 @@
 import { createHash } from 'node:crypto';
-import { sql } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
-import { lessonFrom } from '$lib/stations/logbook/lesson';
-import type { LearnedFigure } from '$lib/stations/logbook/learnedFigures';
+import { lessonFrom } from './lesson';
+import type { LearnedFigure } from './learnedFigures';
 import type { GimbalGeometry, GimbalRecordDetail } from '$lib/supports/gimbal/model';
-import { database, inTransaction } from './db/client';
-import { changeGear, taughtChanges, type WantedChange } from './db/gearChanges';
-import { balancesWith } from './db/log';
-import { listParts } from './db/parts';
-import { listSupports } from './db/supports';
-import { Refusal } from './refusal';
+import { holdAlone, inTransaction } from '$lib/server/db/client';
+import { changeGear, taughtChanges, type WantedChange } from '$lib/server/db/gearChanges';
+import { balancesWith } from '$lib/server/db/log';
+import { listParts } from '$lib/server/db/parts';
+import { listSupports } from '$lib/server/db/supports';
+import { Refusal } from '$lib/server/refusal';
 
 /** The newest balances that a lesson is drawn from. */
 const mostBalances = 80;
@@ -50,7 +49,7 @@ export const takeOver = (
 	}
 ): Promise<{ taken: number }> =>
 	inTransaction(async () => {
-		await database().execute(sql`select pg_advisory_xact_lock(hashtext(${`lesson ${crewId}`}))`);
+		await holdAlone(`lesson ${crewId}`);
 		const { figures, mark } = await lessonOf(crewId, asked.without);
 		if (mark !== asked.mark)
 			throw new Refusal('stale', 'The logbook or the gear has changed since you looked. Here is what it says now.');
