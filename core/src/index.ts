@@ -130,7 +130,8 @@ export { trimSled, type SledTrim } from './sled/trimSled';
 export { type DropInertia, inertiaFromDrops, type TimedDrop } from './sled/inertiaFromDrops';
 export { simulateSpin, type SpinRun, type SpinSample } from './sled/simulateSpin';
 export { correctSled, noSledCorrection, type SledCorrection, unseenPartId } from './sled/correctSled';
-export { estimateSled, sledLookMiss, type SledDoubt, type SledEstimate, type SledLook } from './sled/estimateSled';
+export { estimateSled, type SledDoubt, type SledEstimate } from './sled/estimateSled';
+export { type SledLook, sledLookMiss } from './sled/sledLook';
 export { legClearance, type LegClearance, type ReachPoint, reachTrade } from './sled/reach';
 
 // The arm and its socket block

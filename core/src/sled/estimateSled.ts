@@ -1,37 +1,10 @@
-/* eslint-disable max-lines -- one method, with its derivation beside it. */
-import { inverse, Matrix } from 'ml-matrix';
 import { checksFor } from '../input';
+import type { Vec3 } from '../mass/body';
 import { chiSquarePoint } from '../numeric/chiSquare';
-import { standardGravityMPerS2, type Vec3 } from '../mass/body';
+import { type FitWithDoubts, fitWithDoubts } from '../numeric/fitWithDoubts';
 import { correctedTotals, type SledCorrection } from './correctSled';
-import { dropConstant } from './dropTime';
-import { planeOf, type Sled, type SledPlane, type SledTotals, sledTotals } from './sled';
-import { spinPlane, standingNm } from './steadyLean';
-
-/** One look at the sled, with its parts as they stood then, as drawn. */
-export type SledLook = { readonly sled: Sled; readonly plane: SledPlane } & (
-	| {
-			/** Let go upright, the post came to rest leaning so: top forward, or to the camera's left, positive. */
-			readonly kind: 'rest';
-			readonly leanRad: number;
-			readonly sigmaRad: number;
-	  }
-	| {
-			/** From level to first vertical. */
-			readonly kind: 'drop';
-			readonly dropTimeS: number;
-			readonly sigmaS: number;
-	  }
-	| {
-			/** Turning steadily at this rate, the post leaned so. */
-			readonly kind: 'spin';
-			readonly leanRad: number;
-			readonly sigmaRad: number;
-			readonly spinRadPerS: number;
-			/** Of the rate. */
-			readonly spinSigmaRadPerS: number;
-	  }
-);
+import { sledTotals } from './sled';
+import { missOf, type SledLook } from './sledLook';
 
 /** One standard deviation of what the drawing may have wrong. */
 export interface SledDoubt {
@@ -45,17 +18,14 @@ export interface SledEstimate {
 	readonly sigma: { readonly firstMomentKgM: Vec3; readonly xzKgM2: number; readonly yzKgM2: number };
 	/** By how much the doubts had to be widened before the looks fitted; 1: they fit the drawing as it is doubted. */
 	readonly widenedBy: number;
-	/** The looks do not fit each other, however wrong the drawing may be: one of them is a slip, or something moved. */
+	/** The looks do not fit each other: one of them is a slip, or something moved. */
 	readonly looksClash: boolean;
-	/** Among looks that clash, by its index: the one without which they fit best, and how many of its own errors it is off; null: none. */
+	/** Among looks that clash, by its index: the one that the others contradict, and how many deviations it is off what they foretell; null: none. */
 	readonly outlier: { readonly index: number; readonly offBy: number } | null;
 }
 
 /** Doubts are never widened further: past this a drawing says nothing at all. */
 const mostWidened = 1000;
-
-/** A hand never sets a post nearer than this, so a look never tells more. */
-const handM = 1e-4;
 
 /**
  * What a sled's looks say it has wrong: one estimate from rest leans, drop times and spins together.
@@ -68,9 +38,10 @@ const handM = 1e-4;
  * doubts are honest. Where it exceeds that law's 95 % point, doubts are widened by one factor, the least that brings `χ²`
  * back to its expectation; the looks' own errors stay as they are. Only those doubts are widened that a look which does not
  * fit speaks of (a lean at rest of the moment across its plane, a drop of the height, a spin of its product), and all of them
- * only where that is not enough: a spin should not move a centre that hangs true. Looks that nothing makes fit clash: all deviations
- * are widened by the root of `χ²` over its expectation, and where one look left out makes the others fit, or takes away most, it is named.
- * Nothing is left out of itself.
+ * only where that is not enough: a spin should not move a centre that hangs true. Looks clash where nothing makes them fit, and where one of
+ * them is further from what the others foretell than chance takes it: doubts are then no wider than the others ask for, lest
+ * a slip be explained by a drawing wrong beyond all reason. All deviations are widened by the root of `χ²` over its expectation, and the
+ * look that the others contradict is named. Nothing is left out of itself.
  *
  * Least squares with a prior (the doubt). A rest lean must satisfy `h sin α = x cos α`; a
  * spin the steady balance of gravity and spin that {@link steadyLean} solves, at the lean seen, so that no root need be chosen;
@@ -105,102 +76,139 @@ export function estimateSled(input: {
 		if (look.kind === 'spin') check.positive(`looks[${index}].spinRadPerS`, look.spinRadPerS);
 	});
 
-	const seen = input.looks.map((look, index) => {
+	const seen = input.looks.map((look, index): Seen => {
 		const carrier = look.sled.parts.find(({ id }) => id === input.carrierId)?.body;
 		if (carrier === undefined || !(carrier.massKg > 0))
 			return check.fail('carrierId', `must be a part with some mass of looks[${index}].sled`, input.carrierId);
-		return { look, carrier, drawn: sledTotals('estimateSled', look.sled) };
+		const drawn = sledTotals('estimateSled', look.sled);
+		return { look, missAt: (values) => missOf(look, correctedTotals(drawn, carrier, correctionFrom(values))) };
 	});
-	const fitted = (widenedBy: number, which: readonly boolean[], start: readonly number[]) =>
-		fit(
-			start,
-			doubts.map((sigma, index) => (which[index] === true ? sigma * widenedBy : sigma)),
-			(values) => {
-				const correction = correctionFrom(values);
-				return seen.map(({ look, carrier, drawn }) => missOf(look, correctedTotals(drawn, carrier, correction)));
-			}
-		);
-	/** The least factor that brings χ² down to its expectation, or as far as looks that clash let it come. */
-	const widenedUntilFit = (which: readonly boolean[], from: Fit) => {
-		let best = fitted(mostWidened, which, from.values);
-		const enough = Math.max(seen.length, best.chiSquare + 1);
-		let [least, most] = [1, mostWidened];
-		// To a twentieth, on a scale of shares.
-		while (most / least > 1.05) {
-			const between = Math.sqrt(least * most);
-			const tried = fitted(between, which, best.values);
-			if (tried.chiSquare > enough) least = between;
-			else [most, best] = [between, tried];
-		}
-		return { widenedBy: most, best };
-	};
-
-	const mostChiSquare = chiSquarePoint(Math.max(1, seen.length), 1.645);
-	let widenedBy = 1;
-	let found = fitted(1, [], nothing);
-	if (found.chiSquare > mostChiSquare) {
-		({ widenedBy, best: found } = widenedUntilFit(doubtsAskedBy(input.looks, found.lookMisses), found));
-		if (found.chiSquare > mostChiSquare) {
-			const all = widenedUntilFit(
-				doubts.map(() => true),
-				found
-			);
-			// Where all doubts together are no better, the narrower word stands.
-			if (all.best.chiSquare < found.chiSquare - 1) ({ widenedBy, best: found } = all);
-		}
-	}
-	const { values } = found;
-	const looksClash = found.chiSquare > mostChiSquare;
-	const wider = looksClash ? Math.sqrt(found.chiSquare / seen.length) : 1;
-	const sigma = found.sigma.map((each) => each * wider);
+	const all = weighed(seen, doubts);
+	const slip = all.widenedBy > 1 || all.clash ? contradicted(seen, doubts, all) : null;
+	const { best, widenedBy, clash } = slip === null ? all : { ...slip, clash: true };
+	const wider = clash ? Math.sqrt(Math.max(1, best.chiSquare / Math.max(1, seen.length))) : 1;
+	const sigma = best.sigma.map((each) => each * wider) as [number, number, number, number, number];
 	return {
-		correction: correctionFrom(values),
-		sigma: { firstMomentKgM: [sigma[0]!, sigma[1]!, sigma[2]!], xzKgM2: sigma[3]!, yzKgM2: sigma[4]! },
+		correction: correctionFrom(best.values),
+		sigma: { firstMomentKgM: [sigma[0], sigma[1], sigma[2]], xzKgM2: sigma[3], yzKgM2: sigma[4] },
 		widenedBy,
-		looksClash,
-		outlier: looksClash ? outlierOf(input, found.chiSquare) : null
+		looksClash: clash,
+		// Of two that contradict each other either may be the slip.
+		outlier: slip === null || seen.length < 3 ? null : { index: slip.index, offBy: slip.offBy }
 	};
 }
 
-/** A look that takes less than this share of what does not fit with it is not the one. */
-const mostOfIt = 0.5;
+interface Seen {
+	readonly look: SledLook;
+	/** How far a sled wrong by these five figures is from doing what was seen, in the look's own standard deviations. */
+	readonly missAt: (values: readonly number[]) => number;
+}
+interface Weighed {
+	readonly best: FitWithDoubts;
+	readonly widenedBy: number;
+	/** Which of the doubts were widened. */
+	readonly which: readonly boolean[];
+	/** More is left than chance leaves, however wide. */
+	readonly clash: boolean;
+}
 
-/** The look without which the others fit best. */
-function outlierOf(
-	input: { readonly looks: readonly SledLook[]; readonly doubt: SledDoubt; readonly carrierId: string },
-	chiSquare: number
-): SledEstimate['outlier'] {
-	const { looks, doubt, carrierId } = input;
-	if (looks.length < 3) return null;
-	const doubts = [...doubt.firstMomentKgM, doubt.productKgM2, doubt.productKgM2].map((sigma) => sigma * mostWidened);
-	let best: { index: number; values: readonly number[]; left: number } | null = null;
-	for (const index of looks.keys()) {
-		const others = looks
-			.filter((_, which) => which !== index)
-			.map((look) => ({
-				look,
-				carrier: look.sled.parts.find(({ id }) => id === carrierId)!.body,
-				drawn: sledTotals('estimateSled', look.sled)
-			}));
-		const { values, chiSquare: left } = fit(nothing, doubts, (at) => {
-			const correction = correctionFrom(at);
-			return others.map(({ look, carrier, drawn }) => missOf(look, correctedTotals(drawn, carrier, correction)));
-		});
-		if (best === null || left < best.left) best = { index, values, left };
+const nothing: readonly number[] = [0, 0, 0, 0, 0];
+const noDoubt = nothing.map(() => false);
+const everyDoubt = nothing.map(() => true);
+
+const fitted = (
+	seen: readonly Seen[],
+	doubts: readonly number[],
+	{ widenedBy, which }: Pick<Weighed, 'widenedBy' | 'which'>,
+	start: readonly number[] = nothing
+): FitWithDoubts =>
+	fitWithDoubts(
+		start,
+		doubts.map((sigma, index) => (which[index] === true ? sigma * widenedBy : sigma)),
+		(values) => seen.map(({ missAt }) => missAt(values))
+	);
+
+/** The most that χ² of so many looks comes to in 95 of 100. */
+const mostBy = (looks: number) => chiSquarePoint(Math.max(1, looks), 1.645);
+
+/** Looks with the drawing, its doubts as wide as they ask for. */
+function weighed(seen: readonly Seen[], doubts: readonly number[]): Weighed {
+	const most = mostBy(seen.length);
+	let found: Omit<Weighed, 'clash'> = {
+		best: fitted(seen, doubts, { widenedBy: 1, which: noDoubt }),
+		...{ widenedBy: 1, which: noDoubt }
+	};
+	if (found.best.chiSquare > most) {
+		found = widenedUntilFit(seen, doubts, doubtsAskedBy(seen, found.best.lookMisses), found.best);
+		if (found.best.chiSquare > most) {
+			const wide = widenedUntilFit(seen, doubts, everyDoubt, found.best);
+			// Where all doubts together are no better, the narrower word stands.
+			if (wide.best.chiSquare < found.best.chiSquare - 1) found = wide;
+		}
 	}
-	if (best === null || chiSquare - best.left < mostOfIt * (chiSquare - looks.length)) return null;
-	const correction = correctionFrom(best.values);
-	const offBy = Math.abs(sledLookMiss({ look: looks[best.index]!, correction, carrierId }));
-	return offBy > 3 ? { index: best.index, offBy } : null;
+	return { ...found, clash: found.best.chiSquare > most };
+}
+
+/** The least factor that brings χ² down to its expectation, or as far as looks that clash let it come. */
+function widenedUntilFit(
+	seen: readonly Seen[],
+	doubts: readonly number[],
+	which: readonly boolean[],
+	from: FitWithDoubts
+): Omit<Weighed, 'clash'> {
+	let best = fitted(seen, doubts, { widenedBy: mostWidened, which }, from.values);
+	const enough = Math.max(seen.length, best.chiSquare + 1);
+	let [least, most] = [1, mostWidened];
+	// To a twentieth, on a scale of shares.
+	while (most / least > 1.05) {
+		const between = Math.sqrt(least * most);
+		const tried = fitted(seen, doubts, { widenedBy: between, which }, best.values);
+		if (tried.chiSquare > enough) least = between;
+		else [most, best] = [between, tried];
+	}
+	return { widenedBy: most, which, best };
+}
+
+/**
+ * The look without which the drawing has least wrong, where the others contradict it: it is further from what they foretell than
+ * one look in a thousand searches is by chance. All looks are then weighed with the doubts as wide as the others ask for; null where none is contradicted.
+ */
+function contradicted(
+	seen: readonly Seen[],
+	doubts: readonly number[],
+	all: Weighed
+): (Omit<Weighed, 'clash'> & { readonly index: number; readonly offBy: number }) | null {
+	if (seen.length < 2) return null;
+	const without = (index: number) => seen.filter((_, which) => which !== index);
+	const left = seen.map((_, index) => fitted(without(index), doubts, { widenedBy: 1, which: noDoubt }).chiSquare);
+	const index = left.indexOf(Math.min(...left));
+	// With doubts as wide as all looks together ask for, the drawing has no say in what the others foretell.
+	const others = fitted(without(index), doubts, all);
+	if (others.chiSquare > mostBy(seen.length - 1)) return null;
+	const { missAt } = seen[index] as Seen;
+	const { values, sigma, covariance } = others;
+	const gradient = values.map((value, k) => {
+		const step = 1e-4 * (sigma[k] as number);
+		const at = (by: number) => missAt(values.map((each, other) => (other === k ? value + by : each)));
+		return (at(step) - at(-step)) / (2 * step);
+	});
+	const variance = gradient.reduce(
+		(sum, a, i) => sum + gradient.reduce((inner, b, j) => inner + a * b * (covariance[i]?.[j] ?? 0), 0),
+		1
+	);
+	const offBy = Math.abs(missAt(values)) / Math.sqrt(Math.max(1, variance));
+	if (offBy < Math.sqrt(3.1 ** 2 + 2 * Math.log(seen.length))) return null;
+	const { best, widenedBy, which } = weighed(without(index), doubts);
+	return { best: fitted(seen, doubts, { widenedBy, which }, best.values), widenedBy, which, index, offBy };
 }
 
 /** A look this many of its own errors away does not fit; where none is, the furthest speaks for all. */
 const missedBy = 1.6;
 
 /** Which of the five doubts (moments across, along and up, two products) the looks that do not fit speak of. */
-function doubtsAskedBy(looks: readonly SledLook[], lookMisses: readonly number[]): boolean[] {
+function doubtsAskedBy(seen: readonly Seen[], lookMisses: readonly number[]): boolean[] {
 	const furthest = Math.max(...lookMisses.map(Math.abs));
-	const asked = looks.flatMap(({ kind, plane }, index) => {
+	const asked = seen.flatMap(({ look: { kind, plane } }, index) => {
 		if (Math.abs(lookMisses[index] ?? 0) < Math.min(missedBy, furthest)) return [];
 		const side = plane === 'side';
 		if (kind === 'drop') return [2];
@@ -209,108 +217,8 @@ function doubtsAskedBy(looks: readonly SledLook[], lookMisses: readonly number[]
 	return [0, 1, 2, 3, 4].map((index) => asked.includes(index));
 }
 
-interface Fit {
-	readonly values: readonly number[];
-	readonly sigma: readonly number[];
-	readonly chiSquare: number;
-	readonly lookMisses: readonly number[];
-}
-const nothing: readonly number[] = [0, 0, 0, 0, 0];
-
-/** Gauss–Newton with halved steps on the doubts and the looks together. */
-function fit(
-	start: readonly number[],
-	doubts: readonly number[],
-	lookMisses: (values: readonly number[]) => readonly number[]
-): Fit {
-	const misses = (at: readonly number[]) => [...at.map((value, index) => value / doubts[index]!), ...lookMisses(at)];
-	const costOf = (all: readonly number[]) => all.reduce((sum, miss) => sum + miss * miss, 0);
-
-	let values = start;
-	let now = misses(values);
-	let normal = Matrix.eye(doubts.length);
-	for (let round = 0; round < 40; round += 1) {
-		const jacobian = new Matrix(now.length, doubts.length);
-		doubts.forEach((sigma, column) => {
-			const step = sigma * 1e-4;
-			const plus = misses(values.map((value, index) => value + (index === column ? step : 0)));
-			const minus = misses(values.map((value, index) => value - (index === column ? step : 0)));
-			plus.forEach((miss, row) => jacobian.set(row, column, (miss - minus[row]!) / (2 * step)));
-		});
-		normal = jacobian.transpose().mmul(jacobian);
-		const gradient = jacobian.transpose().mmul(Matrix.columnVector(now));
-		const whole = inverse(normal).mmul(gradient).to1DArray();
-		const cost = costOf(now);
-		let share = 1;
-		let tried = misses(values.map((value, index) => value - whole[index]!));
-		while (costOf(tried) > cost && share > 1e-4) {
-			share /= 2;
-			tried = misses(values.map((value, index) => value - share * whole[index]!));
-		}
-		if (costOf(tried) > cost) break;
-		values = values.map((value, index) => value - share * whole[index]!);
-		const gained = cost - costOf(tried);
-		now = tried;
-		if (gained < 1e-10 * (1 + cost)) break;
-	}
-	const covariance = inverse(normal);
-	return {
-		values,
-		sigma: doubts.map((_, index) => Math.sqrt(covariance.get(index, index))),
-		chiSquare: costOf(now),
-		lookMisses: now.slice(doubts.length)
-	};
-}
-
-/**
- * How far a sled put right by `correction` is from doing what was seen, in that look's own standard deviations; 0: it does
- * just that. Signs say nothing across kinds of look. Throws `PhysicsInputError` where the carrier is missing or weighs nothing.
- */
-export function sledLookMiss(input: {
-	readonly look: SledLook;
-	readonly correction: SledCorrection;
-	readonly carrierId: string;
-}): number {
-	const { look, correction, carrierId } = input;
-	const carrier = look.sled.parts.find(({ id }) => id === carrierId)?.body;
-	if (carrier === undefined || !(carrier.massKg > 0))
-		return checksFor('sledLookMiss').fail('carrierId', 'must be a part with some mass of look.sled', carrierId);
-	return missOf(look, correctedTotals(sledTotals('sledLookMiss', look.sled), carrier, correction));
-}
-
 const correctionFrom = (values: readonly number[]): SledCorrection => ({
 	firstMomentKgM: [values[0]!, values[1]!, values[2]!],
 	xzKgM2: values[3]!,
 	yzKgM2: values[4]!
 });
-
-/** How far the corrected sled is from doing what was seen, in standard deviations. */
-function missOf(look: SledLook, totals: SledTotals): number {
-	const { axis, own } = planeOf[look.plane];
-	const { massKg, cgM, inertiaKgM2, dropHeightM } = totals;
-	if (look.kind === 'rest') {
-		const [sine, cosine] = [Math.sin(look.leanRad), Math.cos(look.leanRad)];
-		const slope = dropHeightM * cosine + cgM[axis] * sine;
-		return (dropHeightM * sine - cgM[axis] * cosine) / Math.hypot(slope * look.sigmaRad, handM);
-	}
-	if (look.kind === 'drop') {
-		// In height, not in time: smooth also where a correction under trial would make the sled top-heavy.
-		const gyration = inertiaKgM2[own] / massKg;
-		const q = standardGravityMPerS2 * (look.dropTimeS / dropConstant) ** 2;
-		const larger = (q + Math.sqrt(Math.max(0, q * q - 4 * gyration))) / 2;
-		const seenM = gyration / larger;
-		const sigmaM = Math.hypot((2 * seenM * look.sigmaS) / look.dropTimeS, handM);
-		return (seenM - dropHeightM) / sigmaM;
-	}
-	const plane = spinPlane(totals, look.plane);
-	const at = (lean: number, rate: number) => standingNm(plane, rate, lean);
-	const stepRad = 1e-5;
-	const byLean =
-		(at(look.leanRad + stepRad, look.spinRadPerS) - at(look.leanRad - stepRad, look.spinRadPerS)) / (2 * stepRad);
-	const stepRate = 1e-5;
-	const byRate =
-		(at(look.leanRad, look.spinRadPerS + stepRate) - at(look.leanRad, look.spinRadPerS - stepRate)) / (2 * stepRate);
-	// What a hand's play moves the centre between the stands of one sled.
-	const floor = massKg * standardGravityMPerS2 * (handM / 2);
-	return at(look.leanRad, look.spinRadPerS) / Math.hypot(byLean * look.sigmaRad, byRate * look.spinSigmaRadPerS, floor);
-}

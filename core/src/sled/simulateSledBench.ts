@@ -2,7 +2,8 @@
 import { normal, type Random } from '../numeric/random';
 import { correctSled } from './correctSled';
 import { dropConstant } from './dropTime';
-import { estimateSled, type SledLook, sledLookMiss } from './estimateSled';
+import { estimateSled } from './estimateSled';
+import { type SledLook, sledLookMiss } from './sledLook';
 import type { RandomSled } from './randomSled';
 import { type Sled, type SledPlane, sledPlanes, sledTotals, withShifts } from './sled';
 import { sledReport } from './sledReport';
@@ -49,8 +50,8 @@ export interface SledOutcome {
 	readonly dropErrorS: number;
 	readonly leanRad: number;
 	readonly poised: boolean;
-	/** After each slip: the worst of static, drop and lean as a share of its tolerance, and whether all that was seen just before was what was foretold. */
-	readonly trail: readonly { readonly error: number; readonly agreed: boolean }[];
+	/** After each slip: the worst of static, drop and lean as a share of its tolerance, whether all that was seen just before was what was foretold, and whether it was said to clash. */
+	readonly trail: readonly { readonly error: number; readonly agreed: boolean; readonly clash: boolean }[];
 }
 
 /** All that was seen together lies within this many of its own errors of what was foretold, root mean square. */
@@ -86,12 +87,12 @@ export function simulateSledBench(input: {
 	const world = new World(bench, random, hand);
 	const good: boolean[] = [];
 	const trail: SledOutcome['trail'][number][] = [];
-	const slip = (moves: Moves, agreed = false) => {
+	const slip = (moves: Moves, agreed = false, clash = false) => {
 		world.move(moves);
 		good.push(world.poised());
 		const { staticM, dropErrorS, leanRad } = world.errors();
 		const { staticM: most, dropS, leanRad: lean } = sledTolerance;
-		trail.push({ agreed, error: Math.max(staticM / most, dropErrorS / dropS, leanRad / lean) });
+		trail.push({ agreed, clash, error: Math.max(staticM / most, dropErrorS / dropS, leanRad / lean) });
 	};
 	if (input.way === 'assistant') assist(bench, world, statedSigmaM, slip);
 	else moveAndSee(bench, world, slip);
@@ -193,7 +194,7 @@ function assist(
 	bench: RandomSled,
 	world: World,
 	statedSigmaM: number,
-	slip: (moves: Moves, agreed: boolean) => void
+	slip: (moves: Moves, agreed: boolean, clash?: boolean) => void
 ): void {
 	const looks: SledLook[] = [];
 
@@ -250,7 +251,8 @@ function assist(
 				...(spinGood ? (staticGood ? {} : { camera: alone }) : { camera }),
 				...(dropGood && spinGood ? {} : { gimbalM: solution.gimbalHeightM })
 			},
-			agreed
+			agreed,
+			estimate.looksClash
 		);
 
 		let seen = lookAt(world);

@@ -56,6 +56,7 @@
 						: 'spin it by hand'}</strong
 			>
 		{:else if slip.kind === 'tooHeavy'}Take <strong data-testid="slip-strong">a larger sled</strong>
+		{:else if slip.kind === 'clash'}First <strong data-testid="slip-strong">settle what was seen</strong>
 		{:else if slip.kind === 'stuck'}As near as <strong data-testid="slip-strong">this plan comes</strong>
 		{:else if slip.lines[0]}{slip.lines[0].lead}<strong data-testid="slip-strong"
 				>{unbroken(slip.lines[0].strong)}</strong
@@ -98,7 +99,7 @@
 	{:else if slip.kind === 'placed'}
 		{#if slip.look === 'drop'}<a class="go stays" href="{sheets}/drop">To the drop timer</a>
 		{:else if slip.look === 'spin'}<a class="go stays" href="{sheets}/spin">To the spin</a>{/if}
-	{:else}
+	{:else if slip.kind !== 'clash'}
 		<LogBalance {log} placeholder="Where, which shots, what to remember" {onlog} />
 	{/if}
 	<SledLookPanel {bench} />

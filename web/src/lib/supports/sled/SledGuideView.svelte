@@ -10,6 +10,7 @@
 	import { rigSteps } from './rigging';
 	import { sharedSledBench } from './sledBench.svelte';
 	import SledLookPanel from './SledLookPanel.svelte';
+	import SledSeenBeside from './SledSeenBeside.svelte';
 	import { lineInWords, linesBetween, type SledSlip, targetOf } from './slip';
 	import { gimbalTravel } from './standing';
 
@@ -104,6 +105,7 @@
 				</ol>
 			{/if}
 			{#if step.caution !== null}<p class="caution">{step.caution}</p>{/if}
+			{#if balancing && figures.clash}<SledSeenBeside {bench} />{/if}
 			<dl>
 				<div>
 					<dt>Operator</dt>

@@ -23,7 +23,7 @@
 	const lean = (value: number, plus: string, minus: string) =>
 		Math.abs(value) < 0.0009 ? 'spins about its post' : `${degrees(value)} ${value > 0 ? plus : minus}`;
 	const give = (index: 0 | 1) =>
-		sigmaM === null || sigmaM[index] < 0.0002 ? '' : `give or take ${together(showLength(sigmaM[index], units))}`;
+		sigmaM === null || sigmaM[index] < 0.0002 ? '' : `± ${together(showLength(sigmaM[index], units))}`;
 	const rows = $derived([
 		{
 			id: 'fore',

@@ -193,6 +193,8 @@ export interface SledFigures {
 	readonly seen: SledSeenRight;
 	/** As computed, and seen in all three. */
 	readonly poised: boolean;
+	/** What was seen does not fit together: one of the looks is wrong, and with it what is reckoned. */
+	readonly clash: boolean;
 	/** The ways to make all of it right, best first; the last leaves everything but plate and gimbal. */
 	readonly cures: readonly SledCure[];
 	/** The one the slip speaks of. */
@@ -252,6 +254,7 @@ export function sledFigures(
 		placed: staticGood && dropGood && spinGood,
 		seen,
 		poised: staticGood && dropGood && spinGood && seen.upright && seen.drop && seen.spin,
+		clash: estimate?.looksClash ?? false,
 		cures,
 		cure: spinGood && Math.abs(leave.foreLeanRad) <= toleranceRad && state.cureId == null ? leave : chosen,
 		correction,

@@ -44,6 +44,20 @@ const out = { placed: false } as const;
 const cured = (next: object, solution: object = {}) =>
 	({ ...rightCure, ...next, solution: { ...rightCure.solution, ...solution } }) as unknown as SledCure;
 
+describe('looks that do not fit together', () => {
+	it('are settled first: no move is offered by them, whatever is out, and nothing is called in place', () => {
+		for (const next of [{}, { ...out, staticGood: false }, { ...out, spinGood: false, dropGood: false }])
+			expect(slipOf({ clash: true, ...next })).toMatchObject({
+				...{ kind: 'clash', lines: [], target: docked, short: null },
+				heading: 'What was seen does not fit together'
+			});
+	});
+	it('leave a payload too heavy, and one that was seen in all three', () => {
+		expect(slipOf({ clash: true, fit: 'tooHeavy' }).kind).toBe('tooHeavy');
+		expect(slipOf({ clash: true, poised: true, seen: { upright: true, drop: true, spin: true } }).kind).toBe('poised');
+	});
+});
+
 describe('what is still to be seen', () => {
 	it('in place as computed: upright first, then the drop, then the spin; seen in all three it is poised', () => {
 		const seen = (upright: boolean, drop: boolean, spin: boolean) => slipOf({ seen: { upright, drop, spin } });

@@ -19,7 +19,7 @@ export interface SledLine {
 }
 
 export interface SledSlip {
-	readonly kind: 'move' | 'placed' | 'poised' | 'tooHeavy' | 'stuck';
+	readonly kind: 'move' | 'placed' | 'poised' | 'tooHeavy' | 'stuck' | 'clash';
 	/** What is still to be seen, while all is in place as computed. */
 	readonly look?: 'upright' | 'drop' | 'spin';
 	readonly heading: string;
@@ -193,6 +193,15 @@ export function sledSlip(
 			lines: [],
 			target: setting,
 			why: `It carries ${together(showMass(sled.greatestPayloadKg, units))} on the plate at most, and this payload weighs ${together(showMass(figures.payloadKg, units))}. Take a larger sled, or take something off.`,
+			short: null
+		};
+	if (figures.clash && !figures.poised)
+		return {
+			kind: 'clash',
+			heading: 'What was seen does not fit together',
+			lines: [],
+			target: setting,
+			why: 'One of the looks is wrong, and until it is struck out or looked at again any move would follow it.',
 			short: null
 		};
 	if (figures.placed) {
