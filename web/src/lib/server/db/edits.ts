@@ -1,4 +1,4 @@
-import { and, desc, eq, gt, notInArray, sql } from 'drizzle-orm';
+import { and, desc, eq, gt, notInArray, type SQL, sql } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
 import type { Edit } from '$lib/model/edit';
 import { database } from './client';
@@ -58,6 +58,34 @@ export async function noteEdit(crewId: string, personId: string, document: strin
 			since: sql`clock_timestamp()`,
 			at: sql`clock_timestamp()`
 		});
+	await trimEdits(crewId, document);
+}
+
+/** The same as part of a statement whose `saved` has a row where the document was saved: `begun` has one where a new entry was begun. */
+export const noteWith = (of: {
+	readonly crewId: string;
+	readonly personId: string;
+	readonly document: string;
+	readonly content: unknown;
+}): SQL => sql`last as (
+		select id, person_id, at from edits where crew_id = ${of.crewId} and document = ${of.document}
+		order by at desc, id desc limit 1
+	), gone_on as (
+		update edits set content = ${JSON.stringify(of.content)}::jsonb, at = clock_timestamp() from last
+		where exists (select from saved) and edits.id = last.id and last.person_id = ${of.personId}
+			and last.at > now() - make_interval(mins => ${spellMinutes})
+		returning edits.id
+	), begun as (
+		insert into edits (id, crew_id, document, person_id, content, since, at)
+		select ${newId()}::uuid, ${of.crewId}::uuid, ${of.document}, ${of.personId}::uuid, ${JSON.stringify(of.content)}::jsonb,
+			clock_timestamp(), clock_timestamp()
+		where exists (select from saved) and not exists (select from gone_on)
+		returning id
+	)`;
+
+/** Forgets all of a document's history but its last {@link mostKept} spells. */
+export async function trimEdits(crewId: string, document: string): Promise<void> {
+	const ofDocument = and(eq(edits.crewId, crewId), eq(edits.document, document));
 	const kept = database()
 		.select({ id: edits.id })
 		.from(edits)

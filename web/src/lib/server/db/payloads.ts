@@ -1,29 +1,27 @@
 import { and, asc, desc, eq, inArray, sql } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
-import type { Attitude } from '$lib/model/attitude';
 import type { Payload, PayloadCorrection, PayloadDraft } from '$lib/model/payload';
 import { Refusal } from '../refusal';
-import { attitude as attitudeSchema, correction as correctionSchema } from '../schemas/payload';
+import { correction as correctionSchema } from '../schemas/payload';
 import { fromStore, type StoredAs, toStore } from '../stored';
 import { onceARequest } from '../requestMemory';
 import { readable } from '../unreadable';
 import { database, inTransaction, type Queryable } from './client';
 import { documentName, noteEdit } from './edits';
+import { attitudeAs, saveWhereItStands } from './savedParts';
 import { parts, payloads, placements } from './schema';
 
-const attitudeAs: StoredAs<Attitude> = { schema: attitudeSchema };
 const correctionAs: StoredAs<PayloadCorrection> = { schema: correctionSchema };
 const storedCorrection = (correction: PayloadCorrection | null | undefined) =>
 	correction == null ? null : toStore(correctionAs, correction);
 
 /** How somebody left a build: the draft itself, which holds no more than ids, places and names. */
-const notePayload = (
-	crewId: string,
-	personId: string,
-	id: string,
-	{ name, platePartId, placements: stand, correction = null }: PayloadDraft
-) =>
-	noteEdit(crewId, personId, documentName.payload(id), { shape: 1, name, platePartId, placements: stand, correction });
+const contentOf = ({ name, platePartId, placements: stand, correction = null }: PayloadDraft) => ({
+	...{ shape: 1, name, platePartId },
+	...{ placements: stand, correction }
+});
+const notePayload = (crewId: string, personId: string, id: string, draft: PayloadDraft) =>
+	noteEdit(crewId, personId, documentName.payload(id), contentOf(draft));
 
 export async function listPayloads(crewId: string): Promise<Payload[]> {
 	const rows = await database()
@@ -83,6 +81,13 @@ export async function savePayload(
 	version: number,
 	draft: PayloadDraft
 ): Promise<Payload> {
+	const document = documentName.payload(id);
+	const correction = storedCorrection(draft.correction);
+	const stood = await saveWhereItStands(draft, {
+		...{ crewId, personId, id, version, correction },
+		...{ document, content: contentOf(draft) }
+	});
+	if (stood !== null) return { ...draft, correction: draft.correction ?? null, id, ...stood };
 	return inTransaction(async () => {
 		const transaction = database();
 		await refuseUnknownParts(transaction, crewId, draft);
@@ -91,7 +96,7 @@ export async function savePayload(
 			.set({
 				name: draft.name,
 				platePartId: draft.platePartId,
-				correction: storedCorrection(draft.correction),
+				correction,
 				version: sql`${payloads.version} + 1`,
 				updatedAt: sql`now()`,
 				updatedBy: personId
@@ -106,8 +111,14 @@ export async function savePayload(
 		await insertPlacements(transaction, crewId, id, draft);
 		await notePayload(crewId, personId, id, draft);
 		const { version: newVersion, familyId, updatedAt } = saved;
-		const { correction = null } = draft;
-		return { ...draft, correction, id, familyId, version: newVersion, updatedAt: new Date(updatedAt).toISOString() };
+		return {
+			...draft,
+			correction: draft.correction ?? null,
+			id,
+			familyId,
+			version: newVersion,
+			updatedAt: new Date(updatedAt).toISOString()
+		};
 	});
 }
 
