@@ -8,6 +8,7 @@ import { findCrewWithPeople } from '$lib/server/db/people';
 import { loadScenarioOnce, makeEmptyCrewOnce } from '$lib/server/demo/loadScenario';
 import { type ChangeEar, listenToChanges } from '$lib/server/db/changes';
 import { KeptAnswers } from '$lib/server/kept/keptAnswers';
+import { KeptPages } from '$lib/server/kept/keptPages';
 import { startLive, stopLive } from '$lib/server/live/desk';
 import { asRefusal, Refusal } from '$lib/server/refusal';
 import { securityHeaders } from '../headers.mjs';
@@ -19,21 +20,9 @@ import { needsStyle, withoutIdleStyles } from '$lib/server/sheetStyles';
 const patienceMs = 15_000;
 
 let ear: ChangeEar | null = null;
-/** A page as it goes out. */
-interface Page {
-	readonly status: number;
-	readonly headers: readonly [string, string][];
-	readonly body: Uint8Array<ArrayBuffer> | null;
-}
-/** A printed page may say what day it is. */
-const longestMs = 10 * 60_000;
-const pages = new KeptAnswers<Page>(() => ear, {
-	weigh: ({ status, headers, body }) =>
-		status === 200 && body !== null && !headers.some(([name]) => name === 'set-cookie') ? body.byteLength : null,
-	...{ mostBytes: 48_000_000, longestMs }
-});
+const pages = new KeptPages(() => ear);
 const crews = new KeptAnswers<NonNullable<Awaited<ReturnType<typeof findCrewWithPeople>>>>(() => ear, {
-	...{ weigh: () => 10_000, mostBytes: 1_000_000, longestMs }
+	...{ weigh: () => 10_000, mostBytes: 1_000_000, longestMs: 10 * 60_000 }
 });
 
 export const init: ServerInit = async () => {
@@ -63,6 +52,7 @@ export const init: ServerInit = async () => {
 					crews.forgetAll();
 				}
 			});
+			pages.openTo(globalThis as unknown as Record<symbol, unknown>);
 			return;
 		} catch (thrown) {
 			const words = startWords(env.DATABASE_URL ?? '', thrown);
@@ -78,7 +68,7 @@ export const init: ServerInit = async () => {
 };
 
 export const handle: Handle = async (request) => {
-	const { url, request: asked, cookies, isDataRequest } = request.event;
+	const { url, request: asked } = request.event;
 	if (asked.method !== 'GET' && asked.method !== 'HEAD') {
 		const response = await gathering(() => answer(request));
 		// Whoever hears that it is saved finds it on the next page.
@@ -87,24 +77,7 @@ export const handle: Handle = async (request) => {
 	}
 	const make = async () => gathering(() => remembering(() => answer(request)));
 	if (asked.method === 'HEAD' || url.pathname === '/health' || url.pathname.startsWith('/api/')) return make();
-	const takesGzip = /\bgzip\b/.test(asked.headers.get('accept-encoding') ?? '');
-	const key = [asked.url, isDataRequest, takesGzip, cookies.get('person') ?? ''].join('\n');
-	const { answer: page, wasKept } = await pages.of(key, async () => {
-		const response = await make();
-		const { status, headers } = response;
-		// One that is no whole page has no body, or none worth holding.
-		return {
-			status,
-			headers: [...headers],
-			body: response.body === null ? null : new Uint8Array(await response.arrayBuffer())
-		};
-	});
-	const response = new Response(page.body, { status: page.status, headers: [...page.headers] });
-	if (!wasKept) return response;
-	response.headers.set('server-timing', 'kept');
-	const etag = response.headers.get('etag');
-	if (etag === null || asked.headers.get('if-none-match') !== etag) return response;
-	return new Response(null, { status: 304, headers: response.headers });
+	return pages.of(request.event, make);
 };
 
 const answer: Handle = async ({ event, resolve }) => {

@@ -65,6 +65,11 @@ export class KeptAnswers<T extends object> {
 		}
 	}
 
+	/** What is there under this key; null: it would have to be made, or is being made. */
+	peek(key: string): T | null {
+		return this.#kept.get(key)?.answer ?? null;
+	}
+
 	/** Nothing it was made from has been written meanwhile, and every table it was made from says when it is. */
 	#isHeard(from: ReadSet): boolean {
 		const tables = this.#ear()?.tables ?? null;
