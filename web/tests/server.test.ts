@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { balanceGimbal, mountPayload } from '@poise/core';
+import { balanceGimbal, mountPayload, seededRandom } from '@poise/core';
 import postgres from 'postgres';
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 import type { Part } from '../src/lib/model/part';
@@ -173,6 +173,59 @@ describe('a payload', () => {
 		expect((await ask('GET', `/api/payloads/${id}`)).body).toEqual(saved.body);
 		expect((await ask('DELETE', `/api/payloads/${id}`)).status).toBe(200);
 		expect((await ask('GET', `/api/payloads/${id}`)).status).toBe(404);
+	});
+
+	it('is what was last saved, whatever was changed of it, one thing or several at once', async () => {
+		const random = seededRandom(11);
+		const pick = <T>(from: readonly T[]): T => from[Math.floor(random() * from.length)]!;
+		const at = () => Math.round((random() - 0.5) * 2000) / 10_000;
+		const stands = (placements: Payload['placements'], which: number, change: object) =>
+			placements.map((each, index) => (index === which ? { ...each, ...change } : each));
+		let stood: Omit<Payload, 'id' | 'version' | 'updatedAt' | 'familyId'> = draft('Changed at random', {
+			placements: parts.slice(0, 4).map(placement)
+		});
+		const plates = parts.filter(({ kind }) => kind === 'plate').map((plate) => plate.id);
+		const changes: readonly ((of: typeof stood) => typeof stood)[] = [
+			(of) => ({ ...of, name: `Changed ${Math.floor(random() * 1e6)}` }),
+			(of) => ({ ...of, platePartId: pick(plates) }),
+			(of) => ({ ...of, placements: stands(of.placements, 0, { positionM: [at(), at(), 0.01] }) }),
+			(of) => ({ ...of, placements: stands(of.placements, 1, { partId: pick(parts).id }) }),
+			(of) => ({
+				...of,
+				placements: stands(of.placements, 2, {
+					attitude: {
+						quarters: [1, 0, Math.floor(random() * 4)],
+						aboutUpRad: at(),
+						extended: 0.5,
+						group: null,
+						arm: null
+					}
+				})
+			}),
+			(of) => ({ ...of, placements: [...of.placements].reverse() }),
+			(of) => ({ ...of, placements: of.placements.slice(1) }),
+			(of) => ({ ...of, placements: [...of.placements, placement(pick(parts))].slice(-6) }),
+			(of) => ({
+				...of,
+				correction: random() < 0.5 ? null : { shiftM: [at(), 0, 0], sigmaM: [0.001, 0.001, 0.001], from: 'by test' }
+			})
+		];
+		const made = await ask('POST', '/api/payloads', stood);
+		const path = `/api/payloads/${made.body.id}`;
+		for (let version = 1; version <= 80; version += 1) {
+			stood = pick(changes)(random() < 0.3 ? pick(changes)(stood) : stood);
+			const saved = await ask('PUT', path, { ...stood, version });
+			expect([saved.status, saved.body.version]).toEqual([200, version + 1]);
+			const { body } = await ask('GET', path);
+			expect(body).toEqual(saved.body);
+			expect(body).toMatchObject(stood);
+			expect(body.placements).toEqual(stood.placements);
+			const [newest] = (await ask('GET', `/api/edits/payload/${made.body.id}`)).body;
+			expect(newest.content).toMatchObject({ name: stood.name, placements: stood.placements });
+		}
+		expect((await ask('PUT', path, { ...stood, version: 80 })).body.error.code).toBe('stale');
+		expect((await ask('DELETE', path)).status).toBe(200);
+		expect((await ask('PUT', path, { ...stood, version: 81 })).status).toBe(404);
 	});
 
 	it('lets only one of two saves from the same version through', async () => {
