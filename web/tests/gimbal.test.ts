@@ -292,8 +292,15 @@ describe('learning', () => {
 		expect(await get<Part[]>('/api/parts')).toEqual(parts);
 	});
 	it('makes the bench surer of a build that was balanced, from the front door on, and no balance counts twice', async () => {
-		const [on, build] = [rig('Small'), payload('screen')];
-		const bench = `/balance/gimbal/${on.id}/${build.id}`;
+		const on = rig('Small');
+		// The same build under a name of its own, so that nobody has looked at it on a bench yet.
+		const { name: _, platePartId, placements } = payload('screen');
+		const copy = await send(screen.origin, 'POST', '/api/payloads', {
+			name: 'Screen, once more',
+			platePartId,
+			placements
+		});
+		const bench = `/balance/gimbal/${on.id}/${(copy.body as Payload).id}`;
 		const doubt = async () => {
 			await go(page, `${screen.origin}${bench}`);
 			return Number(/give or take ([\d.]+)/.exec(await text(page, 'main'))?.[1] ?? 0);
@@ -321,6 +328,7 @@ describe('learning', () => {
 		for (const { id: change } of taken)
 			expect((await send(screen.origin, 'DELETE', `/api/gear/${change}`)).status).toBe(200);
 		expect(await doubt()).toBe(before);
+		expect((await send(screen.origin, 'DELETE', `/api/payloads/${(copy.body as Payload).id}`)).status).toBe(200);
 	});
 	it('a balance that does not fit is named, left out from the front door on, and counts again', async () => {
 		const on = rig('Small');

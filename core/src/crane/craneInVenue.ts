@@ -37,6 +37,20 @@ interface Near {
 	readonly extent: Extent;
 }
 type Range = readonly [number, number];
+type Three = [number, number, number];
+
+/** A straight piece of the crane with what is round it. */
+interface Piece {
+	readonly from: 'noseM' | 'tailM' | 'lensM';
+	readonly to: 'noseM' | 'tailM' | 'lensM';
+	readonly radiusM: number;
+	/** How far from the pivot its axis reaches. */
+	readonly leverM: number;
+}
+/** One piece of the crane and one shape: what is proven of them holds for every part of a cell. */
+interface Pair extends Near {
+	readonly piece: Piece;
+}
 
 /** The crane as something to measure from, checked at the door of `call`. */
 function measured(call: string, input: CraneInVenueInput) {
@@ -79,7 +93,15 @@ function measured(call: string, input: CraneInVenueInput) {
 		.map(({ shape }): Near => ({ shape, keepM: shape.keepM, extent: extentOf(shape) }));
 	/** What anything of it moves at most from the middle of so many swings and booms to their corner. */
 	const moves = (swings: number, booms: number) => lever * Math.hypot(swings / 2, booms / 2);
-	return { swingRange, boomRange, poseAt, distance, near, moves };
+	/** A piece's axis moves as its further end does, or less; what is round it moves with it. */
+	const [nose, tail, lens] = [reach.noseM, reach.tailM, reach.lensM].map((each) => Math.hypot(...each)) as Three;
+	const pieces: readonly Piece[] = [
+		{ from: 'lensM', to: 'lensM', radiusM: radiiM.camera, leverM: nose + lens },
+		{ from: 'tailM', to: 'tailM', radiusM: radiiM.weights, leverM: tail },
+		{ from: 'noseM', to: 'lensM', radiusM: radiiM.head, leverM: nose + lens },
+		{ from: 'tailM', to: 'noseM', radiusM: radiiM.tube, leverM: Math.max(nose, tail) }
+	];
+	return { swingRange, boomRange, poseAt, distance, near, moves, pieces };
 }
 
 export interface ClearPoses {
@@ -94,8 +116,8 @@ export interface ClearPoses {
  * Which swings and booms of a crane are clear of everything that stands in a venue, cell by cell.
  *
  * The arm is a capsule from tail to nose, the head one from hinge to lens, camera and weights are balls. A cell counts as
- * clear only when it is proven so: no point of the crane is further than R from the pivot, so between the middle of a
- * cell and its corner nothing moves more than `R √(Δswing² + Δboom²)/2`, and a cell is cut in two until its middle's
+ * clear only when it is proven so, piece by piece: no point of a piece's axis is further than R from the pivot, so between the middle of a
+ * cell and its corner none moves more than `R √(Δswing² + Δboom²)/2`, and a cell is cut in two until its middle's
  * room exceeds that. What cannot be proven at the finest cell (`cellRad`, 0.03 unless given) counts as not clear.
  *
  * A rigid arm, a level floor, upright shapes. `done` hears now and then which share of the poses is settled, 0 to 1, never less than
@@ -106,7 +128,7 @@ export interface ClearPoses {
  */
 export function craneClearPoses(input: CraneInVenueInput, done: (share: number) => void = () => {}): ClearPoses {
 	const cellRad = checksFor('craneClearPoses').positive('cellRad', input.cellRad ?? 0.03);
-	const { swingRange, boomRange, poseAt, distance, near, moves } = measured('craneClearPoses', input);
+	const { swingRange, boomRange, poseAt, near, pieces } = measured('craneClearPoses', input);
 	const edges = ([low, high]: Range): number[] => {
 		const count = Math.max(1, Math.ceil((high - low) / cellRad));
 		return Array.from({ length: count + 1 }, (_, index) => low + ((high - low) * index) / count);
@@ -130,9 +152,12 @@ export function craneClearPoses(input: CraneInVenueInput, done: (share: number) 
 		];
 	};
 	const clear = swingRad.slice(1).map(() => boomRad.slice(1).map(() => false));
-	/** With each cell the shapes that it is not yet known to be clear of. */
-	const cells: { readonly cell: Cell; readonly shapes: readonly Near[] }[] = [
-		{ cell: [0, swingRad.length - 1, 0, boomRad.length - 1], shapes: near }
+	/** With each cell the pieces and shapes that are not yet known to be clear of one another. */
+	const cells: { readonly cell: Cell; readonly pairs: readonly Pair[] }[] = [
+		{
+			cell: [0, swingRad.length - 1, 0, boomRad.length - 1],
+			pairs: near.flatMap((each) => pieces.map((piece) => ({ ...each, piece })))
+		}
 	];
 	const all = (swingRad.length - 1) * (boomRad.length - 1);
 	let [settled, told] = [0, 0];
@@ -145,13 +170,17 @@ export function craneClearPoses(input: CraneInVenueInput, done: (share: number) 
 	for (let next = cells.pop(); next !== undefined; next = cells.pop()) {
 		const [s0, s1, b0, b1] = next.cell;
 		const [from, to, low, high] = [swingRad[s0]!, swingRad[s1]!, boomRad[b0]!, boomRad[b1]!];
-		const most = moves(to - from, high - low);
+		const turn = Math.hypot((to - from) / 2, (high - low) / 2);
 		const pose = poseAt((from + to) / 2, (low + high) / 2);
-		const close: { readonly shape: Near; readonly room: number }[] = [];
+		const close: { readonly pair: Pair; readonly room: number }[] = [];
 		let blocked = false;
-		for (const shape of next.shapes) {
-			const room = distance(shape, pose, most + shape.keepM) - shape.keepM;
-			if (!(room >= most)) close.push({ shape, room });
+		for (const pair of next.pairs) {
+			const { piece, shape, extent } = pair;
+			const most = piece.leverM * turn;
+			const keepM = pair.keepM + piece.radiusM;
+			const room = pieceToPrism(pose[piece.from], pose[piece.to], shape, most + keepM, extent) - keepM;
+			// What cannot be reckoned is not far away.
+			if (!(room >= most)) close.push({ pair, room });
 			blocked = room <= -most;
 			if (blocked) break;
 		}
@@ -160,11 +189,11 @@ export function craneClearPoses(input: CraneInVenueInput, done: (share: number) 
 			continue;
 		}
 		// What is nearest here is first looked at in its parts: where it blocks them, nothing else is.
-		const shapes = close.sort((one, two) => one.room - two.room).map(({ shape }) => shape);
-		const parts = shapes.length === 0 ? [] : halves(next.cell);
-		if (shapes.length === 0) for (let s = s0; s < s1; s += 1) clear[s]!.fill(true, b0, b1);
+		const pairs = close.sort((one, two) => one.room - two.room).map(({ pair }) => pair);
+		const parts = pairs.length === 0 ? [] : halves(next.cell);
+		if (pairs.length === 0) for (let s = s0; s < s1; s += 1) clear[s]!.fill(true, b0, b1);
 		if (parts.length === 0) settle(next.cell);
-		for (const half of parts) cells.push({ cell: half, shapes });
+		for (const half of parts) cells.push({ cell: half, pairs });
 	}
 	return { swingRad, boomRad, clear };
 }

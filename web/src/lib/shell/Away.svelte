@@ -9,10 +9,9 @@
 	onMount(waitForServer);
 	let stayed = $state(false);
 	const shown = $derived(away.waiting > 0 && navigating.to !== null && !stayed);
-	/** Another link is another wait; the page that is stayed on is none. */
-	let staying = false;
-	beforeNavigate(() => {
-		if (!staying) stayed = false;
+	/** Another link is another wait, however long the page that is stayed on takes to be gone to again. */
+	beforeNavigate(({ to }) => {
+		if (to?.url.href !== page.url.href) stayed = false;
 	});
 	let stay = $state<HTMLButtonElement>();
 	$effect(() => {
@@ -20,9 +19,8 @@
 	});
 	/** The page that is open is gone to again, which the link that waits then gives way to. */
 	async function stayHere() {
-		stayed = staying = true;
+		stayed = true;
 		await goto(page.url, { replaceState: true, noScroll: true, keepFocus: true });
-		staying = false;
 	}
 </script>
 
