@@ -209,14 +209,9 @@ export { windForce } from './crane/windForce';
 // What stands in a venue, and where a crane keeps clear of it
 export { crossingSides, outlineAreaM2 } from './venue/outline';
 export { isInside, type Prism, prismDistance } from './venue/prism';
-export {
-	type ClearPoses,
-	craneClearPoses,
-	type CraneInVenueInput,
-	craneNearest,
-	type Kept,
-	type Nearest
-} from './crane/craneInVenue';
+export type { CraneInVenueInput, Kept } from './crane/craneInVenue';
+export { type ClearPoses, craneClearPoses } from './crane/craneClearPoses';
+export { craneNearest, type Nearest } from './crane/craneNearest';
 
 // What moves along a rail
 export { railLoads, type RailLoads, type RailLoadsInput } from './motion/railLoads';

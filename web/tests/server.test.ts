@@ -30,7 +30,7 @@ const prime = {
 };
 const plate = () => parts.find(({ kind }) => kind === 'plate')!;
 const draft = (name: string, extra: object = {}) => ({ name, platePartId: plate().id, placements: [], ...extra });
-const placement = (part: Part) => ({ id: randomUUID(), partId: part.id, positionM: [0.01, 0, 0] });
+const placement = (part: Part) => ({ id: randomUUID(), partId: part.id, positionM: [0.01, 0, 0] as const });
 
 describe('health', () => {
 	it('says that the database answers and which migration it is on', async () => {
