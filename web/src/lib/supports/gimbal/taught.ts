@@ -40,11 +40,7 @@ const changeOfPart = (part: Part, changes: readonly TaughtChange[]): TaughtChang
 		({ about, subjectId, after }) => about === 'part' && subjectId === part.id && sameFigure(after, partFigure(part))
 	);
 /** The same for a scale's zero. */
-const changeOfZero = (
-	supportId: string,
-	slide: Slide,
-	changes: readonly TaughtChange[]
-): TaughtChange | undefined =>
+const changeOfZero = (supportId: string, slide: Slide, changes: readonly TaughtChange[]): TaughtChange | undefined =>
 	changes.find(
 		({ about, subjectId, slideId, after }) =>
 			about === 'zero' && subjectId === supportId && slideId === slide.id && sameFigure(after, zeroFigure(slide))
