@@ -171,7 +171,7 @@ function foretoldBy(
 	};
 	const then = withFigures(figures, rig, parts);
 	const taken = figures.map(({ after, taught, about, subjectId, slideId }): TaughtChange => ({
-		...{ about, subjectId, slideId, after, at: '9' },
+		...{ about, subjectId, slideId, after, at: afterAll },
 		taught: { ...taught, lessonId: 'this' }
 	}));
 	// What was taken over before and has nothing to do with this lesson stands as it was taken.
@@ -186,6 +186,9 @@ function foretoldBy(
 		thenM: worst(then.rig, then.parts, [...taken, ...others])
 	};
 }
+
+/** Sorts behind every day that is written as a date. */
+const afterAll = '9999';
 
 const armId = (standing: StandingPart) => `arm ${standing.id}`;
 
