@@ -255,13 +255,16 @@ export { profile, type ProfileKind } from './motion/profile';
 export { stopMotion, timelapse } from './motion/frames';
 export { panLinkage } from './motion/panLinkage';
 export { type BodyAt, clearance, type Clearance } from './motion/clearance';
-export { moveClearance, type MoveNear, type MovingBody } from './motion/moveClearance';
+export { moveClearance, type MoveNear } from './motion/moveClearance';
+export type { MovingBody } from './motion/levers';
 export type { Obstacle } from './motion/shapes';
 
 // Live: from pose to pose, stopping on the way, what a head does
 export { type AxisValues, type MotionLimit, transition, type Transition } from './live/transition';
 export { paceBrake, stopOnPath } from './live/stopOnPath';
-export { coast } from './live/coast';
+export { coast, releaseFactor } from './live/coast';
+export { type Leg, toPose, type Way, wayOfLeg } from './live/way';
+export { type Stray, withCoasting } from './live/coasting';
 export { type Pass, type PassBreak, passMatch } from './live/passMatch';
 export { type HeadAxis, type HeadCommand, stepHead, type SteppedHead } from './live/stepHead';
 
@@ -285,7 +288,6 @@ export {
 	type DeskHead,
 	deskHeadStep,
 	deskTimes,
-	type Leg,
 	type Seen,
 	type Task
 } from './live/deskHead';

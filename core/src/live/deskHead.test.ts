@@ -1,14 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { seededRandom } from '../numeric/random';
-import {
-	type DeskEffect,
-	type DeskEvent,
-	deskHead,
-	type DeskHead,
-	deskHeadStep,
-	type Leg,
-	type Seen
-} from './deskHead';
+import { type DeskEffect, type DeskEvent, deskHead, type DeskHead, deskHeadStep, type Seen } from './deskHead';
+import type { Leg } from './way';
 
 const axes = {
 	panRad: { range: [-2, 2] as const, maxRate: 1, maxAccel: 2 },

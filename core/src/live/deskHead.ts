@@ -4,9 +4,8 @@
  * into places due at times of the head's own clock, and leads it along its way only while the head itself says that it is held.
  */
 import { PhysicsInputError } from '../errors';
-import type { MoveKey } from '../motion/keyframePath';
-import { type AxisValues, type MotionLimit } from './transition';
-import { type Going, goOn, throughKeys, toPose, type Way, wayAt } from './way';
+import type { AxisValues } from './transition';
+import { type Going, goOn, type Leg, offShare, throughKeys, type Way, wayAt, type WayAxis, wayOfLeg } from './way';
 
 export const deskTimes = {
 	tickMs: 20,
@@ -17,30 +16,10 @@ export const deskTimes = {
 	/** A stick not heard for so long is let go. */
 	stickMs: 150
 } as const;
-/** So far off the way, of its range, a head is no longer on it. */
-const offShare = 0.01;
 const mostLegs = 200;
 
-export interface DeskAxis extends MotionLimit {
-	/** Its soft ends, as kept here. */
-	readonly range: readonly [number, number];
-}
-/** A part of what a head is to run: to a pose and rest there, or through a move's keys. */
-export type Leg =
-	| {
-			readonly kind: 'pose';
-			readonly name: string;
-			readonly to: AxisValues;
-			readonly wantedS: number | null;
-			readonly restS: number;
-	  }
-	| {
-			readonly kind: 'keyed';
-			readonly name: string;
-			readonly keys: readonly MoveKey[];
-			readonly ends: 'natural' | 'still';
-			readonly restS: number;
-	  };
+/** An axis as kept at the desk. */
+export type DeskAxis = WayAxis;
 
 export interface Task {
 	readonly name: string;
@@ -390,31 +369,11 @@ function nextLeg(task: Task): Partial<Task> {
 	return { ...fresh, leg: 0, lap: task.lap + 1 };
 }
 
-function wayOf(head: DeskHead, leg: Leg, seen: Seen): Way | 'wait' | 'offPath' {
+function wayOf(head: DeskHead, leg: Leg, seen: Seen): Way | 'wait' | 'offPath' | 'beyondEnds' {
 	const moving = Object.entries(seen.rates).some(
 		([axis, rate]) => Math.abs(rate) > 2e-3 * (head.axes[axis]?.maxRate ?? 1)
 	);
-	if (moving) return 'wait';
-	if (leg.kind === 'pose') {
-		const names = Object.keys(leg.to).filter(
-			(axis) => head.axes[axis] !== undefined && seen.values[axis] !== undefined
-		);
-		if (names.length === 0) return 'offPath';
-		const [from, to]: [Record<string, number>, Record<string, number>] = [{}, {}];
-		for (const axis of names) {
-			const [least, most] = head.axes[axis]!.range;
-			from[axis] = seen.values[axis]!;
-			to[axis] = Math.min(most, Math.max(least, leg.to[axis]!));
-		}
-		return toPose(from, to, head.axes, leg.wantedS ?? undefined);
-	}
-	const way = throughKeys(leg.keys, leg.ends);
-	const { values } = wayAt(way, 0);
-	const off = Object.entries(values).some(([axis, value]) => {
-		const [from, to] = head.axes[axis]?.range ?? [0, 0];
-		return Math.abs((seen.values[axis] ?? Infinity) - value) > offShare * (to - from);
-	});
-	return off ? 'offPath' : way;
+	return moving ? 'wait' : wayOfLeg({ from: seen.values, leg, axes: head.axes });
 }
 
 /** What the stick adds to a running way: it stays, or eases back when the stick is let go. */

@@ -3,6 +3,7 @@
  * A head: its lease, its axes and what it is asked, as one pure machine. Whatever comes over its link, it moves only while its
  * lease is alive, and otherwise brakes: by itself, or along the way it was on while its desk still sends that way's end.
  */
+import { releaseFactor } from './coast';
 import { type Braking, type Lease, type LeaseEffect, type LeaseEvent, leaseStep, restingLease } from './lease';
 import { type HeadAxis, type HeadCommand, stepHead } from './stepHead';
 
@@ -52,8 +53,8 @@ export interface HeadMotion {
 	readonly stopping: {
 		readonly epoch: number;
 		readonly untilMs: number;
-		/** How fast its fastest axis was, of its greatest speed: no axis gets faster than so while it stops. */
-		readonly share: number;
+		/** How fast each axis was, and the furthest it may still come: by its own brake, whatever its desk sends. */
+		readonly axes: Readonly<Record<string, { readonly rate: number; readonly until: number }>>;
 	} | null;
 	/** An axis that does not come along, and since when. */
 	readonly behindSinceMs: Readonly<Record<string, number>>;
@@ -202,7 +203,10 @@ function leased(head: HeadMotion, event: LeaseEvent): readonly [HeadMotion, read
 
 const rest = { command: 'rest', points: [], driveRates: {} } as const;
 
-/** Let go on a way, its end is still taken, as long as the hardest axis could need; for every other reason it brakes by itself. */
+/**
+ * Let go on a way, its end is still taken, as long as the hardest axis could need, so that it stops on its way; for every other reason it
+ * brakes by itself. No axis turns round, gets faster than it was, or comes further than `releaseFactor` times its own brake, `v²/2a`.
+ */
 function braked(head: HeadMotion, why: Braking, epoch: number | null): HeadMotion {
 	const rings = Object.fromEntries(
 		Object.entries(head.rings).map(([name, ring]) => [name, { ...ring, looking: null }])
@@ -210,8 +214,18 @@ function braked(head: HeadMotion, why: Braking, epoch: number | null): HeadMotio
 	if (why !== 'released' || head.command !== 'follow' || epoch === null)
 		return { ...head, ...rest, rings, stopping: null };
 	const hardestS = Math.max(...Object.values(head.axes).map(({ maxRate, maxAccel }) => maxRate / maxAccel));
-	const share = Math.max(...Object.values(head.axes).map(({ rate, maxRate }) => Math.abs(rate) / maxRate));
-	return { ...head, rings, stopping: { epoch, share, untilMs: head.lease.nowMs + 1000 * (1.5 * hardestS + 1) } };
+	const axes = Object.fromEntries(
+		Object.entries(head.axes).map(([name, { position, rate, maxAccel, range }]) => {
+			const most = (releaseFactor * rate * rate) / (2 * maxAccel);
+			// Its soft ends hold besides.
+			const until =
+				rate > 0
+					? Math.max(position, Math.min(range[1], position + most))
+					: Math.min(position, Math.max(range[0], position - most));
+			return [name, { rate: Math.abs(rate), until }];
+		})
+	);
+	return { ...head, rings, stopping: { epoch, axes, untilMs: head.lease.nowMs + 1000 * (1.5 * hardestS + 1) } };
 }
 
 function advance(
@@ -242,12 +256,13 @@ function advance(
 
 function stepped(head: HeadMotion, atMs: number, dtS: number, held: readonly string[]): HeadMotion {
 	const command = commandAt(head, atMs);
-	const { axes } = stepHead({ head: slowed(head), command, dtS });
+	const bounded = boundedAxes(head);
+	const { axes } = stepHead({ head: { axes: bounded }, command, dtS });
 	const kept = Object.fromEntries(
-		Object.entries(axes).map(([name, axis]) => [
-			name,
-			held.includes(name) ? { ...head.axes[name]!, rate: 0 } : { ...axis, maxRate: head.axes[name]!.maxRate }
-		])
+		Object.entries(head.axes).map(([name, axis]) => {
+			const { position, rate } = axes[name]!;
+			return [name, held.includes(name) ? { ...axis, rate: 0 } : { ...axis, position, rate }];
+		})
 	);
 	const behindSinceMs: Record<string, number> = {};
 	let stuckAxis = head.stuckAxis;
@@ -261,19 +276,18 @@ function stepped(head: HeadMotion, atMs: number, dtS: number, held: readonly str
 	return homed({ ...head, axes: kept, behindSinceMs, stuckAxis, steppedAtMs: atMs });
 }
 
-/** While it stops along its way no axis may be faster than the fastest was when it was let go. */
-function slowed({ axes, lease, stopping }: HeadMotion): { readonly axes: Readonly<Record<string, HeadAxis>> } {
-	if (lease.phase !== 'stopping' || stopping === null || stopping.share <= 0) return { axes };
-	return {
-		axes: Object.fromEntries(
-			Object.entries(axes).map(([name, axis]) => [
-				name,
-				{ ...axis, maxRate: axis.maxRate * Math.min(1, stopping.share) }
-			])
-		)
-	};
+/** While it stops along its way every axis has the ends of its own brake, and goes on only the way it went. */
+function boundedAxes({ axes, lease, stopping }: HeadMotion): HeadMotion['axes'] {
+	if (lease.phase !== 'stopping' || stopping === null) return axes;
+	return Object.fromEntries(
+		Object.entries(axes).map(([name, axis]) => {
+			const { rate, until } = stopping.axes[name]!;
+			const range = [Math.min(axis.position, until), Math.max(axis.position, until)] as const;
+			// A speed of 0 is no limit of an axis: this is as good as none.
+			return [name, { ...axis, range, maxRate: Math.max(rate, 1e-9 * axis.maxRate) }];
+		})
+	);
 }
-
 const isEnded = ({ position, range }: HeadAxis) =>
 	position <= range[0] + 1e-3 * (range[1] - range[0]) || position >= range[1] - 1e-3 * (range[1] - range[0]);
 const wanted = (command: HeadCommand, name: string, axis: HeadAxis): number =>

@@ -107,6 +107,14 @@ describe('a way run at any pace', () => {
 			'still'
 		)
 	];
+	it('through keys its time runs from the first key to the last, whenever those are', () => {
+		for (const beginS of [-5, 0, 5]) {
+			const keys = [0, 10].map((s) => ({ tS: beginS + s, values: { panRad: s / 10 } }));
+			const way = throughKeys(keys, 'natural');
+			expect(way.durationS).toBeCloseTo(10, 12);
+			for (const s of [0, 2.5, 10]) expect(wayAt(way, s).values.panRad).toBeCloseTo(s / 10, 12);
+		}
+	});
 	it('keeps every axis within its acceleration while it stops, turns back and goes on', () => {
 		const random = seededRandom(3);
 		for (const way of ways) {

@@ -57,3 +57,11 @@ export function wrapped(angle: number): number {
 	const turned = angle - 2 * Math.PI * Math.round(angle / (2 * Math.PI));
 	return turned <= -Math.PI ? Math.PI : turned;
 }
+
+/** Nearer than this to half a turn there is no short way: either is as long. */
+const halfTurnRad = Math.PI - 1e-9;
+/** By how much to go on from one angle to another the short way round; exactly half a turn goes the way the values say. */
+export function shortWay(from: number, to: number): number {
+	const turn = wrapped(to - from);
+	return Math.abs(turn) >= halfTurnRad ? Math.sign(to - from) * Math.abs(turn) : turn;
+}

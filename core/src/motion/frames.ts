@@ -37,11 +37,11 @@ export function timelapse(input: {
 
 /**
  * Stop motion along a move: where every axis stands for each frame, both ends included, and by how much it goes on from one to
- * the next. Frames are `fps · seconds`, at least two, spread evenly over the move's own time, its holds included. Throws
+ * the next. Frames are `fps · seconds`, at least two, spread evenly over the move's own time, from its first key on, its holds included. Throws
  * `PhysicsInputError` for a clip of fewer than two frames or more than a million, and as `keyframePath` does.
  *
  * @example
- * stopMotion({ fps: 2, seconds: 2, keys: [{ tS: 0, values: { trackM: 0 } }, { tS: 3, values: { trackM: 0.3 } }], ends: 'natural' }).frames; // 4
+ * stopMotion({ fps: 2, seconds: 2, keys: [{ tS: 0, values: { trackM: 0 } }, { tS: 3, values: { trackM: 0.3 } }], ends: 'natural', angles: 'asGiven' }).frames; // 4
  */
 export function stopMotion(input: KeyedMove & { readonly fps: number; readonly seconds: number }): {
 	readonly frames: number;
@@ -55,7 +55,10 @@ export function stopMotion(input: KeyedMove & { readonly fps: number; readonly s
 	const positions = Object.fromEntries(
 		path.axes.map((axis) => [
 			axis,
-			Array.from({ length: frames }, (_, n) => along(path, axis, (path.durationS * n) / (frames - 1))[0])
+			Array.from(
+				{ length: frames },
+				(_, n) => along(path, axis, path.startsS + ((path.durationS - path.startsS) * n) / (frames - 1))[0]
+			)
 		])
 	);
 	return {

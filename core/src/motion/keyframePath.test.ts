@@ -86,7 +86,12 @@ describe('a move through keys', () => {
 	});
 	it('is straight between two stops: every axis has made the same share of its way', () => {
 		const stop = (tS: number, trackM: number, panRad: number) => ({ tS, dwellS: 0.5, values: { trackM, panRad } });
-		const { values } = keyframePath({ keys: [stop(0, 0, 0), stop(3, 1, -0.8)], ends: 'natural', atS: times(3.5, 40) });
+		const { values } = keyframePath({
+			keys: [stop(0, 0, 0), stop(3, 1, -0.8)],
+			ends: 'natural',
+			angles: 'asGiven',
+			atS: times(3.5, 40)
+		});
 		values.trackM!.forEach((value, k) => expect(values.panRad![k]).toBeCloseTo(-0.8 * value, 12));
 	});
 	it('turns the short way, unless told to turn as the values say', () => {
@@ -94,17 +99,24 @@ describe('a move through keys', () => {
 			{ tS: 0, values: { panRad: 3 } },
 			{ tS: 1, values: { panRad: -3 } }
 		];
-		const at = (angles?: 'asGiven') =>
-			keyframePath({ keys, ends: 'natural', ...(angles === undefined ? {} : { angles }), atS: [1] }).values.panRad![0]!;
-		expect(at()).toBeCloseTo(2 * Math.PI - 3, 12);
+		const at = (angles: KeyedMove['angles']) =>
+			keyframePath({ keys, ends: 'natural', angles, atS: [1] }).values.panRad![0]!;
+		expect(at('shortWay')).toBeCloseTo(2 * Math.PI - 3, 12);
 		expect(at('asGiven')).toBe(-3);
+	});
+	it('exactly half a turn goes the way the values say: there and back ends where it began', () => {
+		for (const turn of [Math.PI, -Math.PI]) {
+			const keys = [0, turn, 0].map((panRad, k) => ({ tS: k, values: { panRad } }));
+			const { values } = keyframePath({ keys, ends: 'natural', angles: 'shortWay', atS: [0, 1, 2] });
+			expect(values.panRad).toEqual([0, turn, 0]);
+		}
 	});
 	it('refuses keys at one time, keys within a dwell, and axes that come and go', () => {
 		const key = (tS: number, values: Record<string, number>, dwellS = 0) => ({ tS, values, dwellS });
 		const path =
 			(...keys: ReturnType<typeof key>[]) =>
 			() =>
-				keyframePath({ keys, ends: 'still', atS: [] });
+				keyframePath({ keys, ends: 'still', angles: 'shortWay', atS: [] });
 		expect(path(key(0, { trackM: 0 }), key(0, { trackM: 1 }))).toThrow(/keys\[1\]\.tS/);
 		expect(path(key(0, { trackM: 0 }, 2), key(1, { trackM: 1 }))).toThrow(/keys\[1\]\.tS/);
 		expect(path(key(0, { trackM: 0 }), key(1, { panRad: 1 }))).toThrow(/keys\[1\]/);
@@ -232,6 +244,18 @@ describe('what is sharp, and when frames fall', () => {
 			fits: true
 		});
 		expect(timelapse({ ...steps, intervalS: 2.9, durationS: 30 }).fits).toBe(false);
+	});
+	it('stop motion begins at the first key, whenever that is', () => {
+		const at = (beginS: number) =>
+			stopMotion({
+				keys: [
+					{ tS: beginS, values: { trackM: 0 } },
+					{ tS: beginS + 5, values: { trackM: 1 } }
+				],
+				...{ ends: 'natural', angles: 'asGiven', fps: 2, seconds: 3 }
+			}).positions.trackM!;
+		at(5).forEach((place, n) => expect(place).toBeCloseTo(n / 5, 12));
+		at(-5).forEach((place, n) => expect(place).toBeCloseTo(at(0)[n]!, 12));
 	});
 	it('stop motion’s increments add up to the whole way', () => {
 		fc.assert(

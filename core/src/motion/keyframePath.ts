@@ -1,6 +1,6 @@
 import { checksFor } from '../input';
 import { type CubicPiece, type SplineEnd, splinePieces } from '../numeric/spline';
-import { wrapped } from './attitude';
+import { shortWay } from './attitude';
 
 /** Where every axis is at one time; it stays there for `dwellS`. */
 export interface MoveKey {
@@ -15,8 +15,11 @@ export interface KeyedMove {
 	readonly keys: readonly MoveKey[];
 	/** At the two ends of the whole path: no acceleration, or no speed. Both sides of every dwell are still. */
 	readonly ends: SplineEnd;
-	/** Angles (names ending in `Rad`) go on by less than half a turn from key to key; `asGiven`: as the values say. */
-	readonly angles?: 'shortWay' | 'asGiven';
+	/**
+	 * As the values say, or by no more than half a turn from key to key (names ending in `Rad`); exactly half a turn goes the way the values
+	 * say. Always told: what is proven must be what is driven.
+	 */
+	readonly angles: 'shortWay' | 'asGiven';
 }
 
 /** The fastest and hardest of an axis, and when. */
@@ -41,12 +44,17 @@ export interface PathPieces {
 	readonly last: Readonly<Record<string, number>>;
 }
 
-/** A move's keys as cubic pieces. Throws `PhysicsInputError` in the name of `call`. */
-export function readMove(call: string, { keys, ends, angles = 'shortWay' }: KeyedMove): PathPieces {
+/**
+ * A move's keys as cubic pieces. Throws `PhysicsInputError` in the name of `call`. Data from elsewhere that does not say how angles go turns
+ * the short way; where something is proven it has to say (`moveClearance`).
+ */
+export function readMove(call: string, move: Partial<KeyedMove>): PathPieces {
+	const { ends, angles = 'shortWay' } = move;
 	const check = checksFor(call);
-	check.list('keys', keys);
+	const keys = check.list('keys', move.keys);
+	if (angles !== 'shortWay' && angles !== 'asGiven') check.fail('angles', 'must be shortWay or asGiven', angles);
 	if (keys.length > mostKeys) check.fail('keys', `must be at most ${mostKeys}`, keys.length);
-	if (ends !== 'natural' && ends !== 'still') check.fail('ends', 'must be natural or still', ends);
+	if (ends !== 'natural' && ends !== 'still') return check.fail('ends', 'must be natural or still', ends);
 	const axes = Object.keys(keys[0]!.values ?? {});
 	if (axes.length === 0 || axes.length > mostAxes)
 		check.fail('keys[0].values', `must hold 1 to ${mostAxes} axes`, axes.length);
@@ -69,7 +77,7 @@ export function readMove(call: string, { keys, ends, angles = 'shortWay' }: Keye
 		const turns = angles === 'shortWay' && axis.endsWith('Rad');
 		const values = keys.map((key) => key.values[axis]!);
 		if (turns)
-			for (let k = 1; k < values.length; k += 1) values[k] = values[k - 1]! + wrapped(values[k]! - values[k - 1]!);
+			for (let k = 1; k < values.length; k += 1) values[k] = values[k - 1]! + shortWay(values[k - 1]!, values[k]!);
 		first[axis] = values[0]!;
 		last[axis] = values[values.length - 1]!;
 		pieces[axis] = stops.slice(0, -1).flatMap((from, s) => {
@@ -140,7 +148,7 @@ function peaksOf(pieces: readonly CubicPiece[]): AxisPeaks {
  * from key to key, or figures that are not finite.
  *
  * @example
- * keyframePath({ keys: [{ tS: 0, values: { trackM: 0 } }, { tS: 4, values: { trackM: 1 } }], ends: 'natural', atS: [1] }).values.trackM[0]; // 0.25
+ * keyframePath({ keys: [{ tS: 0, values: { trackM: 0 } }, { tS: 4, values: { trackM: 1 } }], ends: 'natural', angles: 'asGiven', atS: [1] }).values.trackM[0]; // 0.25
  */
 export function keyframePath(input: KeyedMove & { readonly atS: readonly number[] }): {
 	readonly durationS: number;
@@ -173,7 +181,7 @@ const peaksAll = (path: PathPieces): Record<string, AxisPeaks> =>
  * last. Each answer is that of {@link keyframePath} and {@link fitDurations}; throws as they do.
  *
  * @example
- * readPath({ keys: [{ tS: 0, values: { trackM: 0 } }, { tS: 4, values: { trackM: 1 } }], ends: 'natural' }).at([1]).values.trackM[0]; // 0.25
+ * readPath({ keys: [{ tS: 0, values: { trackM: 0 } }, { tS: 4, values: { trackM: 1 } }], ends: 'natural', angles: 'asGiven' }).at([1]).values.trackM[0]; // 0.25
  */
 export function readPath(move: KeyedMove): {
 	readonly durationS: number;
@@ -205,7 +213,7 @@ export interface AxisLimit {
  * that moves the scale is 0 and nothing binds. Throws `PhysicsInputError` for limits not above 0, and as {@link keyframePath} does.
  *
  * @example
- * fitDurations({ keys: [{ tS: 0, values: { trackM: 0 } }, { tS: 4, values: { trackM: 1 } }], ends: 'natural', limits: { trackM: { maxRate: 0.5, maxAccel: 1 } } }).scale; // 0.5
+ * fitDurations({ keys: [{ tS: 0, values: { trackM: 0 } }, { tS: 4, values: { trackM: 1 } }], ends: 'natural', angles: 'asGiven', limits: { trackM: { maxRate: 0.5, maxAccel: 1 } } }).scale; // 0.5
  */
 export function fitDurations(input: KeyedMove & { readonly limits: Readonly<Record<string, AxisLimit>> }): {
 	readonly scale: number;

@@ -51,7 +51,8 @@ function sceneOf(seed: number): Case {
 	const dwell = random() < 0.4 ? 1 : -1;
 	const keyed = (values: () => Record<string, number>): KeyedMove => ({
 		keys: times.map((tS, k) => ({ tS, ...(k === dwell ? { dwellS: 0.8 } : {}), values: values() })),
-		ends: random() < 0.5 ? 'natural' : 'still'
+		ends: random() < 0.5 ? 'natural' : 'still',
+		angles: 'shortWay'
 	});
 	const shapes = Array.from({ length: 1 + Math.floor(random() * 5) }, (_, k): Obstacle => {
 		const id = `s${k}`;
@@ -216,7 +217,8 @@ describe('how near a move comes', () => {
 						{ tS: 0, values: { trackM: 0 } },
 						{ tS: 2, values: { trackM: 0.2 } }
 					],
-					ends: 'still'
+					ends: 'still',
+					angles: 'shortWay'
 				}
 			],
 			bodies: [{ id: 'head', on: 'head', radiusM: 0.05 }, rail],

@@ -2,27 +2,12 @@ import { checksFor } from '../input';
 import { add, scale, type Vec3 } from '../mass/body';
 import { outOf, turnedBy, turnOfBase } from './attitude';
 import { checkAll } from './clearance';
-import { along, type KeyedMove, type PathPieces, readMove } from './keyframePath';
-import type { CubicPiece } from '../numeric/spline';
-import { headOf, type Mount, type MountAxes } from './mount';
-import { nearest } from './nearest';
+import { axisLaws } from './axisLaws';
+import type { KeyedMove } from './keyframePath';
+import { headOf, type Mount } from './mount';
+import { type AxisName, type ByAxis, carriedM, leverOf, type MovingBody, reachM, turns } from './levers';
+import { type Found, nearest } from './nearest';
 import { distanceTo, type Obstacle } from './shapes';
-
-/** A piece of what moves: a capsule, its middle line and a radius about it. */
-export type MovingBody = { readonly id: string; readonly radiusM: number } & (
-	| {
-			/** In the camera's own axes, from where pan and tilt cross: forward, left, up. */
-			readonly on: 'camera';
-			readonly fromM: Vec3;
-			readonly toM: Vec3;
-	  }
-	/** An arm from so far behind its pivot to its far end, however far that is pulled out. */
-	| { readonly on: 'arm'; readonly tailM: number }
-	/** From the arm's far end to where pan and tilt cross; without an arm: that point alone. */
-	| { readonly on: 'head' }
-	/** Stands in the room and does not move: a rail. */
-	| { readonly on: 'room'; readonly fromM: Vec3; readonly toM: Vec3 }
-);
 
 /** How near one shape comes, and which piece of what moves it is. */
 export interface MoveNear {
@@ -33,8 +18,6 @@ export interface MoveNear {
 	readonly atS: number;
 }
 
-const axisNames = ['trackM', 'swingRad', 'boomRad', 'extensionM', 'panRad', 'tiltRad', 'rollRad'] as const;
-type AxisName = (typeof axisNames)[number];
 const mostBodies = 16;
 
 /**
@@ -47,11 +30,15 @@ const mostBodies = 16;
  * shape that comes nearer than it is told by itself, nearest first; else only the nearest of all. Where a middle line runs into
  * something the distance is minus its radius. Nothing in the way: an empty list.
  *
- * Ignores flex, and anything that moves beside the move itself. Throws `PhysicsInputError` as {@link keyframePath} and {@link clearance} do,
+ * With `strays` every body is taken as thick as what these travels of the axes can carry any point of it off its way, over their stretch of
+ * time: by the same levers. What is on the camera's head also stays within its lever of the head's centre, however that turns: the better
+ * of the two is told. They need `eachWithinM`, and to cover all of the time.
+ *
+ * Angles go as each move says, and have to be told: nothing is proven of a turn that may be the other one. Ignores flex, and anything that moves beside the move itself. Throws `PhysicsInputError` as {@link keyframePath} and {@link clearance} do,
  * for an axis that two moves name, for arms where there is none, and for more than 16 bodies.
  *
  * @example
- * Number(moveClearance({ mount: { kind: 'track', startM: [0, 0, 1], headingRad: 0, inclineRad: 0, base: { headingRad: 0, tiltRad: 0, rollRad: 0 } }, moves: [{ keys: [{ tS: 0, values: { trackM: 0 } }, { tS: 4, values: { trackM: 4 } }], ends: 'natural' }], bodies: [{ id: 'camera', on: 'head', radiusM: 0.2 }], shapes: [{ id: 'ball', kind: 'sphere', centreM: [2, 1, 1], radiusM: 0.3 }] })[0].clearanceM.toFixed(2)); // 0.5
+ * Number(moveClearance({ mount: { kind: 'track', startM: [0, 0, 1], headingRad: 0, inclineRad: 0, base: { headingRad: 0, tiltRad: 0, rollRad: 0 } }, moves: [{ keys: [{ tS: 0, values: { trackM: 0 } }, { tS: 4, values: { trackM: 4 } }], ends: 'natural', angles: 'asGiven' }], bodies: [{ id: 'camera', on: 'head', radiusM: 0.2 }], shapes: [{ id: 'ball', kind: 'sphere', centreM: [2, 1, 1], radiusM: 0.3 }] })[0].clearanceM.toFixed(2)); // 0.5
  */
 export function moveClearance(input: {
 	readonly mount: Mount;
@@ -59,17 +46,25 @@ export function moveClearance(input: {
 	readonly bodies: readonly MovingBody[];
 	readonly shapes: readonly Obstacle[];
 	readonly eachWithinM?: number;
+	readonly strays?: readonly {
+		readonly fromS: number;
+		readonly toS: number;
+		readonly by: Readonly<Record<string, number>>;
+	}[];
 }): readonly MoveNear[] {
 	const check = checksFor('moveClearance');
-	const { mount, bodies, shapes, eachWithinM } = input;
-	const paths = check.list('moves', input.moves).map((move) => readMove('moveClearance', move));
-	const axes = pathsByAxis();
+	const { mount, bodies, shapes, eachWithinM, strays } = input;
+	const { legsS, placesAt, rateOf } = axisLaws(
+		'moveClearance',
+		check.list('moves', input.moves),
+		(strays ?? []).flatMap(({ fromS, toS }) => [fromS, toS])
+	);
 	checkAll(check, 'moveClearance', shapes);
 	if (eachWithinM !== undefined) check.atLeastZero('eachWithinM', eachWithinM);
 	if (check.list('bodies', bodies).length > mostBodies)
 		check.fail('bodies', `must be at most ${mostBodies}`, bodies.length);
 	check.uniqueIds('bodies', bodies);
-	const first = headOf(check, mount, placesAt(0, -Infinity));
+	const first = headOf(check, mount, placesAt(0, legsS[0]![0]));
 	bodies.forEach((body, k) => {
 		const at = `bodies[${k}]`;
 		check.atLeastZero(`${at}.radiusM`, body.radiusM);
@@ -82,12 +77,7 @@ export function moveClearance(input: {
 		} else if (body.on !== 'head') check.fail(`${at}.on`, 'must be camera, arm, head or room', (body as MovingBody).on);
 	});
 
-	/** Between these every axis goes by one cubic, or holds. */
-	const legsS = legsOf();
-	/** By leg and axis: the cubic it goes by, or where it holds. */
-	const laws = legsS.map((_, leg) =>
-		Object.fromEntries([...axes].map(([axis, path]) => [axis, lawOf(axis, path, leg)]))
-	);
+	const strayOn = straysByLeg();
 	const distances = shapes.map(distanceTo);
 	const kept: Map<number, ReturnType<typeof headOf>>[] = legsS.map(() => new Map());
 	const headAt = (leg: number, tS: number) => {
@@ -97,84 +87,112 @@ export function moveClearance(input: {
 	};
 	const found = new Map<string, MoveNear & { readonly foundM: number }>();
 	let least = Infinity;
-	for (const body of bodies) {
-		const still = body.on === 'room';
-		for (const { shape, leastM, foundM, atS } of nearest({
-			legsS: still ? [[legsS[0]![0], legsS[0]![0]]] : legsS,
-			lineAt: (leg, tS) => lineOf(body, leg, tS),
-			wayOver: still ? () => 0 : (leg, _share, fromS, toS) => speedOf(body, leg, fromS, toS) * (toS - fromS),
-			distances,
-			// What is known of the bodies before it cuts the search short.
-			...(eachWithinM === undefined ? { knownM: least + body.radiusM } : { eachWithinM: eachWithinM + body.radiusM })
-		})) {
-			const { id } = shapes[shape]!;
-			const here = {
-				shapeId: id,
-				bodyId: body.id,
-				clearanceM: leastM - body.radiusM,
-				atS,
-				foundM: foundM - body.radiusM
-			};
-			least = Math.min(least, here.foundM);
-			const before = found.get(id);
-			// Which and when is said by what was seen, how near by what is certain.
-			if (before === undefined) found.set(id, here);
-			else {
-				const clearanceM = Math.min(before.clearanceM, here.clearanceM);
-				found.set(id, { ...(here.foundM < before.foundM ? here : before), clearanceM });
+	for (const body of bodies)
+		for (const { legs, by } of stretches()) {
+			if (body.on === 'room') {
+				if (legs[0] === 0)
+					tell(
+						body.id,
+						body.radiusM,
+						near(
+							[0],
+							() => lineOf(body, 0, legsS[0]![0]),
+							() => 0,
+							body.radiusM
+						)
+					);
+				continue;
 			}
+			const stray = (axis: AxisName) => Math.abs(by[axis] ?? 0);
+			const thickM = body.radiusM + reachM(mount, body, stray, longestOf(legs) + stray('extensionM'));
+			const line = near(
+				legs,
+				(leg, tS) => lineOf(body, leg, tS),
+				(leg, fromS, toS) => reachM(mount, body, rates(leg, fromS, toS), longestOf([leg], [fromS, toS])),
+				thickM
+			);
+			if (body.on !== 'camera' || turns(stray) === 0) {
+				tell(body.id, thickM, line);
+				continue;
+			}
+			// However it turns, it stays within its lever of the head's centre.
+			const centre: MovingBody = { id: body.id, on: 'head', radiusM: body.radiusM + leverOf(body) };
+			const ballM = centre.radiusM + carriedM(mount, stray, longestOf(legs) + stray('extensionM'));
+			const ball = near(
+				legs,
+				(leg, tS) => [headAt(leg, tS).centreM, headAt(leg, tS).centreM],
+				(leg, fromS, toS) => carriedM(mount, rates(leg, fromS, toS), longestOf([leg], [fromS, toS])),
+				ballM
+			);
+			tell(
+				body.id,
+				0,
+				line.map((one, k) => {
+					const [asLine, asBall] = [less(one, thickM), less(ball[k]!, ballM)];
+					return asBall.leastM > asLine.leastM ? asBall : asLine;
+				})
+			);
 		}
-	}
 	const all = [...found.values()].sort((one, two) => one.foundM - two.foundM);
 	const told = ({ foundM: _foundM, ...near }: MoveNear & { readonly foundM: number }): MoveNear => near;
 	if (eachWithinM !== undefined) return all.filter(({ clearanceM }) => clearanceM <= eachWithinM).map(told);
 	const certainM = Math.min(...all.map(({ clearanceM }) => clearanceM));
 	return all.slice(0, 1).map((nearestOne) => ({ ...told(nearestOne), clearanceM: certainM }));
 
-	function pathsByAxis(): ReadonlyMap<AxisName, PathPieces> {
-		const by = new Map<AxisName, PathPieces>();
-		for (const path of paths)
-			for (const axis of path.axes as AxisName[]) {
-				if (!axisNames.includes(axis)) continue;
-				if (by.has(axis)) check.fail('moves', 'must name an axis once', axis);
-				by.set(axis, path);
-			}
-		return by;
+	/** Each shape by how near a line comes to it over some legs, of which it is so thick. */
+	function near(
+		legs: readonly number[],
+		lineAt: (leg: number, tS: number) => readonly [Vec3, Vec3],
+		speed: (leg: number, fromS: number, toS: number) => number,
+		thickM: number
+	): readonly Found[] {
+		return nearest({
+			legsS: legs.map((leg) => legsS[leg]!),
+			lineAt: (k, tS) => lineAt(legs[k]!, tS),
+			wayOver: (k, _share, fromS, toS) => speed(legs[k]!, fromS, toS) * (toS - fromS),
+			distances,
+			// What is known of the bodies before it cuts the search short.
+			...(eachWithinM === undefined ? { knownM: least + thickM } : { eachWithinM: eachWithinM + thickM })
+		});
 	}
-	function legsOf(): (readonly [number, number])[] {
-		const times = new Set<number>();
-		for (const [axis, path] of axes) {
-			times.add(path.startsS).add(path.durationS);
-			for (const { x0, h } of path.pieces[axis]!) times.add(x0).add(x0 + h);
-		}
-		const sorted = [...times].sort((one, two) => one - two);
-		// Two ends of pieces a rounding apart are one.
-		const apart = sorted.filter((time, k) => k === 0 || time - sorted[k - 1]! > 1e-9);
-		if (apart.length === 0) return [[0, 0]];
-		return apart.length === 1 ? [[apart[0]!, apart[0]!]] : apart.slice(1).map((time, k) => [apart[k]!, time] as const);
+	function less(one: Found, thickM: number): Found {
+		return { ...one, leastM: one.leastM - thickM, foundM: one.foundM - thickM };
 	}
-	function lawOf(axis: AxisName, path: PathPieces, leg: number): CubicPiece | number {
-		const [fromS, toS] = legsS[leg]!;
-		const middle = (fromS + toS) / 2;
-		const piece = path.pieces[axis]!.find(({ x0, h }) => x0 <= middle && middle <= x0 + h);
-		return piece ?? along(path, axis, middle)[0];
-	}
-	/** Places of the axes at a time of a leg; before all legs where they begin. */
-	function placesAt(leg: number, tS: number): Partial<MountAxes> {
-		const places: Partial<Record<AxisName, number>> = {};
-		for (const [axis, path] of axes) {
-			if (tS === -Infinity) {
-				places[axis] = path.first[axis]!;
-				continue;
-			}
-			const piece = laws[leg]![axis];
-			if (typeof piece === 'number') places[axis] = piece;
-			else if (piece !== undefined) {
-				const s = tS - piece.x0;
-				places[axis] = piece.y0 + s * (piece.b + s * (piece.c + s * piece.d));
+	function tell(bodyId: string, thickM: number, list: readonly Found[]): void {
+		for (const one of list) {
+			const { shape, leastM, foundM, atS } = less(one, thickM);
+			const { id } = shapes[shape]!;
+			const here = { shapeId: id, bodyId, clearanceM: leastM, atS, foundM };
+			least = Math.min(least, foundM);
+			const before = found.get(id);
+			// Which and when is said by what was seen, how near by what is certain.
+			if (before === undefined) found.set(id, here);
+			else {
+				const clearanceM = Math.min(before.clearanceM, leastM);
+				found.set(id, { ...(foundM < before.foundM ? here : before), clearanceM });
 			}
 		}
-		return places;
+	}
+	/** Legs that stray by the same; without any: all of them, by nothing. */
+	function stretches(): readonly { readonly legs: readonly number[]; readonly by: Readonly<Record<string, number>> }[] {
+		if (strays === undefined) return [{ legs: legsS.map((_, leg) => leg), by: {} }];
+		return strays.flatMap(({ by }, stray) => {
+			const legs = legsS.flatMap((_, leg) => (strayOn[leg] === stray ? [leg] : []));
+			return legs.length === 0 ? [] : [{ legs, by }];
+		});
+	}
+	function straysByLeg(): readonly number[] {
+		if (strays === undefined) return [];
+		if (eachWithinM === undefined) check.fail('eachWithinM', 'must be given with strays', eachWithinM);
+		strays.forEach(({ fromS, toS, by }, k) => {
+			check.number(`strays[${k}].fromS`, fromS);
+			check.number(`strays[${k}].toS`, toS);
+			for (const [axis, travel] of Object.entries(by)) check.atLeastZero(`strays[${k}].by.${axis}`, travel);
+		});
+		return legsS.map(([fromS, toS]) => {
+			const stray = strays.findIndex((each) => each.fromS - 1e-9 <= fromS && toS <= each.toS + 1e-9);
+			return stray < 0 ? check.fail('strays', 'must cover all of the time', [fromS, toS]) : stray;
+		});
 	}
 	function lineOf(body: MovingBody, leg: number, tS: number): readonly [Vec3, Vec3] {
 		if (body.on === 'room') return [body.fromM, body.toM];
@@ -185,38 +203,17 @@ export function moveClearance(input: {
 		const turned = turnedBy(head.base, turnOfBase({ headingRad: panRad, tiltRad, rollRad }));
 		return [add(head.centreM, outOf(turned, body.fromM)), add(head.centreM, outOf(turned, body.toM))];
 	}
-	/** The fastest of an axis over a stretch of a leg: its speed is a parabola, which bulges by so much over its chord. */
-	function rateOf(axis: AxisName, leg: number, fromS: number, toS: number): number {
-		const piece = laws[leg]![axis];
-		if (piece === undefined || typeof piece === 'number') return 0;
-		const { x0, b, c, d } = piece;
-		const speed = (tS: number) => Math.abs(b + (tS - x0) * (2 * c + 3 * (tS - x0) * d));
-		return Math.max(speed(fromS), speed(toS)) + (Math.abs(6 * d) * (toS - fromS) ** 2) / 8;
+	function rates(leg: number, fromS: number, toS: number): ByAxis {
+		return (axis) => rateOf(axis, leg, fromS, toS);
 	}
-	/** No point of a body is faster over a stretch of a leg. */
-	function speedOf(body: MovingBody, leg: number, fromS: number, toS: number): number {
-		const rate = (axis: AxisName) => rateOf(axis, leg, fromS, toS);
-		const [track, swing, boom] = [rate('trackM'), rate('swingRad'), rate('boomRad')];
-		if (mount.kind !== 'crane') {
-			const carried = mount.kind === 'track' ? track : 0;
-			return body.on === 'camera' ? carried + leverOf(body) * turns(rate) : carried;
-		}
-		const pull = rate('extensionM');
-		const places = [fromS, toS].map((tS) => placesAt(leg, tS).extensionM ?? 0);
-		const reach = mount.armM + Math.max(...places) + pull * (toS - fromS);
-		const [forward, up] = mount.noseToCentreM;
-		const offset = Math.hypot(forward, up);
-		const carried = mount.track === undefined ? 0 : track;
-		if (body.on === 'arm')
-			return carried + Math.hypot(Math.max(body.tailM, Math.abs(reach)) * Math.hypot(swing, boom), pull);
-		// What is kept level turns with the swing alone.
-		const drop = offset * (mount.keptLevel ? swing : Math.hypot(swing, boom));
-		const centre = carried + Math.hypot(Math.abs(reach) * Math.hypot(swing, boom), pull) + drop;
-		if (body.on !== 'camera') return centre;
-		return centre + leverOf(body) * (swing + (mount.keptLevel ? 0 : boom) + turns(rate));
+	/** How far an arm reaches at most, over legs or a part of one. */
+	function longestOf(legs: readonly number[], overS?: readonly [number, number]): number {
+		if (mount.kind !== 'crane') return 0;
+		const pulled = legs.map((leg) => {
+			const [fromS, toS] = overS ?? legsS[leg]!;
+			const ends = [fromS, toS].map((tS) => placesAt(leg, tS).extensionM ?? 0);
+			return Math.max(...ends) + rateOf('extensionM', leg, fromS, toS) * (toS - fromS);
+		});
+		return Math.abs(mount.armM + Math.max(...pulled));
 	}
 }
-
-const turns = (rate: (axis: AxisName) => number) => rate('panRad') + rate('tiltRad') + rate('rollRad');
-const leverOf = ({ fromM, toM }: { readonly fromM: Vec3; readonly toM: Vec3 }) =>
-	Math.max(Math.hypot(...fromM), Math.hypot(...toM));

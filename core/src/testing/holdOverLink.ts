@@ -187,7 +187,7 @@ export function holdOverLink(input: {
 			speeds[nowMs] = Math.max(speeds[nowMs]!, Math.abs(axis.rate) / axis.maxRate);
 			if (axis.position < axis.range[0] || axis.position > axis.range[1]) beyond += 1;
 			const share = Math.abs(axis.rate) / axis.maxRate;
-			const allowed = head.stopping?.share ?? Math.abs(before.axes[name]!.rate) / axis.maxRate;
+			const allowed = (head.stopping?.axes[name]?.rate ?? Math.abs(before.axes[name]!.rate)) / axis.maxRate;
 			if (share > allowed + standingShare && before.lease.phase !== 'armed' && head.lease.phase !== 'armed')
 				unheldFaster += 1;
 		}

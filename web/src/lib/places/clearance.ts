@@ -1,4 +1,4 @@
-import type { KeyedMove, Mount, MoveNear, MovingBody, Obstacle } from '@poise/core';
+import type { KeyedMove, Mount, MoveNear, MovingBody, Obstacle, Stray } from '@poise/core';
 import type { PlanKind, PlanShape, VenuePlan } from '$lib/model/venue';
 import { isArea } from './plan';
 
@@ -16,6 +16,8 @@ export interface ClearQuestion {
 	readonly bodies: readonly MovingBody[];
 	readonly shapes: readonly Obstacle[];
 	readonly eachWithinM: number;
+	/** Where it may come to rest beside its way; absent: nowhere. */
+	readonly strays?: readonly Stray[];
 }
 
 export interface ClearFinding {

@@ -27,21 +27,21 @@
 	const from = $derived(
 		JSON.stringify(Object.fromEntries(Object.entries(bench.at).map(([axis, at]) => [axis, Number(at.toFixed(2))])))
 	);
+	/** What it can do, as the desk keeps it. */
+	const axes = $derived(JSON.stringify(bench.head?.axes ?? {}));
 	$effect(() => {
 		const { target, kept, venue } = bench;
-		const here = from;
 		const asks = trial;
+		void from;
+		const can = JSON.parse(axes) as RoomQuestion['axes'];
 		untrack(() =>
 			asks?.ask(
 				target === null || kept === null || target.sent
 					? null
-					: roomQuestion(
-							kept.settings.place,
-							JSON.parse(here) as Readonly<Record<string, number>>,
-							target.legs,
-							target.loops,
-							venue?.plan ?? null
-						)
+					: roomQuestion({
+							...{ place: kept.settings.place, at: { ...bench.at }, axes: can },
+							...{ legs: target.legs, loops: target.loops, plan: venue?.plan ?? null }
+						})
 			)
 		);
 	});
@@ -72,7 +72,7 @@
 		<small
 			>Computed for a camera {far(triedCamera.backM + triedCamera.frontM)} long, {far(2 * triedCamera.radiusM)} thick, {far(
 				roomM
-			)} asked. What is not on the plan is not in it: people, cables, doors.</small
+			)} asked; what it coasts when its link is lost is taken off. What is not on the plan is not in it: people, cables, doors.</small
 		>
 	</p>
 	{#if (bad || bench.venue === null || (trial?.problem ?? '') !== '') && bench.target.loops && bench.head?.watched}

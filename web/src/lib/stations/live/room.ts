@@ -1,4 +1,14 @@
-import { type KeyedMove, type Leg, type Mount, moveClearance, type MovingBody } from '@poise/core';
+import {
+	type KeyedMove,
+	type Leg,
+	type Mount,
+	moveClearance,
+	type MovingBody,
+	type Stray,
+	wayOfLeg,
+	withCoasting
+} from '@poise/core';
+import type { HeadSeen } from '@poise/desk/messages';
 import type { LivePlace } from '$lib/model/liveHead';
 import type { VenuePlan } from '$lib/model/venue';
 import { type ClearFinding, type ClearQuestion, readClear, roomOf, tooNear } from '$lib/places/clearance';
@@ -14,10 +24,13 @@ export const roomM = 0.1;
 /** Nearer by less than this than it stands is no nearer. */
 const noNearerM = 0.02;
 
-/** Each part of a way against the room, and how it stands before. */
+/** What is to be tried, as it will be driven: from where the head stands, within its soft ends and at its own speeds. */
 export interface RoomQuestion {
-	readonly stands: ClearQuestion;
-	readonly legs: readonly ClearQuestion[];
+	readonly place: LivePlace;
+	readonly at: Values;
+	readonly axes: HeadSeen['axes'];
+	readonly legs: readonly Leg[];
+	readonly loops: boolean;
 	readonly plan: VenuePlan;
 }
 export type RoomAnswer = readonly { readonly leg: number; readonly finding: ClearFinding }[];
@@ -30,52 +43,49 @@ const carriedBy: Readonly<Record<LivePlace['stands'], readonly string[]>> = {
 	arm: ['swingRad', 'boomRad']
 };
 
-/** Null: without a plan there is nothing to try it against. */
+/** Null: without a plan, or with nowhere to go, there is nothing to try. */
 export function roomQuestion(
-	place: LivePlace,
-	at: Values,
-	legs: readonly Leg[],
-	loops: boolean,
-	plan: VenuePlan | null
+	asked: Omit<RoomQuestion, 'plan'> & { readonly plan: VenuePlan | null }
 ): RoomQuestion | null {
-	if (plan === null || legs.length === 0) return null;
+	const { plan } = asked;
+	return plan === null || asked.legs.length === 0 ? null : { ...asked, plan };
+}
+
+/** Each part of the way against the room, and how the head stands before. Throws where a part is no way of this head: nothing is proven of it. */
+function clearQuestions({ place, at, axes, legs, loops, plan }: RoomQuestion): {
+	readonly stands: ClearQuestion;
+	readonly parts: readonly (ClearQuestion & { readonly leg: number })[];
+} {
 	const names = ['panRad', 'tiltRad', 'rollRad', ...carriedBy[place.stands]];
 	const of = (values: Values): Values =>
 		Object.fromEntries(names.flatMap((axis) => (values[axis] === undefined ? [] : [[axis, values[axis]]])));
 	const mount = mountOf(place);
-	const question = (move: KeyedMove): ClearQuestion => ({
-		...{ mount, moves: [move], bodies: bodiesOn(mount), ...roomOf(plan, roomM) }
+	const question = (moves: readonly KeyedMove[], strays?: readonly Stray[]): ClearQuestion => ({
+		...{ mount, moves, bodies: bodiesOn(mount), ...roomOf(plan, roomM) },
+		...(strays === undefined ? {} : { strays })
 	});
-	const still = (values: Values): KeyedMove => ({
-		keys: [{ tS: 0, values: of({ panRad: 0, tiltRad: 0, ...values }) }],
-		ends: 'still'
-	});
+	const still = (values: Values, tS = 0): KeyedMove => ({ keys: [{ tS, values }], ends: 'still', angles: 'asGiven' });
 	let now: Values = { panRad: 0, tiltRad: 0, ...at };
-	const tried: ClearQuestion[] = [];
+	const parts: (ClearQuestion & { readonly leg: number })[] = [];
 	// Looped, the way from the last back to the first is one of its own.
-	for (const leg of loops && legs.length > 1 ? [...legs, legs[0]!] : legs) {
-		if (leg.kind === 'keyed') {
-			const keys = leg.keys.map(({ tS, values }) => ({ tS, values: of({ ...now, ...values }) }));
-			tried.push(question({ keys, ends: leg.ends }));
-			now = { ...now, ...leg.keys.at(-1)?.values };
-			continue;
-		}
-		// All axes go by one clock: in their space the way is straight, whatever its pace.
-		const next = { ...now, ...leg.to };
-		tried.push(
-			question({
-				keys: [
-					{ tS: 0, values: of(now) },
-					{ tS: leg.wantedS ?? 1, values: of(next) }
-				],
-				ends: 'natural'
-			})
-		);
-		now = next;
-	}
-	return { stands: question(still(at)), legs: tried, plan };
+	(loops && legs.length > 1 ? [...legs, legs[0]!] : legs).forEach((leg, k) => {
+		const way = wayOfLeg({ from: now, leg, axes });
+		// The desk leads it nowhere: to a pose of which it has no axis.
+		if (way === 'offPath' && leg.kind === 'pose') return;
+		if (typeof way === 'string') throw new Error(`That is no way of this head: ${way}`);
+		const { move: keyed, strays, endsAt } = withCoasting({ way, axes });
+		const keys = keyed.keys.map((key) => ({ ...key, values: of(key.values) }));
+		const turns = Object.keys(keys[0]!.values);
+		const rest = of(Object.fromEntries(Object.entries(now).filter(([axis]) => !turns.includes(axis))));
+		const moves =
+			Object.keys(rest).length === 0 ? [{ ...keyed, keys }] : [{ ...keyed, keys }, still(rest, keys[0]!.tS)];
+		if (turns.length > 0) parts.push({ ...question(moves, strays), leg: k });
+		now = { ...now, ...endsAt };
+	});
+	return { stands: question([still(of({ panRad: 0, tiltRad: 0, ...at }))]), parts };
 }
-function bodiesOn(mount: Mount): readonly MovingBody[] {
+/** What of a head is tried: its camera, and the arm it is on. */
+export function bodiesOn(mount: Mount): readonly MovingBody[] {
 	const { backM, frontM, radiusM } = triedCamera;
 	const camera: MovingBody = { id: 'camera', on: 'camera', fromM: [-backM, 0, 0], toM: [frontM, 0, 0], radiusM };
 	return mount.kind === 'crane'
@@ -83,13 +93,18 @@ function bodiesOn(mount: Mount): readonly MovingBody[] {
 		: [camera];
 }
 
-/** What each part of a way comes nearer to than the head stands now and than is asked, the nearest first. */
-export function tryRoom({ stands, legs, plan }: RoomQuestion): RoomAnswer {
+/**
+ * What each part of a way comes nearer to than the head stands now and than is asked, the nearest first; what a lost link lets it coast off its
+ * way is taken off. Throws for a way that cannot be tried.
+ */
+export function tryRoom(asked: RoomQuestion): RoomAnswer {
+	const { plan } = asked;
+	const { stands, parts } = clearQuestions(asked);
 	const before = new Map(
 		readClear(moveClearance(stands), roomM, plan).findings.map((each) => [each.id, each.clearanceM])
 	);
-	return legs
-		.flatMap((question, leg) =>
+	return parts
+		.flatMap(({ leg, ...question }) =>
 			readClear(moveClearance(question), roomM, plan).findings.map((finding) => ({ leg, finding }))
 		)
 		.filter(({ finding }) => !tooNear(finding) || finding.clearanceM < (before.get(finding.id) ?? Infinity) - noNearerM)

@@ -39,7 +39,8 @@ const troubleWords: Readonly<Record<string, string>> = {
 	away: 'It was not heard and has stopped by itself. It goes on from where it stands.',
 	braked: 'It braked by itself. It goes on from where it stands.',
 	noWay: 'That way cannot be reckoned for this head. Choose another.',
-	offPath: 'It does not stand where the move begins. Send it to the start first.'
+	offPath: 'It does not stand where the move begins. Send it to the start first.',
+	beyondEnds: 'That move goes past a soft end of this head. Widen its ends, or change the move.'
 };
 export const troubleOf = (trouble: string | null): string | null =>
 	trouble === null ? null : (troubleWords[trouble] ?? null);

@@ -105,7 +105,8 @@ export function ringsOf(move: Move, run: Run): Rings | null {
 					...(ofZoom === null ? { held: 0 } : { focalM: ofZoom[k]! })
 				}
 			})),
-			ends: 'natural'
+			ends: 'natural',
+			angles: 'asGiven'
 		}),
 		limits: {
 			...(focus === null ? {} : { focusM: ringLimit(focus.maxTurnsPerS) }),
