@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { degFromRad } from '@poise/core';
 	import type { TurningAxis } from '$lib/model/turning';
+	import { dialAt, dialView } from './dial';
 
 	/** Hand and camera as two hands of one dial: from above for pan, from the side for tilt, from behind for roll. */
 	interface Props {
@@ -14,14 +15,10 @@
 	let { axis, handRad, cameraRad, nowRad, deadbandRad }: Props = $props();
 
 	const [cx, cy, r] = [150, 152, 118];
-	const view: Record<TurningAxis, string> = { pan: 'From above', tilt: 'From the left', roll: 'From behind' };
-	/** Where an angle points on the page: pan 0 up the page and to the left when it grows, tilt 0 ahead and up when it grows, roll as the clock. */
-	const at = (angle: number, far: number): readonly [number, number] =>
-		axis === 'pan'
-			? [cx - far * Math.sin(angle), cy - far * Math.cos(angle)]
-			: axis === 'tilt'
-				? [cx + far * Math.cos(angle), cy - far * Math.sin(angle)]
-				: [cx + far * Math.sin(angle), cy - far * Math.cos(angle)];
+	const at = (angle: number, far: number): readonly [number, number] => {
+		const [right, up] = dialAt(axis, angle);
+		return [cx + far * right, cy - far * up];
+	};
 	const point = (angle: number, far: number) => at(angle, far).join(' ');
 	const wedge = $derived(
 		`M${cx} ${cy} L${[-1, -0.5, 0, 0.5, 1].map((share) => point(handRad + share * deadbandRad, r - 6)).join(' L')} Z`
@@ -44,10 +41,10 @@
 <svg
 	viewBox="0 0 300 290"
 	role="img"
-	aria-label="{view[axis]}: hand and camera, the camera {words}"
+	aria-label="{dialView[axis]}: hand and camera, the camera {words}"
 	data-testid="hands"
 >
-	<text class="view" x="4" y="16">{view[axis]}</text>
+	<text class="view" x="4" y="16">{dialView[axis]}</text>
 	{#each Array.from({ length: 36 }, (_, k) => k) as k (k)}
 		{@const turn = (k * Math.PI) / 18}
 		{@const [x1, y1] = at(turn, k % 3 === 0 ? r - 7 : r - 4)}

@@ -13,7 +13,7 @@ import type { Deflection } from '$lib/sheet/pad';
 import { jogRates, type Jog, noJog } from './jog';
 import { lookAt, offered, wayTo } from './reach';
 import { goalOf, legsOf, legsOfMove, type Shape, slide } from './runs';
-import { focalOf } from './stand';
+import { asPictured, focalOf } from './stand';
 
 type Values = Readonly<Record<string, number>>;
 export interface LiveData {
@@ -39,6 +39,8 @@ export interface Target {
 }
 /** Sticks are read, and go out, so often. */
 export const stickEveryMs = 20;
+/** A phone that is silent for so long turns nothing any more. */
+const gripMs = 150;
 /** A picture goes at most so many of its widths a second at full stick. */
 const widthsPerS = 0.5;
 
@@ -71,6 +73,7 @@ export class LiveBench {
 	#sticks: Record<string, Deflection> = {};
 	#rings: Record<string, number> = {};
 	#grip: Values = {};
+	#gripAtMs = -Infinity;
 	#timer: ReturnType<typeof setInterval> | undefined;
 	#still = true;
 
@@ -216,9 +219,10 @@ export class LiveBench {
 	ring(axis: string, deflection: number): void {
 		this.#rings[axis] = deflection;
 	}
-	/** A phone held like a grip: the speeds it asks for. */
+	/** A phone held like a grip: the speeds that its aim turns at, to the left and up. What it does not say again soon it says no more. */
 	grip(rates: Values): void {
 		this.#grip = rates;
+		this.#gripAtMs = performance.now();
 	}
 	/** Where the camera itself is to go, metres a second. */
 	jog(next: Partial<Jog>): void {
@@ -250,9 +254,11 @@ export class LiveBench {
 			return stickRate({ deflection, deadZone: ring ? 0.02 : this.deadZone, expo: this.curve, maxRateRadPerS: top })
 				.rateRadPerS;
 		};
-		// To the right turns the head clockwise from above; hung upside down, its pan goes the other way round.
-		const hung = kept?.settings.place.stands === 'ceiling' ? -1 : 1;
-		const rates: Record<string, number> = { ...this.#grip };
+		// To the right turns the head clockwise from above.
+		const hung = kept === null ? 1 : asPictured(kept.settings.place);
+		const rates: Record<string, number> = {};
+		if (performance.now() - this.#gripAtMs <= gripMs)
+			for (const [axis, rate] of Object.entries(this.#grip)) rates[axis] = rate * hung;
 		const add = (axis: string, rate: number) => {
 			if (rate !== 0 && head.axes[axis] !== undefined) rates[axis] = (rates[axis] ?? 0) + rate;
 		};

@@ -26,6 +26,8 @@ export function mountOf({ stands, atM, headingRad, looksRad, armM }: LivePlace):
 			};
 	}
 }
+/** What steers, steers as the picture goes: to the left and up. Hung upside down a head's pan and tilt go the other way round. */
+export const asPictured = ({ stands }: Pick<LivePlace, 'stands'>): 1 | -1 => (stands === 'ceiling' ? -1 : 1);
 export const axesAt = (at: Values) => ({ ...at, panRad: at.panRad ?? 0, tiltRad: at.tiltRad ?? 0 });
 
 /** Where its camera is and looks. A hung head's picture is turned upright. */
