@@ -78,7 +78,6 @@ function send(type, kinds, values, signed = true) {
 const goodMs = 140;
 const lease = {
 	phase: 'rest',
-	press: 0,
 	holder: '',
 	epoch: 0,
 	sequence: 0,
@@ -108,25 +107,28 @@ const linkOf = (holder) => {
 		trip: Math.min(Infinity, ...list.map(({ trip }) => trip))
 	};
 };
+/** Of each page its newest press, and whether it was answered with an epoch. */
+const presses = new Map();
 const rest = (phase) => Object.assign(lease, { phase, holder: '', epoch: 0, sequence: 0 });
 const wanted = { atMs: -Infinity, sequence: 0, rates: {}, place: null };
 
 const does = {
 	beat: ([holder, issued, echo]) => note(holder, issued, echo),
 	ask([holder, press, by]) {
-		// The same press asking again has the same answer: one of the two was lost.
-		if (holder === lease.holder && press === lease.press && lease.phase !== 'stopping') {
-			if (lease.phase === 'offered') send('offer', 'sii', [holder, press, lease.epoch]);
-			return;
-		}
+		// The same press asking again has the same answer: one of the two was lost. What is over ends no newer press.
+		const newest = presses.get(holder) ?? { press: 0, offered: false };
+		if (press === newest.press && holder === lease.holder && lease.phase === 'offered')
+			return send('offer', 'sii', [holder, press, lease.epoch]);
+		if (press < newest.press || (press === newest.press && newest.offered)) return;
 		const { samples, trip } = linkOf(holder);
 		const busy = (lease.phase === 'armed' || lease.phase === 'offered') && lease.holder !== holder;
 		const slow = samples < 20 ? 'linkUnknown' : trip > 100 ? 'linkSlow' : null;
 		const why = lease.stoppedBy ? 'stopAll' : by === 'watch' ? 'watchNotAllowed' : busy ? 'held' : slow;
+		if (presses.size > 32 && !presses.has(holder)) presses.clear();
+		presses.set(holder, { press, offered: why === null });
 		if (why !== null) return send('refuse', 'sis', [holder, press, why]);
 		Object.assign(lease, {
 			phase: 'offered',
-			press,
 			holder,
 			epoch: randomInt(1, 2 ** 31 - 1),
 			sequence: 0,
@@ -207,6 +209,7 @@ socket.on('message', (bytes) => {
 			if (given[0] <= deskBootMs) return;
 			// Another desk from now on: its counters begin anew, and nobody holds.
 			[deskBootMs, counterOut, highest, heard] = [given[0], 0, 0, new Set()];
+			presses.clear();
 			return rest('stopping');
 		}
 		if (deskBootMs === 0 || counter <= highest - 256 || heard.has(counter)) return;

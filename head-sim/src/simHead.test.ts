@@ -10,6 +10,7 @@ function bench() {
 	const heard: ToDesk[] = [];
 	let bootMs = 0;
 	let counter = 0;
+	let press = 0;
 	const deskBootMs = 1000;
 	const session = (): Session => ({ key, headBootMs: bootMs, deskBootMs });
 	const head = new SimHead(
@@ -54,7 +55,7 @@ function bench() {
 			say({ type: 'beat', holder: 'ada', issuedAtMs: now, echoMs: state().headMs });
 			pass(100);
 		}
-		say({ type: 'ask', holder: 'ada', press: 1, by: 'hand' });
+		say({ type: 'ask', holder: 'ada', press: (press += 1), by: 'hand' });
 		const { epoch } = heard.findLast((message) => message.type === 'offer') as Extract<ToDesk, { type: 'offer' }>;
 		for (let sequence = 1; sequence <= forMs / 10; sequence += 1) {
 			say({ type: 'grant', holder: 'ada', epoch, sequence, issuedAtMs: now, echoMs: state().headMs });

@@ -50,7 +50,6 @@ export class SimHead {
 	#counter = 0;
 	#ignored = 0;
 	#motion: HeadMotion;
-	#press = new Map<string, number>();
 	#lastHolder = '';
 	#blinksUntilMs = 0;
 	#batteryPart = 1;
@@ -156,7 +155,7 @@ export class SimHead {
 			this.#deskBootMs = message.bootMs;
 			this.#heard = noneHeard;
 			this.#counter = 0;
-			return this.#take({ kind: 'fault', atMs: this.#headMs });
+			return this.#take({ kind: 'anew', atMs: this.#headMs });
 		}
 		if (this.#deskBootMs === 0) return void (this.#ignored += 1);
 		const counters = hear(this.#heard, counter);
@@ -182,16 +181,9 @@ export class SimHead {
 				if (message.holder !== 'desk') this.#lastHolder = message.holder;
 				return this.#take({ ...message, kind: 'beat', atMs });
 			case 'ask':
-				// The same press asking again has the same answer: one of the two was lost.
-				if (this.#press.get(message.holder) === message.press && this.#motion.lease.holder === message.holder) {
-					const { phase, epoch } = this.#motion.lease;
-					if (phase === 'offered' && epoch !== null) this.#answer({ kind: 'offer', holder: message.holder, epoch });
-					if (phase === 'offered' || phase === 'armed') return;
-				}
-				if (this.#press.size > 64) this.#press.clear();
-				this.#press.set(message.holder, message.press);
 				return this.#take({
-					...{ kind: 'ask', atMs, holder: message.holder, by: message.by === 'watch' ? 'watch' : 'hand' },
+					...{ kind: 'ask', atMs, holder: message.holder, press: message.press },
+					by: message.by === 'watch' ? 'watch' : 'hand',
 					epoch: 1 + Math.floor(this.#random() * (2 ** 31 - 2))
 				});
 			case 'grant':
@@ -274,11 +266,11 @@ export class SimHead {
 	}
 	#answer(effect: HeadEffect): void {
 		if (effect.kind !== 'offer' && effect.kind !== 'refuse') return;
-		const press = this.#press.get(effect.holder) ?? 0;
+		const { holder, press } = effect;
 		this.#send(
 			effect.kind === 'offer'
-				? { type: 'offer', holder: effect.holder, press, epoch: effect.epoch }
-				: { type: 'refuse', holder: effect.holder, press, why: effect.why }
+				? { type: 'offer', holder, press, epoch: effect.epoch }
+				: { type: 'refuse', holder, press, why: effect.why }
 		);
 	}
 

@@ -18,7 +18,7 @@ function held(untilMs: number, then: (atMs: number) => readonly HeadEvent[] = ()
 	const give = (event: HeadEvent) => void ([head] = headStep(head, event));
 	for (let atMs = 100; atMs < 2500; atMs += 100)
 		give({ kind: 'beat', atMs, holder: 'ada', issuedAtMs: atMs - 5, echoMs: atMs - 10 });
-	give({ kind: 'ask', atMs: 2500, holder: 'ada', epoch: 7, by: 'hand' });
+	give({ kind: 'ask', atMs: 2500, holder: 'ada', press: 7, epoch: 7, by: 'hand' });
 	for (let atMs = 2510; atMs <= untilMs; atMs += 10) {
 		const sequence = (atMs - 2500) / 10;
 		give({ kind: 'grant', atMs, holder: 'ada', epoch: 7, sequence, issuedAtMs: atMs - 5, echoMs: atMs - 10 });
@@ -169,6 +169,7 @@ describe('a head', () => {
 			}),
 			fc.record({
 				kind: fc.constant('ask' as const),
+				press: whole,
 				atMs: fc.nat(30),
 				holder: fc.constant('ada'),
 				epoch: whole,

@@ -18,7 +18,14 @@ const run = (lease: Lease, ...events: readonly LeaseEvent[]) => {
 	}
 	return { lease, effects };
 };
-const ask = (atMs: number, epoch = 7, holder = 'ada'): LeaseEvent => ({ kind: 'ask', atMs, holder, epoch, by: 'hand' });
+const ask = (atMs: number, epoch = 7, holder = 'ada'): LeaseEvent => ({
+	kind: 'ask',
+	atMs,
+	holder,
+	press: epoch,
+	epoch,
+	by: 'hand'
+});
 const grant = (
 	atMs: number,
 	sequence: number,
@@ -32,7 +39,7 @@ describe('the lease', () => {
 	it('offers an epoch to a press, arms at its first grant, and is good for 140 ms of the issue', () => {
 		const { lease, effects } = run(known(), ask(2510), grant(2540, 1));
 		expect(effects).toEqual([
-			{ kind: 'offer', holder: 'ada', epoch: 7 },
+			{ kind: 'offer', holder: 'ada', press: 7, epoch: 7 },
 			{ kind: 'arm', holder: 'ada', epoch: 7 }
 		]);
 		// By the fastest way of its link, 12 ms, a grant issued at 2528 of the head is good until 2528 + 12 + 140.
@@ -56,7 +63,7 @@ describe('the lease', () => {
 		['while another holds', run(known(), ask(2502, 6, 'ada')).lease, 'held']
 	] as const)('refuses a press %s', (_when, lease, why) => {
 		const holder = why === 'held' ? 'bo' : 'ada';
-		expect(run(lease, ask(2510, 9, holder)).effects).toEqual([{ kind: 'refuse', holder, why }]);
+		expect(run(lease, ask(2510, 9, holder)).effects).toEqual([{ kind: 'refuse', holder, press: 9, why }]);
 	});
 
 	it('refuses a link that is slow there and back, and a desk that would watch where only a hand may hold', () => {
@@ -64,7 +71,7 @@ describe('the lease', () => {
 		for (let atMs = 100; atMs <= 2500; atMs += 100)
 			[slow] = leaseStep(slow, { kind: 'beat', atMs, holder: 'ada', issuedAtMs: atMs, echoMs: atMs - 101 });
 		expect(run(slow, ask(2510)).effects).toMatchObject([{ why: 'linkSlow' }]);
-		const watch: LeaseEvent = { kind: 'ask', atMs: 2510, holder: 'ada', epoch: 7, by: 'watch' };
+		const watch: LeaseEvent = { kind: 'ask', atMs: 2510, holder: 'ada', press: 7, epoch: 7, by: 'watch' };
 		expect(run(known(), watch).effects).toMatchObject([{ why: 'watchNotAllowed' }]);
 		expect(run(known('ada', true), watch).effects).toMatchObject([{ kind: 'offer' }]);
 	});
@@ -144,7 +151,7 @@ describe('the lease', () => {
 		expect(run(spent, grant(2570, 2)).effects).toEqual([]);
 		expect(run(spent, grant(2570, 2)).lease.ignored.nobodyAsked).toBe(1);
 		const offered = run(known(), ask(2510), { kind: 'release', atMs: 2520, holder: 'ada', epoch: 7 });
-		expect(offered.effects).toEqual([{ kind: 'offer', holder: 'ada', epoch: 7 }]);
+		expect(offered.effects).toEqual([{ kind: 'offer', holder: 'ada', press: 7, epoch: 7 }]);
 		expect(offered.lease.phase).toBe('rest');
 	});
 
@@ -233,6 +240,86 @@ describe('the lease', () => {
 	});
 });
 
+describe('a press', () => {
+	it('that is over and comes again ends no newer one: presses, copies and delays of up to 300 ms', () => {
+		const random = seededRandom(41);
+		let [lease, armed, brakes, late] = [restingLease(false), 0, 0, 0];
+		let [press, down, epoch, sequence, downAtMs] = [0, false, 0, 0, 0];
+		let queue: { readonly dueMs: number; readonly event: LeaseEvent }[] = [];
+		const send = (atMs: number, mostMs: number, event: LeaseEvent) =>
+			queue.push({ dueMs: atMs + 5 + mostMs * random(), event });
+		for (let atMs = 0; atMs < 120_000; atMs += 5) {
+			if (atMs % 20 === 0)
+				send(atMs, 10, { kind: 'beat', atMs, holder: 'ada', issuedAtMs: atMs, echoMs: Math.max(0, atMs - 30) });
+			if (atMs > 3000 && random() < 0.02) {
+				down = !down;
+				if (down) {
+					[press, epoch, downAtMs] = [press + 1, 0, atMs];
+					// Two more copies of it, one of them long after it is over.
+					for (const mostMs of [10, 60, 300]) {
+						const by = { holder: 'ada', press, epoch: 100 * press + mostMs, by: 'hand' } as const;
+						send(atMs, mostMs, { kind: 'ask', atMs, ...by });
+					}
+				} else if (epoch !== 0) send(atMs, 10, { kind: 'release', atMs, holder: 'ada', epoch });
+			}
+			if (down && epoch !== 0 && atMs % 10 === 0)
+				send(atMs, 10, {
+					...{ kind: 'grant', atMs, holder: 'ada', epoch, sequence: (sequence += 1) },
+					...{ issuedAtMs: atMs, echoMs: atMs - 30 }
+				});
+			const due = queue.filter(({ dueMs }) => dueMs <= atMs).sort((one, two) => one.dueMs - two.dueMs);
+			queue = queue.filter(({ dueMs }) => dueMs > atMs);
+			for (const { event } of due) {
+				const was = lease.phase === 'armed' && lease.epoch === epoch && down;
+				if (event.kind === 'ask' && event.press < press) late += 1;
+				const [after, effects] = leaseStep(lease, { ...event, atMs });
+				lease = after;
+				for (const effect of effects) {
+					if (effect.kind === 'offer' && effect.press === press && down) epoch = effect.epoch;
+					if (effect.kind === 'arm') armed += 1;
+					// The press is still down, and was so when its own first word came.
+					if (effect.kind === 'brake' && was && event.kind !== 'release') brakes += 1;
+				}
+			}
+			if (lease.phase === 'stopping' && random() < 0.2) [lease] = leaseStep(lease, { kind: 'rested', atMs });
+			if (down && atMs - downAtMs > 60) expect(lease.phase === 'armed' || epoch === 0, `at ${atMs}`).toBe(true);
+		}
+		expect(armed).toBeGreaterThan(150);
+		expect(late).toBeGreaterThan(20);
+		expect(brakes).toBe(0);
+		expect(lease.ignored.oldPress).toBeGreaterThan(200);
+	});
+	it('refused, it may ask again; answered, it is spent; and another desk counts from one', () => {
+		const again = (lease: Lease, press: number, epoch: number) =>
+			leaseStep(lease, { kind: 'ask', atMs: 2520, holder: 'ada', press, epoch, by: 'hand' });
+		const refused = run({ ...known(), stoppedBy: 'Bo' }, ask(2510, 3)).lease;
+		expect(again({ ...refused, stoppedBy: null }, 3, 8)[1]).toEqual([
+			{ kind: 'offer', holder: 'ada', press: 3, epoch: 8 }
+		]);
+		const held = run(known(), ask(2510), grant(2515, 1)).lease;
+		for (const press of [7, 6, 0]) {
+			const [after, effects] = again(held, press, 9);
+			expect(effects).toEqual([]);
+			expect(after.ignored.oldPress).toBe(1);
+			expect(after.phase).toBe('armed');
+		}
+		const offered = run(known(), ask(2510)).lease;
+		expect(again(offered, 7, 9)[1]).toEqual([{ kind: 'offer', holder: 'ada', press: 7, epoch: 7 }]);
+		const [anew, effects] = leaseStep(held, { kind: 'anew', atMs: 2520 });
+		expect(effects).toEqual([{ kind: 'brake', why: 'fault' }]);
+		expect(again(anew, 1, 9)[1]).toEqual([{ kind: 'offer', holder: 'ada', press: 1, epoch: 9 }]);
+	});
+	it('of the page heard longest ago is forgotten first, never of whoever holds', () => {
+		let lease = run(known(), ask(2510), grant(2515, 1)).lease;
+		for (let k = 0; k < 40; k += 1)
+			[lease] = leaseStep(lease, { kind: 'ask', atMs: 2516, holder: `h${k}`, press: 1, epoch: k, by: 'hand' });
+		const names = Object.keys(lease.presses);
+		expect(names).toHaveLength(32);
+		for (const here of ['ada', 'h39', 'h9']) expect(names).toContain(here);
+		expect(names).not.toContain('h8');
+	});
+});
+
 /*
  * Thirty thousand random events against an oracle of its own that knows no phases: it keeps the list of grants that were fit when
  * they came, of the press that was last offered, and says that a hold is alive while one of them is not over.
@@ -276,7 +363,7 @@ describe('whatever comes', () => {
 				() => ({ kind: 'tick', atMs }),
 				() =>
 					random() < 0.6
-						? { kind: 'ask', atMs, holder, epoch: (epochs += 1), by: 'hand' }
+						? { kind: 'ask', atMs, holder, press: (epochs += 1), epoch: epochs, by: 'hand' }
 						: { kind: 'tick', atMs: random() < 0.5 ? NaN : atMs },
 				() =>
 					random() < 0.3

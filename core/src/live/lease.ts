@@ -43,7 +43,7 @@ interface Link {
 type LeasePhase = 'rest' | 'offered' | 'armed' | 'stopping';
 export type Refusing = 'stopAll' | 'held' | 'linkUnknown' | 'linkSlow' | 'watchNotAllowed' | 'notReady';
 export type Braking = 'released' | 'lost' | 'stopAll' | 'fault' | 'takenOver';
-type Ignoring = 'late' | 'replayed' | 'otherEpoch' | 'nobodyAsked' | 'deafPage';
+type Ignoring = 'late' | 'replayed' | 'otherEpoch' | 'nobodyAsked' | 'deafPage' | 'oldPress';
 
 export interface Lease {
 	readonly nowMs: number;
@@ -61,6 +61,8 @@ export interface Lease {
 	/** It may run while a desk watches it; else only while a hand holds it. */
 	readonly watched: boolean;
 	readonly links: Readonly<Record<string, Link>>;
+	/** Of each page its newest press, and whether it was answered with an epoch: that answer is good once. */
+	readonly presses: Readonly<Record<string, { readonly press: number; readonly offered: boolean }>>;
 	readonly ignored: Readonly<Record<Ignoring, number>>;
 }
 
@@ -74,11 +76,12 @@ export type LeaseEvent =
 			readonly issuedAtMs: number;
 			readonly echoMs: number;
 	  }
-	/** A press. `epoch` is the head's own answer to it, drawn anew, never used before. */
+	/** A press, counted by its page. `epoch` is the head's own answer to it, drawn anew, never used before. */
 	| {
 			readonly kind: 'ask';
 			readonly atMs: number;
 			readonly holder: string;
+			readonly press: number;
 			readonly epoch: number;
 			readonly by: 'hand' | 'watch';
 	  }
@@ -93,14 +96,16 @@ export type LeaseEvent =
 	  }
 	| { readonly kind: 'release'; readonly atMs: number; readonly holder: string; readonly epoch: number }
 	| { readonly kind: 'fault'; readonly atMs: number }
+	/** Another desk from now on: nobody holds, and pages count their presses anew. */
+	| { readonly kind: 'anew'; readonly atMs: number }
 	/** The head stands still. */
 	| { readonly kind: 'rested'; readonly atMs: number }
 	| { readonly kind: 'stopAll'; readonly atMs: number; readonly by: string }
 	| { readonly kind: 'clear'; readonly atMs: number; readonly by: string };
 
 export type LeaseEffect =
-	| { readonly kind: 'offer'; readonly holder: string; readonly epoch: number }
-	| { readonly kind: 'refuse'; readonly holder: string; readonly why: Refusing }
+	| { readonly kind: 'offer'; readonly holder: string; readonly press: number; readonly epoch: number }
+	| { readonly kind: 'refuse'; readonly holder: string; readonly press: number; readonly why: Refusing }
 	| { readonly kind: 'arm'; readonly holder: string; readonly epoch: number }
 	| { readonly kind: 'brake'; readonly why: Braking };
 
@@ -116,7 +121,8 @@ export const restingLease = (watched: boolean): Lease => ({
 	stoppedBy: null,
 	watched,
 	links: {},
-	ignored: { late: 0, replayed: 0, otherEpoch: 0, nobodyAsked: 0, deafPage: 0 }
+	presses: {},
+	ignored: { late: 0, replayed: 0, otherEpoch: 0, nobodyAsked: 0, deafPage: 0, oldPress: 0 }
 });
 
 /** How a link has been of late: how much is known of it, its least offset and its least time there and back, ms. */
@@ -179,6 +185,8 @@ function take(lease: Lease, event: LeaseEvent): readonly [Lease, readonly LeaseE
 			return lease.phase === 'armed'
 				? [braking(lease), [{ kind: 'brake', why: 'fault' }]]
 				: [lease.phase === 'offered' ? { ...lease, ...still, phase: 'rest' } : lease, []];
+		case 'anew':
+			return take({ ...lease, presses: {} }, { kind: 'fault', atMs });
 		case 'stopAll': {
 			const stopped = { ...lease, stoppedBy: lease.stoppedBy ?? event.by };
 			if (lease.phase === 'rest') return [stopped, []];
@@ -189,21 +197,8 @@ function take(lease: Lease, event: LeaseEvent): readonly [Lease, readonly LeaseE
 			return [event.by === '' ? lease : { ...lease, stoppedBy: null }, []];
 		case 'beat':
 			return [heard(lease, event), []];
-		case 'ask': {
-			const why = readiness(lease, event.holder, event.by);
-			if (why !== null) return [lease, [{ kind: 'refuse', holder: event.holder, why }]];
-			// The same holder pressing anew: the press before is over.
-			const brakes: readonly LeaseEffect[] = lease.phase === 'armed' ? [{ kind: 'brake', why: 'released' }] : [];
-			const offered: Lease = {
-				...lease,
-				phase: 'offered',
-				holder: event.holder,
-				epoch: event.epoch,
-				offeredAtMs: atMs,
-				sequence: 0
-			};
-			return [offered, [...brakes, { kind: 'offer', holder: event.holder, epoch: event.epoch }]];
-		}
+		case 'ask':
+			return asked(lease, event);
 		case 'release':
 			if (lease.holder !== event.holder || lease.epoch !== event.epoch) return [ignoring(lease, 'otherEpoch'), []];
 			return lease.phase === 'armed'
@@ -212,6 +207,34 @@ function take(lease: Lease, event: LeaseEvent): readonly [Lease, readonly LeaseE
 		case 'grant':
 			return granted(lease, event);
 	}
+}
+
+/**
+ * A press is answered once, and the same press asking again has the same answer: one of the two was lost. A copy of it, or of an older one, that
+ * comes late ends no newer press.
+ */
+function asked(lease: Lease, event: Extract<LeaseEvent, { kind: 'ask' }>): readonly [Lease, readonly LeaseEffect[]] {
+	const { holder, press, epoch, atMs } = event;
+	const newest = lease.presses[holder];
+	if (newest !== undefined && press <= newest.press) {
+		if (press === newest.press && lease.phase === 'offered' && lease.holder === holder && lease.epoch !== null)
+			return [lease, [{ kind: 'offer', holder, press, epoch: lease.epoch }]];
+		if (press < newest.press || newest.offered) return [ignoring(lease, 'oldPress'), []];
+	}
+	const why = readiness(lease, holder, event.by);
+	const known = { ...lease, presses: pressed(lease, holder, press, why === null) };
+	if (why !== null) return [known, [{ kind: 'refuse', holder, press, why }]];
+	// The same holder pressing anew: the press before is over.
+	const brakes: readonly LeaseEffect[] = lease.phase === 'armed' ? [{ kind: 'brake', why: 'released' }] : [];
+	const offered: Lease = { ...known, phase: 'offered', holder, epoch, offeredAtMs: atMs, sequence: 0 };
+	return [offered, [...brakes, { kind: 'offer', holder, press, epoch }]];
+}
+/** Of as many pages as links are known of; whoever pressed longest ago is forgotten first, whoever holds is not. */
+function pressed(lease: Lease, holder: string, press: number, offered: boolean): Lease['presses'] {
+	const others = Object.entries(lease.presses).filter(([name]) => name !== holder);
+	const spare = others.filter(([name]) => name !== lease.holder)[0]?.[0];
+	const kept = others.length < mostLinks ? others : others.filter(([name]) => name !== spare);
+	return Object.fromEntries([...kept, [holder, { press, offered }]]);
 }
 
 function granted(

@@ -106,12 +106,11 @@ export function holdOverLink(input: {
 	};
 
 	let newestGrant: LeaseEvent | null = null;
-	let pressed = 0;
 	const answer = (effect: Extract<LeaseEffect, { kind: 'offer' | 'refuse' }>) =>
 		datagram(input.link, () => {
 			if (!deskAlive) return;
 			segment(socketsOfHold, input.page, () => {
-				const press = hold.press;
+				const { press } = effect;
 				fromHold(
 					holdStep(
 						hold,
@@ -140,15 +139,9 @@ export function holdOverLink(input: {
 				if (!deskAlive) return;
 				switch (effect.kind) {
 					case 'ask':
-						return datagram(input.link, () => {
-							const { lease } = head;
-							const same = effect.press === pressed && lease.holder === 'page';
-							if (same && lease.phase === 'armed') return;
-							if (same && lease.phase === 'offered')
-								return answer({ kind: 'offer', holder: 'page', epoch: lease.epoch! });
-							pressed = effect.press;
-							atHead({ kind: 'ask', atMs: 0, holder: 'page', epoch: (epochs += 1), by: 'hand' });
-						});
+						return datagram(input.link, () =>
+							atHead({ kind: 'ask', atMs: 0, holder: 'page', press: effect.press, epoch: (epochs += 1), by: 'hand' })
+						);
 					case 'beat':
 						return toHead({ ...effect, atMs: 0, holder: 'page' });
 					case 'release':
