@@ -262,7 +262,7 @@ export type { Obstacle } from './motion/shapes';
 // Live: from pose to pose, stopping on the way, what a head does
 export { type AxisValues, type MotionLimit, transition, type Transition } from './live/transition';
 export { paceBrake, stopOnPath } from './live/stopOnPath';
-export { coast, releaseFactor } from './live/coast';
+export { coast, releaseFactor, releaseTravel } from './live/coast';
 export { type Leg, toPose, type Way, wayOfLeg } from './live/way';
 export { type Stray, withCoasting } from './live/coasting';
 export { type Pass, type PassBreak, passMatch } from './live/passMatch';

@@ -1,7 +1,7 @@
 import { checksFor } from '../input';
 import type { KeyedMove } from '../motion/keyframePath';
 import type { CubicPiece } from '../numeric/spline';
-import { coast, releaseFactor } from './coast';
+import { releaseTravel } from './coast';
 import { type AxisValues, share, shareRate } from './transition';
 import { checkAxes, extentOf, extentOfPiece, keyedOf, type Way, wayAt, type WayAxis } from './way';
 
@@ -21,11 +21,11 @@ const carriers = ['trackM', 'swingRad', 'boomRad', 'extensionM'];
  * it may coast, and how far beside that every axis may come to rest, over stretches that cover all of its time. For `moveClearance`
  * (`strays`): what is proven of both holds whenever the link goes.
  *
- * Its link gone, a head goes on along its way for `delayS`; then every axis brakes by itself, within `factor` times its own brake (`coast`),
- * and none passes its soft end. On the straight way to a pose axis i brakes over at most `b_i = factor · v_i²/2a_i`; seen from the place
- * on the line that the axis r which carries the rest has come to, it is off by at most `max(b_i, b_r · d_i/d_r)`, and r by nothing. One axis alone
+ * Its link gone, a head goes on along its way for `delayS`, and then stops within `releaseTravel`, axis by axis; none passes its soft end. On
+ * the straight way to a pose axis i brakes over at most `b_i`; seen from the place
+ * on the line that the axis r which carries the rest has come to, it is off by at most `b_i`, which goes with `d_i`, and r by nothing. One axis alone
  * stays on its own line, through keys too. Through keys with several axes, which turn, each is off by all that it travels. Speeds are those of
- * the way at its own pace: what a stick adds is not in it. Throws `PhysicsInputError` as {@link coast} does.
+ * the way at its own pace: what a stick adds is not in it. Throws `PhysicsInputError` as {@link releaseTravel} does.
  *
  * @example
  * withCoasting({ way: toPose({ trackM: 0 }, { trackM: 1 }, { trackM: { maxRate: 1, maxAccel: 0.5 } }), axes: { trackM: { range: [0, 1.1], maxRate: 1, maxAccel: 0.5 } } }).move.keys[1].values.trackM.toFixed(2); // '1.10'
@@ -34,18 +34,24 @@ export function withCoasting(input: {
 	readonly way: Way;
 	readonly axes: Readonly<Record<string, WayAxis>>;
 	readonly delayS?: number;
-	readonly factor?: number;
 }): {
 	readonly move: KeyedMove;
 	readonly strays: readonly Stray[];
 	/** Where the way itself ends. */
 	readonly endsAt: AxisValues;
 } {
-	const { way, axes, delayS = 0.2, factor = releaseFactor } = input;
+	const { way, axes, delayS = 0.2 } = input;
 	const check = checksFor('withCoasting');
 	check.atLeastZero('way.durationS', way?.durationS);
 	checkAxes('withCoasting', axes);
-	const travel: Travel = (rates, lateS) => coast({ rates, limits: axes, delayS: lateS, factor }).travel;
+	check.atLeastZero('delayS', delayS);
+	const travel: Travel = (rates, lateS) =>
+		Object.fromEntries(
+			Object.entries(releaseTravel({ rates, limits: axes })).map(([axis, brake]) => [
+				axis,
+				brake + Math.abs(rates[axis]!) * lateS
+			])
+		);
 	const found = way.kind === 'pose' ? ofPose(way, axes, travel, delayS) : ofKeys(way, axes, travel, delayS);
 	return { ...found, endsAt: wayAt(way, way.durationS).values };
 }
@@ -77,9 +83,7 @@ function ofPose(
 		const speed = Math.max(shareRate(s0), shareRate(s1)) / durationS;
 		const brakes = brakesBy(speed);
 		past = Math.max(past, share(s1) + speed * delayS + brakes[first]! / goes[first]! - 1);
-		const by = moving.flatMap((axis) =>
-			axis === first ? [] : [[axis, Math.max(brakes[axis]!, (brakes[first]! * goes[axis]!) / goes[first]!)] as const]
-		);
+		const by = moving.flatMap((axis) => (axis === first ? [] : [[axis, brakes[axis]!] as const]));
 		return { fromS: s0 * durationS, toS: s1 * durationS, by: Object.fromEntries(by) };
 	});
 	// No further than its soft end; an axis found beyond one only goes back.

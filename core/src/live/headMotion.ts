@@ -3,7 +3,7 @@
  * A head: its lease, its axes and what it is asked, as one pure machine. Whatever comes over its link, it moves only while its
  * lease is alive, and otherwise brakes: by itself, or along the way it was on while its desk still sends that way's end.
  */
-import { releaseFactor } from './coast';
+import { releaseTravel } from './coast';
 import { type Braking, type Lease, type LeaseEffect, type LeaseEvent, leaseStep, restingLease } from './lease';
 import { type HeadAxis, type HeadCommand, stepHead } from './stepHead';
 
@@ -53,7 +53,7 @@ export interface HeadMotion {
 	readonly stopping: {
 		readonly epoch: number;
 		readonly untilMs: number;
-		/** How fast each axis was, and the furthest it may still come: by its own brake, whatever its desk sends. */
+		/** How fast each axis was, and the furthest it may still come: by the head's own brake, whatever its desk sends. */
 		readonly axes: Readonly<Record<string, { readonly rate: number; readonly until: number }>>;
 	} | null;
 	/** An axis that does not come along, and since when. */
@@ -205,7 +205,7 @@ const rest = { command: 'rest', points: [], driveRates: {} } as const;
 
 /**
  * Let go on a way, its end is still taken, as long as the hardest axis could need, so that it stops on its way; for every other reason it
- * brakes by itself. No axis turns round, gets faster than it was, or comes further than `releaseFactor` times its own brake, `v²/2a`.
+ * brakes by itself. No axis turns round, gets faster than it was, or comes further than `releaseTravel`.
  */
 function braked(head: HeadMotion, why: Braking, epoch: number | null): HeadMotion {
 	const rings = Object.fromEntries(
@@ -214,9 +214,11 @@ function braked(head: HeadMotion, why: Braking, epoch: number | null): HeadMotio
 	if (why !== 'released' || head.command !== 'follow' || epoch === null)
 		return { ...head, ...rest, rings, stopping: null };
 	const hardestS = Math.max(...Object.values(head.axes).map(({ maxRate, maxAccel }) => maxRate / maxAccel));
+	const rates = Object.fromEntries(Object.entries(head.axes).map(([name, { rate }]) => [name, rate]));
+	const travel = releaseTravel({ rates, limits: head.axes });
 	const axes = Object.fromEntries(
-		Object.entries(head.axes).map(([name, { position, rate, maxAccel, range }]) => {
-			const most = (releaseFactor * rate * rate) / (2 * maxAccel);
+		Object.entries(head.axes).map(([name, { position, rate, range }]) => {
+			const most = travel[name]!;
 			// Its soft ends hold besides.
 			const until =
 				rate > 0
@@ -276,7 +278,7 @@ function stepped(head: HeadMotion, atMs: number, dtS: number, held: readonly str
 	return homed({ ...head, axes: kept, behindSinceMs, stuckAxis, steppedAtMs: atMs });
 }
 
-/** While it stops along its way every axis has the ends of its own brake, and goes on only the way it went. */
+/** While it stops along its way every axis has ends that the head's own brake gives it, and goes on only the way it went. */
 function boundedAxes({ axes, lease, stopping }: HeadMotion): HeadMotion['axes'] {
 	if (lease.phase !== 'stopping' || stopping === null) return axes;
 	return Object.fromEntries(

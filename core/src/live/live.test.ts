@@ -17,10 +17,10 @@ describe('a hold over a link', () => {
 		expect(Math.max(...out.speeds.slice(5500, 6000))).toBeGreaterThan(0.3);
 		expect(out.brakes.map(({ why }) => why)).toEqual(['released']);
 		expect(restsAt(out)! - 6000).toBeLessThan(1200);
-		// On the way: both axes are as far along it as each other, to a hand's breadth of nothing.
+		// On the way: both axes are as far along it as each other, but for what the head's own bound cuts short while words are on their way.
 		const { panRad, tiltRad } = out.head.axes;
 		expect(panRad!.position).toBeGreaterThan(0.1);
-		expect(Math.abs(panRad!.position / 1.6 - tiltRad!.position / 0.4)).toBeLessThan(4e-3);
+		expect(Math.abs(panRad!.position / 1.6 - tiltRad!.position / 0.4)).toBeLessThan(0.012);
 		expect(out.unheldFaster).toBe(0);
 	});
 
