@@ -21,7 +21,8 @@ import { Stop } from './steps.mjs';
  */
 export async function startHeads({ folder, fresh = false, claimed = true, desk }) {
 	if (fresh) rmSync(folder, { recursive: true, force: true });
-	mkdirSync(folder, { recursive: true });
+	// Whoever has a head's key can move it: for the eyes of one alone.
+	mkdirSync(folder, { recursive: true, mode: 0o700 });
 	const boxes = join(root, 'demo', 'src', 'boxes.json');
 	const keys = join(folder, 'keys');
 	if (claimed && !existsSync(keys)) {
@@ -29,9 +30,9 @@ export async function startHeads({ folder, fresh = false, claimed = true, desk }
 		const made = {};
 		for (const { id } of /** @type {{ id: string }[]} */ (JSON.parse(readFileSync(boxes, 'utf8')))) {
 			made[id] = randomBytes(32).toString('hex');
-			writeFileSync(join(folder, `${id}.json`), JSON.stringify({ key: made[id] }));
+			writeFileSync(join(folder, `${id}.json`), JSON.stringify({ key: made[id] }), { mode: 0o600 });
 		}
-		writeFileSync(keys, JSON.stringify(made));
+		writeFileSync(keys, JSON.stringify(made), { mode: 0o600 });
 	}
 	const port = await freeUdpPort();
 	const control = await freePort(27_000 + Math.floor(Math.random() * 900));

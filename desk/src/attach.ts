@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto';
 import type { IncomingMessage, Server } from 'node:http';
 import type { Duplex } from 'node:stream';
 import { type WebSocket, WebSocketServer } from 'ws';
@@ -41,6 +42,10 @@ export function attach(server: Server, doors: Doors): void {
 	process.once('SIGTERM', () => sockets.clients.forEach((client) => client.terminate()));
 }
 
+/** What a page is called by everybody, also by heads: its secret is not to be had from it. */
+const nameOfPage = (secret: string): string =>
+	createHash('sha256').update(`poise page/${secret}`).digest('hex').slice(0, 24);
+
 async function admit(request: IncomingMessage, doors: Doors): Promise<{ readonly name: string } | null> {
 	const { origin, host } = request.headers;
 	try {
@@ -77,7 +82,7 @@ async function welcome(
 			socket.close(1002, 'another version: open the page anew');
 			return;
 		}
-		desk.page({ page: hello.page, name: person.name.slice(0, longestName) }).add(hello.slot, socket);
+		desk.page({ page: nameOfPage(hello.secret), name: person.name.slice(0, longestName) }).add(hello.slot, socket);
 	});
 	const impatience = setTimeout(() => socket.terminate(), 5000);
 	socket.once('message', () => clearTimeout(impatience));

@@ -1,30 +1,25 @@
 import { createSocket, type Socket } from 'node:dgram';
-import { addressOf } from '@poise/link';
+import { addressOf, freshNonce } from '@poise/link';
+import { confirmClaim, type KeepClaimed } from './confirmClaim';
 import type { FromDesk, FromPage } from './messages';
 import { Page } from './page';
 import { type KnownHead, type Person, Station } from './station';
+import { Strangers } from './strangers';
 
 export interface DeskSettings {
 	/** Where heads announce themselves. */
 	readonly port: number;
 	readonly host?: string;
 	/** A head has become this crew's: its key, to be kept. */
-	readonly onClaimed: (head: {
-		readonly id: string;
-		readonly name: string;
-		readonly kind: string;
-		readonly key: Uint8Array;
-	}) => Promise<void>;
+	readonly onClaimed: KeepClaimed;
 	readonly onUnclaimed: (id: string) => Promise<void>;
 }
 /** Watchers are told so often. */
 const watchMs = 80;
-const mostStations = 64;
-
 /** The desk of a crew: it owns the clock, the links and who drives what. Pages come and go; heads rest by themselves without it. */
 export class Desk {
 	readonly #settings: DeskSettings;
-	readonly #bootMs = Math.floor((Date.now() - 1.7e12) / 100);
+	readonly #nonce = freshNonce();
 	readonly #socket: Socket;
 	readonly #stations = new Map<string, Station>();
 	readonly #pages = new Map<string, Page>();
@@ -33,6 +28,10 @@ export class Desk {
 	#stoppedBy: string | null = null;
 	#clearing: { readonly by: string; readonly untilMs: number } | null = null;
 	#toldMs = 0;
+	#sweptMs = 0;
+	readonly #strangers = new Strangers((id) => {
+		if (this.#stations.get(id)?.known === null) this.#stations.delete(id);
+	});
 
 	constructor(settings: DeskSettings) {
 		this.#settings = settings;
@@ -65,35 +64,43 @@ export class Desk {
 	/** The heads that the crew keeps, as they are now. */
 	know(heads: readonly KnownHead[]): void {
 		this.#known = new Map(heads.map((head) => [head.id, head]));
-		for (const head of heads) this.#station(head.id)?.know(head);
-		for (const [id, station] of this.#stations) if (station.known !== null && !this.#known.has(id)) station.know(null);
+		for (const head of heads) {
+			this.#strangers.forget(head.id);
+			this.#station(head.id).know(head);
+		}
+		const atMs = performance.now();
+		for (const [id, station] of this.#stations) {
+			if (station.known === null || this.#known.has(id)) continue;
+			station.know(null);
+			this.#strangers.hear(id, atMs);
+		}
 	}
 
-	#addresses = new Map<string, { readonly address: string; readonly port: number }>();
-	#station(id: string): Station | null {
+	/** Of a head that is kept, or that is nobody's: of those the one that was silent longest gives way to a new one. */
+	#station(id: string): Station {
 		const had = this.#stations.get(id);
 		if (had !== undefined) return had;
-		if (this.#stations.size >= mostStations) return null;
-		const made = new Station(id, this.#bootMs, (bytes) => {
-			const at = this.#addresses.get(id);
-			if (at !== undefined) this.#socket.send(bytes, at.port, at.address, () => {});
+		const made = new Station(id, this.#nonce, (bytes, { address, port }) => {
+			this.#socket.send(bytes, port, address, () => {});
 		});
 		this.#stations.set(id, made);
 		made.know(this.#known.get(id) ?? null);
 		return made;
 	}
-
 	#receive(bytes: Uint8Array, address: string, port: number): void {
-		const id = addressOf(bytes)?.headId;
-		const station = id === undefined ? null : this.#station(id);
-		if (id === undefined || station === null) return;
+		const at = addressOf(bytes);
+		if (at === null) return;
+		const { headId: id, type } = at;
+		// Only what announces itself is minded.
+		if (type !== 'announce' && !this.#stations.has(id)) return;
 		const atMs = performance.now();
-		const first = !this.#addresses.has(id);
-		if (first) this.#addresses.set(id, { address, port });
-		const message = station.link.receive(bytes, atMs);
-		if (message === null) return;
-		// Where a head that proves itself speaks from is where it is; one that only says so is believed while nothing better is known.
-		if (message !== 'announced' || !station.link.isHere(atMs)) this.#addresses.set(id, { address, port });
+		const station = this.#station(id);
+		const message = station.link.receive(bytes, atMs, { address, port });
+		if (message === null) {
+			if (station.known === null && !this.#strangers.has(id)) this.#stations.delete(id);
+			return;
+		}
+		if (station.known === null) this.#strangers.hear(id, atMs);
 		station.hear(message, atMs);
 		if (message === 'announced') return;
 		if (message.type === 'offer')
@@ -127,6 +134,10 @@ export class Desk {
 				console.error(`desk, head ${station.link.id}:`, thrown);
 			}
 		}
+		if (atMs - this.#sweptMs > 1000) {
+			this.#sweptMs = atMs;
+			this.#strangers.sweep(atMs);
+		}
 		if (atMs - this.#toldMs < watchMs) return;
 		this.#toldMs = atMs;
 		this.#tell(atMs);
@@ -134,10 +145,13 @@ export class Desk {
 	#tell(atMs: number): void {
 		if (this.#pages.size === 0) return;
 		const nameOf = (page: string) => this.#pages.get(page)?.person.name ?? null;
-		const heads = [...this.#stations.values()]
-			.filter(({ link, known }) => link.isAwake(atMs) || known !== null)
-			.map((station) => station.seen(atMs, nameOf))
-			.sort((one, two) => (one.number ?? 99) - (two.number ?? 99) || one.id.localeCompare(two.id));
+		const link = (id: string) => this.#stations.get(id)?.link;
+		const strangers = this.#strangers
+			.newest((id) => link(id)?.isAwake(atMs) === true || link(id)?.claiming === true)
+			.map((id) => this.#stations.get(id)!);
+		const ours = [...this.#stations.values()].filter(({ known }) => known !== null);
+		ours.sort((one, two) => one.known!.number - two.known!.number || one.link.id.localeCompare(two.link.id));
+		const heads = [...ours, ...strangers].map((station) => station.seen(atMs, nameOf));
 		const said: FromDesk = { type: 'heads', heads, stoppedBy: this.#stoppedBy, pages: this.#pages.size };
 		// Written once for everybody.
 		const text = Buffer.from(JSON.stringify(said));
@@ -196,7 +210,7 @@ export class Desk {
 			case 'blink':
 				return station.link.say({ type: 'blink', times: 3 });
 			case 'claim':
-				if (!station.link.claim())
+				if (!station.link.claim(atMs))
 					page.tell({
 						type: 'claimed',
 						head: message.head,
@@ -205,7 +219,7 @@ export class Desk {
 					});
 				return;
 			case 'confirm':
-				return void this.#confirm(page, station, message.blinks);
+				return void confirmClaim(page, station, message.code, this.#settings.onClaimed);
 			case 'unclaim':
 				for (let k = 0; k < 3; k += 1) station.link.say({ type: 'unclaim' });
 				return void this.#settings.onUnclaimed(message.head).catch((thrown: unknown) => console.error('desk:', thrown));
@@ -221,28 +235,5 @@ export class Desk {
 		if (driver === null || driver.page === person.page) station.driver = person;
 		else if (station.askedBy === null || station.askedBy.page === person.page)
 			station.askedBy = { ...person, sinceMs: station.askedBy?.sinceMs ?? atMs };
-	}
-	async #confirm(page: Page, station: Station, blinks: number): Promise<void> {
-		const { id, announced } = station.link;
-		const key = station.link.confirm(blinks);
-		if (key === null || announced === null) {
-			station.link.abandon();
-			const words =
-				'That is not how often it blinks: either another head answered, or somebody stands between. It is free again; claim it anew.';
-			return page.tell({ type: 'claimed', head: id, ok: false, words });
-		}
-		try {
-			await this.#settings.onClaimed({ id, name: announced.name, kind: announced.kind, key });
-			page.tell({ type: 'claimed', head: id, ok: true, words: '' });
-		} catch (thrown) {
-			console.error('desk:', thrown);
-			station.link.useKey(null);
-			page.tell({
-				type: 'claimed',
-				head: id,
-				ok: false,
-				words: 'It could not be kept just now. Press its forget button, then claim it anew.'
-			});
-		}
 	}
 }

@@ -4,13 +4,14 @@
  */
 import type { Leg, Task } from '@poise/core';
 
-export const pageProtocol = 2;
+export const pageProtocol = 3;
 
 type Rates = Readonly<Record<string, number>>;
 export type FromPage =
-	| { readonly type: 'hello'; readonly v: number; readonly page: string; readonly slot: number }
+	/** `secret` is drawn by the page and told to nobody else: by it its sockets are one page's. */
+	| { readonly type: 'hello'; readonly v: number; readonly secret: string; readonly slot: number }
 	| { readonly type: 'take' | 'give' | 'keep' | 'drop' | 'blink' | 'unclaim' | 'claim'; readonly head: string }
-	| { readonly type: 'confirm'; readonly head: string; readonly blinks: number }
+	| { readonly type: 'confirm'; readonly head: string; readonly code: string }
 	| { readonly type: 'beat'; readonly head: string; readonly issuedAtMs: number; readonly echoMs: number }
 	| { readonly type: 'ask'; readonly head: string; readonly press: number }
 	| {
@@ -111,7 +112,8 @@ export interface TaskSeen {
 }
 
 export type FromDesk =
-	| { readonly type: 'welcome'; readonly v: number; readonly desk: string }
+	/** `page` is what everybody knows it by: nobody comes to its secret from that. */
+	| { readonly type: 'welcome'; readonly v: number; readonly desk: string; readonly page: string }
 	| {
 			readonly type: 'heads';
 			readonly heads: readonly HeadSeen[];
@@ -171,8 +173,15 @@ const leg: Check = (value) =>
 const head = { head: word };
 const direction: Check = (value) => value === 1 || value === -1;
 
+/** As long as nobody guesses. */
+const leastSecret = 32;
+
 const formsFromPage: Readonly<Record<FromPage['type'], Readonly<Record<string, Check>>>> = {
-	hello: { v: whole, page: word, slot: (slot) => whole(slot) && (slot as number) >= 0 && (slot as number) < 8 },
+	hello: {
+		v: whole,
+		secret: (secret) => word(secret) && (secret as string).length >= leastSecret,
+		slot: (slot) => whole(slot) && (slot as number) >= 0 && (slot as number) < 8
+	},
 	take: head,
 	give: head,
 	keep: head,
@@ -180,7 +189,7 @@ const formsFromPage: Readonly<Record<FromPage['type'], Readonly<Record<string, C
 	blink: head,
 	claim: head,
 	unclaim: head,
-	confirm: { ...head, blinks: whole },
+	confirm: { ...head, code: word },
 	beat: { ...head, issuedAtMs: figure, echoMs: figure },
 	ask: { ...head, press: whole },
 	grant: { ...head, epoch: whole, sequence: whole, issuedAtMs: figure, echoMs: figure },

@@ -40,7 +40,10 @@ export class Page {
 			this.#sockets.delete(slot);
 			if (this.#sockets.size === 0) this.#leaving = setTimeout(() => this.#hands.gone(), patienceMs);
 		});
-		this.#send(socket, JSON.stringify({ type: 'welcome', v: pageProtocol, desk: 'poise' } satisfies FromDesk));
+		this.#send(
+			socket,
+			JSON.stringify({ type: 'welcome', v: pageProtocol, desk: 'poise', page: this.person.page } satisfies FromDesk)
+		);
 	}
 
 	#receive(text: string): void {

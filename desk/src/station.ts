@@ -15,7 +15,7 @@ import {
 	type Seen
 } from '@poise/core';
 import type { ToHead } from '@poise/link';
-import { HeadLink, type Signed } from './headLink';
+import { HeadLink, type Place, type Signed } from './headLink';
 import type { FromPage, HeadSeen } from './messages';
 
 /** A head as the crew keeps it. */
@@ -58,8 +58,8 @@ export class Station {
 	#ledMs = -Infinity;
 	#stickWaits = false;
 
-	constructor(id: string, deskBootMs: number, send: (bytes: Uint8Array) => void) {
-		this.link = new HeadLink(id, deskBootMs, send);
+	constructor(id: string, nonce: Uint8Array, send: (bytes: Uint8Array, to: Place) => void) {
+		this.link = new HeadLink(id, nonce, send);
 		this.#watch = handOff(id);
 	}
 
@@ -81,7 +81,7 @@ export class Station {
 	}
 	/** What it can do, and what of it is wanted. */
 	get axes(): Readonly<Record<string, DeskAxis>> {
-		const own = this.link.announced?.each ?? [];
+		const own = this.link.about?.each ?? [];
 		return Object.fromEntries(
 			own.map(({ axis, from, to, maxRate, maxAccel }) => {
 				const kept = this.known?.axes[axis];
@@ -101,7 +101,7 @@ export class Station {
 
 	/** What its link brought. Gives what a page is to hear. */
 	hear(message: Signed | 'announced', atMs: number): void {
-		if (message === 'announced') return this.#useAxes();
+		if (message === 'announced' || message.type === 'about') return this.#useAxes();
 		if (message.type === 'offer' && message.holder === deskHolder)
 			return this.#watching({ kind: 'offer', atMs, press: message.press, epoch: message.epoch });
 		if (message.type === 'refuse' && message.holder === deskHolder)
@@ -209,6 +209,8 @@ export class Station {
 
 	tick(atMs: number, stoppedBy: string | null): void {
 		this.link.greet(atMs);
+		// Nobody's head has nothing to be told.
+		if (this.known === null) return;
 		this.#watching({ kind: 'tick', atMs });
 		if (this.watchedFor !== null && this.#watch.phase === 'ended') this.watchedFor = null;
 		if (this.askedBy !== null && atMs - this.askedBy.sinceMs > passesMs && this.link.state?.phase !== 'armed')
@@ -219,7 +221,7 @@ export class Station {
 		this.#tickedMs = atMs;
 		const grant = this.#grant;
 		if (grant !== null && atMs - this.#grantSaidMs < leaseTimes.goodMs) this.link.say(grant);
-		if (this.known !== null && this.link.state !== null) {
+		if (this.link.state !== null) {
 			const latched = this.link.state.stoppedBy !== '';
 			if (stoppedBy !== null && !latched) this.link.say({ type: 'stop', by: stoppedBy });
 			if (atMs - this.#limitsSaidMs > 1000) {
@@ -262,7 +264,7 @@ export class Station {
 
 	/** As every page sees it. */
 	seen(atMs: number, nameOf: (page: string) => string | null): HeadSeen {
-		const { announced, state } = this.link;
+		const { about, state } = this.link;
 		const here = this.link.isHere(atMs);
 		const { task, trouble } = this.#desk;
 		const numbers = (of: 'at' | 'rate') => Object.fromEntries((state?.each ?? []).map((each) => [each.axis, each[of]]));
@@ -270,7 +272,7 @@ export class Station {
 			? 'claiming'
 			: here
 				? 'here'
-				: announced?.claimed === 0 && this.link.isAwake(atMs)
+				: this.link.free && this.link.isAwake(atMs)
 					? 'free'
 					: this.link.hasKey || this.known !== null
 						? 'away'
@@ -278,8 +280,8 @@ export class Station {
 		const holder = state?.holder ?? '';
 		return {
 			...{ id: this.link.id, headId: this.known?.headId ?? null, number: this.known?.number ?? null, link },
-			name: this.known?.name ?? announced?.name ?? this.link.id,
-			kind: announced?.kind ?? '',
+			name: this.known?.name ?? about?.name ?? this.link.id,
+			kind: about?.kind ?? '',
 			headMs: state?.headMs ?? 0,
 			phase: here ? (phases.find((phase) => phase === state?.phase) ?? 'rest') : 'rest',
 			epoch: state?.epoch ?? null,
@@ -306,7 +308,7 @@ export class Station {
 			axes: Object.fromEntries(
 				Object.entries(this.axes).map(([axis, each]) => [
 					axis,
-					{ ...each, ring: announced?.each.find((one) => one.axis === axis)?.ring === 1 }
+					{ ...each, ring: about?.each.find((one) => one.axis === axis)?.ring === 1 }
 				])
 			),
 			watched: this.known?.watched ?? false,

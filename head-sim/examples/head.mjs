@@ -15,6 +15,7 @@ import {
 	diffieHellman,
 	generateKeyPairSync,
 	hkdfSync,
+	randomBytes,
 	randomInt,
 	timingSafeEqual
 } from 'node:crypto';
@@ -45,33 +46,37 @@ const motors = (axis, dtS) => {
 // Its own clock: milliseconds since it has power.
 const begun = performance.now();
 const nowMs = () => Math.floor(performance.now() - begun);
-const bootMs = randomInt(1, 2 ** 30);
 
-// Keys. A head keeps `key` where power cannot take it; this one forgets it.
-const pair = generateKeyPairSync('x25519');
-const publicKey = pair.publicKey.export({ format: 'der', type: 'spki' }).subarray(-32);
+// The key, which a head keeps where power cannot take it (this one forgets it); a claim on its way to one.
 let key = null;
-let deskBootMs = 0;
+let claim = null;
+// A session: the words that both ends drew for it. The secret behind its own is drawn anew with its power.
+const secret = randomBytes(16);
+let session = null;
+let sessions = 0;
+let greeted = [];
 let counterOut = 0;
 let highest = 0;
 let heard = new Set();
-let blinks = 0;
 
-const tagOf = (direction, desk, body) =>
-	createHmac('sha256', key).update(`poise/1/${direction}/${bootMs}/${desk}/`).update(body).digest().subarray(0, 16);
+const sha = (...parts) => parts.reduce((hash, part) => hash.update(part), createHash('sha256')).digest();
+const hmac = (of, ...parts) => parts.reduce((hash, part) => hash.update(part), createHmac('sha256', of)).digest();
+const tagOf = (direction, { key: of, head = '', desk = '' }, body) =>
+	hmac(of, `poise/2/${direction}/${head}/${desk}/`, body).subarray(0, 16);
+const wordFor = (desk) => hmac(secret, `poise session ${sessions}/`, desk).subarray(0, 16);
+const isSigned = (bytes, by) => timingSafeEqual(tagOf('toHead', by, bytes.subarray(0, -16)), bytes.subarray(-16));
 const socket = createSocket('udp4');
 /** A message: its kinds as letters, one a value, and its values. */
-function send(type, kinds, values, signed = true) {
-	if (signed && key === null) return;
+function send(type, kinds, values, by = session) {
 	const address = `/poise/head/${options.id}/${type}`;
 	const typed = (letters, list) =>
 		list.map((value, k) => ({ type: letters[k], value: letters[k] === 'i' ? Math.round(value) : value }));
-	if (!signed)
+	if (by === null)
 		return socket.send(encode({ oscType: 'message', address, args: typed(kinds, values) }), Number(port), host);
 	counterOut += 1;
 	const args = typed(`i${kinds}b`, [counterOut, ...values, Buffer.alloc(16)]);
 	const body = encode({ oscType: 'message', address, args }).subarray(0, -16);
-	socket.send(Buffer.concat([body, tagOf('toDesk', deskBootMs, body)]), Number(port), host);
+	socket.send(Buffer.concat([body, tagOf('toDesk', by, body)]), Number(port), host);
 }
 
 // The lease.
@@ -175,8 +180,34 @@ const does = {
 		Object.assign(wanted, { atMs: nowMs(), sequence, rates: {}, place });
 	},
 	unclaim() {
-		key = null;
+		[key, session] = [null, null];
 		rest('stopping');
+	}
+};
+
+/** Binds itself to its half before it has seen the desk's; then, for the half the desk had bound itself to, shows it, and its digits. */
+const becomes = {
+	claim([, commit]) {
+		if (claim === null || !commit.equals(claim.commit)) {
+			const { privateKey, publicKey } = generateKeyPairSync('x25519');
+			const own = publicKey.export({ format: 'der', type: 'spki' }).subarray(-32);
+			claim = { commit, privateKey, own, nonce: randomBytes(16), key: null };
+		}
+		send('pledge', 'b', [sha('poise half/', claim.own, claim.nonce)], null);
+	},
+	reveal([theirs, nonce]) {
+		if (claim === null || !sha('poise half/', theirs, nonce).equals(claim.commit)) return;
+		const publicKey = createPublicKey({
+			key: Buffer.concat([Buffer.from('302a300506032b656e032100', 'hex'), theirs]),
+			format: 'der',
+			type: 'spki'
+		});
+		const shared = diffieHellman({ privateKey: claim.privateKey, publicKey });
+		const salt = sha(theirs, nonce, claim.own, claim.nonce);
+		claim.key = Buffer.from(hkdfSync('sha256', shared, salt, `poise head ${options.id}`, 32));
+		const digits = hmac(claim.key, 'poise code').readUIntBE(0, 6) % 10_000_000;
+		console.log(`shows ${String(digits).padStart(7, '0')}`);
+		send('half', 'bb', [claim.own, claim.nonce], null);
 	}
 };
 
@@ -186,33 +217,31 @@ socket.on('message', (bytes) => {
 		const [, , , id, type] = address.split('/');
 		const given = args.map(({ value }) => value);
 		if (id !== options.id || given.some((value) => typeof value === 'number' && !Number.isFinite(value))) return;
-		if (type === 'claim') {
-			if (key !== null) return;
-			const theirs = createPublicKey({
-				key: Buffer.concat([Buffer.from('302a300506032b656e032100', 'hex'), given[1]]),
-				format: 'der',
-				type: 'spki'
-			});
-			const secret = diffieHellman({ privateKey: pair.privateKey, publicKey: theirs });
-			key = Buffer.from(hkdfSync('sha256', secret, Buffer.alloc(0), `poise head ${options.id}`, 32));
-			blinks = 2 + (createHash('sha256').update(key).digest()[0] % 8);
-			console.log(`blinks ${blinks}`);
+		if (key === null && becomes[type] !== undefined) return becomes[type](given);
+		const of = key ?? claim?.key;
+		if (!of) return;
+		if (type === 'hello') {
+			if (!isSigned(bytes, { key: of })) return;
+			const desk = given[1];
+			greeted = [...greeted.filter((each) => !each.equals(desk)), desk].slice(-8);
+			return send('challenge', 'b', [wordFor(desk)], { key: of, desk: desk.toString('hex') });
+		}
+		if (type === 'begin') {
+			const begun = greeted
+				.map((desk) => ({ key: of, head: wordFor(desk).toString('hex'), desk: desk.toString('hex') }))
+				.find((each) => isSigned(bytes, each));
+			if (begun === undefined) return;
+			// Whoever answered its word has the key now: from here on this is the session, and nobody holds.
+			[key, claim, session, greeted] = [of, null, begun, []];
+			[sessions, counterOut, highest, heard] = [sessions + 1, 0, 0, new Set()];
+			presses.clear();
+			rest('stopping');
 			return announce();
 		}
-		if (key === null) return;
-		const [body, tag] = [bytes.subarray(0, -16), bytes.subarray(-16)];
-		const desk = type === 'hello' ? 0 : deskBootMs;
-		if (!timingSafeEqual(tagOf('toHead', desk, body), tag)) return;
+		if (session === null || !isSigned(bytes, session)) return;
 		const counter = given.shift();
 		given.pop();
-		if (type === 'hello') {
-			if (given[0] <= deskBootMs) return;
-			// Another desk from now on: its counters begin anew, and nobody holds.
-			[deskBootMs, counterOut, highest, heard] = [given[0], 0, 0, new Set()];
-			presses.clear();
-			return rest('stopping');
-		}
-		if (deskBootMs === 0 || counter <= highest - 256 || heard.has(counter)) return;
+		if (counter <= highest - 256 || heard.has(counter)) return;
 		heard.add(counter);
 		highest = Math.max(highest, counter);
 		if (heard.size > 1024) heard = new Set([...heard].filter((each) => each > highest - 256));
@@ -251,11 +280,12 @@ setInterval(() => {
 const announce = () => {
 	const list = Object.entries(axes);
 	const each = list.flatMap(([axis, { from, to, maxRate, maxAccel }]) => [axis, from, to, maxRate, maxAccel, 0]);
-	const kinds = `issiib${'sffffi'.repeat(list.length)}`;
-	send('announce', kinds, [1, options.name, 'small', key === null ? 0 : 1, bootMs, publicKey, ...each], false);
+	const kinds = 'sffffi'.repeat(list.length);
+	send('announce', `issi${kinds}`, [2, options.name, 'small', key === null ? 0 : 1, ...each], null);
+	if (session !== null) send('about', `ss${kinds}`, [options.name, 'small', ...each]);
 };
 function state() {
-	if (key === null || deskBootMs === 0) return;
+	if (session === null) return;
 	const link = lease.holder || [...links.keys()].find((each) => each !== 'desk') || '';
 	const { samples, trip } = linkOf(link);
 	const { phase, holder, epoch, heldMs, stoppedBy } = lease;

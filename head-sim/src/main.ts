@@ -5,7 +5,7 @@
  * node --import tsx head-sim/src/main.ts --desk 127.0.0.1:7010 --control 7011 --heads heads.json --flash .poise/heads
  */
 import { createSocket } from 'node:dgram';
-import { existsSync, mkdirSync, readFileSync, renameSync, writeFileSync } from 'node:fs';
+import { chmodSync, existsSync, mkdirSync, readdirSync, readFileSync, renameSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:http';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
@@ -24,7 +24,10 @@ if (values.heads === undefined || values.flash === undefined)
 	throw new Error('Say which heads (--heads FILE) and where they keep their keys (--flash FOLDER).');
 const [host = '127.0.0.1', port = '7010'] = values.desk.split(':');
 const flashFolder = values.flash;
-mkdirSync(flashFolder, { recursive: true });
+// Whoever has a head's key can move it: for the eyes of one alone, also where it lay open before.
+mkdirSync(flashFolder, { recursive: true, mode: 0o700 });
+chmodSync(flashFolder, 0o700);
+for (const name of readdirSync(flashFolder)) chmodSync(join(flashFolder, name), 0o600);
 
 const socket = createSocket('udp4');
 socket.on('error', (thrown) => console.error('heads:', thrown.message));
@@ -43,7 +46,7 @@ const heads = new Map(
 		const head = new SimHead(spec, readFlash(spec.id), {
 			out: (bytes) => socket.send(bytes, Number(port), host, () => {}),
 			keep: (flash) => {
-				writeFileSync(`${flashOf(spec.id)}.new`, JSON.stringify(flash));
+				writeFileSync(`${flashOf(spec.id)}.new`, JSON.stringify(flash), { mode: 0o600 });
 				renameSync(`${flashOf(spec.id)}.new`, flashOf(spec.id));
 			}
 		});

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { fromBytes, type Session, toBytes, type ToDesk, type ToHead } from '@poise/link';
+import { addressOf, fromBytes, greeting, type Session, toBytes, type ToDesk, type ToHead } from '@poise/link';
 import { describe, expect, it } from 'vitest';
 import { SimHead } from './simHead';
 
@@ -8,20 +8,21 @@ function bench() {
 	const key = Buffer.alloc(32, 5);
 	let now = 0;
 	const heard: ToDesk[] = [];
-	let bootMs = 0;
+	const desk = Buffer.alloc(16, 9);
+	let word = '';
 	let counter = 0;
 	let press = 0;
-	const deskBootMs = 1000;
-	const session = (): Session => ({ key, headBootMs: bootMs, deskBootMs });
+	const session = (): Session => ({ key, head: word, desk: desk.toString('hex') });
 	const head = new SimHead(
 		{ id: 'h-1', name: 'One', pattern: 'small' },
 		{ key: key.toString('hex') },
 		{
 			keep: () => {},
 			out: (bytes) => {
-				const open = fromBytes('toDesk', bytes, session());
+				const asked = addressOf(bytes)?.type === 'challenge' ? greeting(key, desk.toString('hex')) : session();
+				const open = fromBytes('toDesk', bytes, asked);
 				if (typeof open === 'string') return;
-				if (open.message.type === 'announce') bootMs = open.message.bootMs;
+				if (open.message.type === 'challenge') word = Buffer.from(open.message.head).toString('hex');
 				heard.push(open.message);
 			}
 		}
@@ -41,14 +42,9 @@ function bench() {
 	};
 	const state = () => heard.findLast((each) => each.type === 'state') as Extract<ToDesk, { type: 'state' }>;
 	pass(10);
-	head.receive(
-		toBytes(
-			'toHead',
-			'h-1',
-			{ type: 'hello', bootMs: deskBootMs },
-			{ session: { ...session(), deskBootMs: 0 }, counter: 1 }
-		)
-	);
+	head.receive(toBytes('toHead', 'h-1', { type: 'hello', desk }, { session: greeting(key), counter: 1 }));
+	say({ type: 'begin' });
+	counter = 0;
 	pass(40);
 	const hold = (forMs: number, each: (sequence: number) => void = () => {}) => {
 		for (let k = 0; k < 25; k += 1) {
@@ -94,7 +90,7 @@ describe('a simulated head', () => {
 		for (const bytes of sent) head.receive(bytes);
 		pass(300);
 		expect([pan(head).position, head.face().phase, before]).toEqual([stood, 'rest', 'rest']);
-		const other = { ...session(), deskBootMs: 999 };
+		const other = { ...session(), desk: '99' };
 		for (let counter = 1000; counter < 1100; counter += 1)
 			head.receive(
 				toBytes('toHead', 'h-1', { type: 'ask', holder: 'ada', press: 2, by: 'hand' }, { session: other, counter })

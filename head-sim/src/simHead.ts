@@ -2,10 +2,15 @@
 import { type HeadEffect, type HeadEvent, type HeadMotion, headStep, linkOf, restingHead } from '@poise/core';
 import {
 	addressOf,
-	blinksOf,
+	challengeOf,
+	codeOf,
+	commitTo,
 	type Counters,
 	freshKeyPair,
+	freshNonce,
 	fromBytes,
+	greeting,
+	type Half,
 	hear,
 	type KeyPair,
 	noneHeard,
@@ -31,6 +36,20 @@ export interface Flash {
 }
 const batteryHours = 6;
 const blinkMs = 600;
+/** A claim that is not begun within this is forgotten. */
+const claimMs = 120_000;
+/** Words of desks that may still begin a session: a recording of an older one takes no newer one's place. */
+const mostGreeted = 8;
+const hex = (bytes: Uint8Array): string => Buffer.from(bytes).toString('hex');
+
+/** A claim on its way: what the desk bound itself to, the own half, and the key once both are shown. */
+interface Claim {
+	readonly commit: string;
+	readonly own: KeyPair;
+	readonly half: Half;
+	readonly sinceMs: number;
+	key: Uint8Array | null;
+}
 
 /** One simulated head: its power, its key, its session and its motion. It lives as long as its process. */
 export class SimHead {
@@ -40,12 +59,15 @@ export class SimHead {
 	readonly #keep: (flash: Flash) => void;
 	readonly #random: () => number;
 	readonly #obeyed: (message: ToHead) => void;
-	#pair: KeyPair = freshKeyPair();
 	#key: Uint8Array | null;
+	#claim: Claim | null = null;
 	#powered = true;
 	#bootedAtMs = 0;
-	#bootMs = 0;
-	#deskBootMs = 0;
+	/** Drawn anew whenever it has power: no session outlives that. */
+	#secret: Uint8Array = freshNonce();
+	#sessions = 0;
+	#greeted: readonly Uint8Array[] = [];
+	#session: Session | null = null;
 	#heard: Counters = noneHeard;
 	#counter = 0;
 	#ignored = 0;
@@ -110,10 +132,8 @@ export class SimHead {
 	}
 	#boot(): void {
 		this.#bootedAtMs = this.#nowMs;
-		this.#bootMs = Math.floor(this.#random() * 2 ** 30) + 1;
-		this.#deskBootMs = 0;
-		this.#heard = noneHeard;
-		this.#counter = 0;
+		[this.#secret, this.#sessions, this.#greeted] = [freshNonce(), 0, []];
+		[this.#session, this.#claim] = [null, null];
 		this.#motion = this.#resting(this.#motion);
 		this.#announcedMs = -Infinity;
 	}
@@ -122,9 +142,6 @@ export class SimHead {
 	get #headMs(): number {
 		return (this.#nowMs - this.#bootedAtMs) * (1 - this.#slowClock);
 	}
-	get #session(): Session | null {
-		return this.#key === null ? null : { key: this.#key, headBootMs: this.#bootMs, deskBootMs: this.#deskBootMs };
-	}
 
 	tick(nowMs: number): void {
 		const goneS = Math.max(0, nowMs - this.#nowMs) / 1000;
@@ -132,8 +149,9 @@ export class SimHead {
 		if (!this.#powered) return;
 		this.#batteryPart = Math.max(0, this.#batteryPart - goneS / (3600 * batteryHours));
 		this.#take({ kind: 'tick', atMs: this.#headMs });
+		if (this.#claim !== null && nowMs - this.#claim.sinceMs > claimMs) this.#claim = null;
 		if (nowMs - this.#announcedMs >= 1000) this.#announce();
-		if (this.#session !== null && this.#deskBootMs > 0 && nowMs - this.#saidMs >= 20) this.#say();
+		if (this.#session !== null && nowMs - this.#saidMs >= 20) this.#say();
 	}
 
 	receive(bytes: Uint8Array): void {
@@ -141,30 +159,55 @@ export class SimHead {
 	}
 
 	#heed(bytes: Uint8Array): void {
-		const address = addressOf(bytes);
-		const session = this.#session;
-		// A desk that begins is believed by a session of its own: it cannot know ours yet.
-		const asked = address?.type === 'hello' && session !== null ? { ...session, deskBootMs: 0 } : session;
-		const heard = fromBytes('toHead', bytes, asked);
-		if (typeof heard === 'string') return void (this.#ignored += 1);
-		const { message, counter } = heard;
-		if (message.type === 'claim') return this.#claimed(message.publicKey);
-		if (message.type === 'hello') {
-			// An older desk than the one that was heard is a recording of it.
-			if (message.bootMs <= this.#deskBootMs) return void (this.#ignored += message.bootMs < this.#deskBootMs ? 1 : 0);
-			this.#deskBootMs = message.bootMs;
-			this.#heard = noneHeard;
-			this.#counter = 0;
-			return this.#take({ kind: 'anew', atMs: this.#headMs });
+		const type = addressOf(bytes)?.type;
+		if (type === 'claim' || type === 'reveal') {
+			const heard = fromBytes('toHead', bytes, null);
+			if (typeof heard === 'string' || this.#key !== null) return this.#ignore();
+			if (heard.message.type === 'claim') return this.#claimed(heard.message.commit);
+			return heard.message.type === 'reveal' ? this.#revealed(heard.message) : this.#ignore();
 		}
-		if (this.#deskBootMs === 0) return void (this.#ignored += 1);
-		const counters = hear(this.#heard, counter);
-		if (counters === null) return void (this.#ignored += 1);
+		const key = this.#key ?? this.#claim?.key ?? null;
+		if (key === null) return this.#ignore();
+		if (type === 'hello') return this.#hello(bytes, key);
+		if (type === 'begin') return this.#begin(bytes, key);
+		const heard = this.#session === null ? 'foreign' : fromBytes('toHead', bytes, this.#session);
+		const counters = typeof heard === 'string' ? null : hear(this.#heard, heard.counter);
+		if (typeof heard === 'string' || counters === null) return this.#ignore();
 		this.#heard = counters;
+		const { message } = heard;
+		if (message.type === 'claim' || message.type === 'reveal' || message.type === 'hello' || message.type === 'begin')
+			return this.#ignore();
 		this.#obey(message);
 	}
+	#ignore(): void {
+		this.#ignored += 1;
+	}
 
-	#obey(message: Exclude<ToHead, { type: 'claim' | 'hello' }>): void {
+	/** A desk that has the key would speak with it: it is given a word, and nothing is changed by asking. */
+	#hello(bytes: Uint8Array, key: Uint8Array): void {
+		const heard = fromBytes('toHead', bytes, greeting(key));
+		if (typeof heard === 'string' || heard.message.type !== 'hello') return this.#ignore();
+		const { desk } = heard.message;
+		this.#greeted = [...this.#greeted.filter((each) => hex(each) !== hex(desk)), desk].slice(-mostGreeted);
+		const session = greeting(key, hex(desk));
+		const message: ToDesk = { type: 'challenge', head: challengeOf(this.#secret, desk, this.#sessions) };
+		const answer = toBytes('toDesk', this.spec.id, message, { session, counter: 1 });
+		this.#link(() => this.#powered && this.#out(answer));
+	}
+	/** Whoever answers its word has the key now, not once: from here on it is this session's, and whoever held holds no more. */
+	#begin(bytes: Uint8Array, key: Uint8Array): void {
+		const session = this.#greeted
+			.map((desk): Session => ({ key, head: hex(challengeOf(this.#secret, desk, this.#sessions)), desk: hex(desk) }))
+			.find((each) => typeof fromBytes('toHead', bytes, each) !== 'string');
+		if (session === undefined) return this.#ignore();
+		if (this.#key === null) this.#keep({ key: hex(key) });
+		[this.#key, this.#claim, this.#session] = [key, null, session];
+		[this.#sessions, this.#greeted, this.#heard, this.#counter] = [this.#sessions + 1, [], noneHeard, 0];
+		this.#take({ kind: 'anew', atMs: this.#headMs });
+		this.#announce();
+	}
+
+	#obey(message: Exclude<ToHead, { type: 'claim' | 'reveal' | 'hello' | 'begin' }>): void {
 		this.#obeyed(message);
 		const atMs = this.#headMs;
 		const places = (each: readonly { readonly axis: string; readonly at: number }[]) =>
@@ -173,10 +216,7 @@ export class SimHead {
 			Object.fromEntries(each.map(({ axis, rate }) => [axis, this.#span(axis) * rate]));
 		switch (message.type) {
 			case 'unclaim':
-				this.#key = null;
-				this.#pair = freshKeyPair();
-				this.#keep({ key: null });
-				return this.#take({ kind: 'fault', atMs });
+				return this.#forget();
 			case 'beat':
 				if (message.holder !== 'desk') this.#lastHolder = message.holder;
 				return this.#take({ ...message, kind: 'beat', atMs });
@@ -247,16 +287,33 @@ export class SimHead {
 		this.#motion = { ...this.#motion, axes, lease: { ...this.#motion.lease, watched: watched !== 0 } };
 	}
 
-	#claimed(theirPublic: Uint8Array): void {
-		if (this.#key !== null) return void (this.#ignored += 1);
-		try {
-			this.#key = sharedKey(this.#pair, theirPublic, this.spec.id);
-		} catch {
-			return void (this.#ignored += 1);
+	/** It binds itself to its half before it has seen the desk's; the same claim again has the same answer. */
+	#claimed(commit: Uint8Array): void {
+		if (this.#claim?.commit !== hex(commit)) {
+			const own = freshKeyPair();
+			const half = { publicKey: own.publicKey, nonce: freshNonce() };
+			this.#claim = { commit: hex(commit), own, half, sinceMs: this.#nowMs, key: null };
 		}
-		this.#keep({ key: Buffer.from(this.#key).toString('hex') });
-		this.#blinksUntilMs = this.#nowMs + blinkMs * blinksOf(this.#key);
-		this.#announce();
+		this.#sayUnsigned({ type: 'pledge', commit: commitTo(this.#claim.half) });
+	}
+	/** The desk's half, where it is the one it bound itself to: both have come to a key, and the box shows its digits. */
+	#revealed(desk: Half): void {
+		const claim = this.#claim;
+		if (claim === null || hex(commitTo(desk)) !== claim.commit) return this.#ignore();
+		if (claim.key === null) {
+			try {
+				claim.key = sharedKey(claim.own, { desk, head: claim.half, headId: this.spec.id });
+			} catch {
+				return this.#ignore();
+			}
+		}
+		this.#sayUnsigned({ type: 'half', ...claim.half });
+	}
+	/** Nobody's again. */
+	#forget(): void {
+		[this.#key, this.#claim, this.#session, this.#greeted] = [null, null, null, []];
+		this.#keep({ key: null });
+		this.#take({ kind: 'anew', atMs: this.#headMs });
 	}
 
 	#take(event: HeadEvent): void {
@@ -281,23 +338,23 @@ export class SimHead {
 		const bytes = toBytes('toDesk', this.spec.id, message, { session, counter: this.#counter });
 		this.#link(() => this.#powered && this.#out(bytes));
 	}
+	#sayUnsigned(message: ToDesk): void {
+		const bytes = toBytes('toDesk', this.spec.id, message, null);
+		this.#link(() => this.#powered && this.#out(bytes));
+	}
+	/** To everybody who listens, and, in a session, to its desk with proof. */
 	#announce(): void {
 		this.#announcedMs = this.#nowMs;
-		const bytes = toBytes(
-			'toDesk',
-			this.spec.id,
-			{
-				...{ type: 'announce', version: protocolVersion, name: this.spec.name, kind: this.spec.pattern },
-				...{ claimed: this.#key === null ? 0 : 1, bootMs: this.#bootMs, publicKey: this.#pair.publicKey },
-				each: Object.entries(this.#pattern.axes).map(([axis, { range, maxRate, maxAccel }]) => {
-					const ring = this.#pattern.rings.includes(axis);
-					const [from, to] = ring ? [0, 1] : range;
-					return { axis, from, to, maxRate, maxAccel, ring: ring ? 1 : 0 };
-				})
-			},
-			null
-		);
-		this.#link(() => this.#powered && this.#out(bytes));
+		const of = {
+			...{ name: this.spec.name, kind: this.spec.pattern },
+			each: Object.entries(this.#pattern.axes).map(([axis, { range, maxRate, maxAccel }]) => {
+				const ring = this.#pattern.rings.includes(axis);
+				const [from, to] = ring ? [0, 1] : range;
+				return { axis, from, to, maxRate, maxAccel, ring: ring ? 1 : 0 };
+			})
+		};
+		this.#sayUnsigned({ type: 'announce', version: protocolVersion, claimed: this.#key === null ? 0 : 1, ...of });
+		this.#send({ type: 'about', ...of });
 	}
 
 	#say(): void {
@@ -340,11 +397,7 @@ export class SimHead {
 			this.#boot();
 		}
 		if (command.forget === true) {
-			this.#key = null;
-			this.#pair = freshKeyPair();
-			this.#deskBootMs = 0;
-			this.#keep({ key: null });
-			this.#take({ kind: 'fault', atMs: this.#headMs });
+			this.#forget();
 		}
 		if (typeof command.link === 'object' && command.link !== null) {
 			const asked = command.link as Readonly<Record<string, unknown>>;
@@ -368,13 +421,15 @@ export class SimHead {
 	face() {
 		const { lease, axes, recording, stuckAxis, rings } = this.#motion;
 		const blinks = this.#nowMs < this.#blinksUntilMs;
+		const key = this.#powered ? (this.#claim?.key ?? null) : null;
 		return {
 			...this.spec,
 			words: this.#pattern.words,
 			powered: this.#powered,
 			claimed: this.#key !== null,
-			blinks: this.#key === null ? null : blinksOf(this.#key),
-			blinking: this.#powered && blinks,
+			/** While it is claimed: what it shows, and blinks digit after digit. */
+			code: key === null ? null : codeOf(key),
+			blinking: this.#powered && (blinks || key !== null),
 			lit: this.#powered && blinks && ((this.#blinksUntilMs - this.#nowMs) / blinkMs) % 1 > 0.5,
 			recording: this.#powered && recording,
 			phase: this.#powered ? lease.phase : 'off',

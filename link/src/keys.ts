@@ -1,10 +1,12 @@
 import {
 	createHash,
+	createHmac,
 	createPrivateKey,
 	createPublicKey,
 	diffieHellman,
 	generateKeyPairSync,
-	hkdfSync
+	hkdfSync,
+	randomBytes
 } from 'node:crypto';
 
 /** One end's half of a key, X25519: kept private, shown public. */
@@ -24,19 +26,46 @@ export function freshKeyPair(): KeyPair {
 	};
 }
 
-/** The key both ends come to, each from its own private and the other's public half. Throws for a half that is none. */
-export function sharedKey(own: KeyPair, theirPublic: Uint8Array, headId: string): Uint8Array {
-	if (theirPublic.length !== rawBytes) throw new Error('sharedKey: the other half must be 32 bytes');
+/** What one end shows of itself when a head is claimed: its half of the key and a word drawn at random. */
+export interface Half {
+	readonly publicKey: Uint8Array;
+	readonly nonce: Uint8Array;
+}
+const nonceBytes = 16;
+export const freshNonce = (): Uint8Array => randomBytes(nonceBytes);
+
+/** What binds an end to a half before it shows it: whoever stands between has to choose before they see anything. */
+export const commitTo = ({ publicKey, nonce }: Half): Uint8Array =>
+	createHash('sha256').update('poise half/').update(publicKey).update(nonce).digest();
+
+/** The key both ends come to, each from its own private half and both that were shown. Throws for a half that is none. */
+export function sharedKey(
+	own: KeyPair,
+	{ desk, head, headId }: { readonly desk: Half; readonly head: Half; readonly headId: string }
+): Uint8Array {
+	const theirs = Buffer.compare(own.publicKey, desk.publicKey) === 0 ? head : desk;
+	for (const { publicKey, nonce } of [desk, head])
+		if (publicKey.length !== rawBytes || nonce.length !== nonceBytes)
+			throw new Error('sharedKey: a half must be 32 and 16 bytes');
 	const secret = diffieHellman({
 		privateKey: createPrivateKey({
 			key: Buffer.concat([privatePrefix, own.privateKey]),
 			format: 'der',
 			type: 'pkcs8'
 		}),
-		publicKey: createPublicKey({ key: Buffer.concat([publicPrefix, theirPublic]), format: 'der', type: 'spki' })
+		publicKey: createPublicKey({ key: Buffer.concat([publicPrefix, theirs.publicKey]), format: 'der', type: 'spki' })
 	});
-	return new Uint8Array(hkdfSync('sha256', secret, Buffer.alloc(0), `poise head ${headId}`, 32));
+	const salt = createHash('sha256');
+	for (const { publicKey, nonce } of [desk, head]) salt.update(publicKey).update(nonce);
+	return new Uint8Array(hkdfSync('sha256', secret, salt.digest(), `poise head ${headId}`, 32));
 }
 
-/** How often a head blinks that has come to this key, 2 to 9: who counts them knows that nobody stands between. */
-export const blinksOf = (key: Uint8Array): number => 2 + (createHash('sha256').update(key).digest()[0]! % 8);
+/** Seven digits of a key, 23 bits: who reads them off the box and types them at the desk knows that nobody stands between. */
+export function codeOf(key: Uint8Array): string {
+	const digest = createHmac('sha256', key).update('poise code').digest();
+	return String(digest.readUIntBE(0, 6) % 10_000_000).padStart(7, '0');
+}
+
+/** A head's own word for a session that a desk asks for: another one for every desk, every session and every time it has power. */
+export const challengeOf = (secret: Uint8Array, desk: Uint8Array, session: number): Uint8Array =>
+	createHmac('sha256', secret).update(`poise session ${session}/`).update(desk).digest().subarray(0, nonceBytes);

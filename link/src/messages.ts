@@ -2,7 +2,7 @@
  * What a desk and a head say to each other, one place for both: every address, its arguments and their kinds. Whole numbers are
  * milliseconds, counts and epochs of 31 bits; places and speeds are radians, metres or turns of a ring, and those per second.
  */
-export const protocolVersion = 1;
+export const protocolVersion = 2;
 
 type Kind = 'i' | 'f' | 's' | 'b';
 /** Fixed arguments by name, then, where `each` is given, so many of these after them. */
@@ -14,12 +14,16 @@ interface Form {
 }
 
 const toHead = {
-	/** Becomes its desk's: the desk's half of the key. Only a head that nobody has claimed takes it. */
-	claim: { args: { version: 'i', publicKey: 'b' }, unsigned: true },
+	/** To become its desk's: what binds the desk to its half. Only a head that nobody has claimed takes it. */
+	claim: { args: { version: 'i', commit: 'b' }, unsigned: true },
+	/** The desk's half, once the head has bound itself to its own. */
+	reveal: { args: { publicKey: 'b', nonce: 'b' }, unsigned: true },
 	/** Gives it back. */
 	unclaim: { args: {} },
-	/** A desk that has begun: from now on counters count from 1. `bootMs` never falls. */
-	hello: { args: { bootMs: 'i' } },
+	/** A desk that would speak with it: the word the desk drew. Signed by the key alone; it changes nothing. */
+	hello: { args: { desk: 'b' } },
+	/** The session that the head's own word was given for begins: signed in it. Counters count from 1. */
+	begin: { args: {} },
 	beat: { args: { holder: 's', issuedAtMs: 'i', echoMs: 'i' } },
 	ask: { args: { holder: 's', press: 'i', by: 's' } },
 	grant: { args: { holder: 's', epoch: 'i', sequence: 'i', issuedAtMs: 'i', echoMs: 'i' } },
@@ -43,14 +47,22 @@ const toHead = {
 } as const satisfies Readonly<Record<string, Form>>;
 
 const toDesk = {
-	/** Once a second, to whoever listens. `kind` names its pattern; `bootMs` changes with its power. */
+	/** Once a second, to whoever listens. `kind` names its pattern. Believed of a head that is nobody's yet, and of no other. */
 	announce: {
-		args: { version: 'i', name: 's', kind: 's', claimed: 'i', bootMs: 'i', publicKey: 'b' },
+		args: { version: 'i', name: 's', kind: 's', claimed: 'i' },
 		each: { axis: 's', from: 'f', to: 'f', maxRate: 'f', maxAccel: 'f', ring: 'i' },
 		unsigned: true
 	},
-	/** It is this desk's now, and blinks so often. */
-	claimed: { args: { blinks: 'i' } },
+	/** What binds the head to its half; then the half itself, for a desk's that was what it had bound itself to. */
+	pledge: { args: { commit: 'b' }, unsigned: true },
+	half: { args: { publicKey: 'b', nonce: 'b' }, unsigned: true },
+	/** The word it draws for a session with a desk's: signed with the desk's word alone. */
+	challenge: { args: { head: 'b' } },
+	/** Once a second, and when a session begins: the same as it announces, signed. */
+	about: {
+		args: { name: 's', kind: 's' },
+		each: { axis: 's', from: 'f', to: 'f', maxRate: 'f', maxAccel: 'f', ring: 'i' }
+	},
 	offer: { args: { holder: 's', press: 'i', epoch: 'i' } },
 	refuse: { args: { holder: 's', press: 'i', why: 's' } },
 	state: {

@@ -4,7 +4,7 @@
  */
 import { createHmac, timingSafeEqual } from 'node:crypto';
 import { decode, encode } from 'node-osc';
-import { type Direction, forms, longestWord, mostEach, type ToDesk, type ToHead } from './messages';
+import { type Direction, forms, longestWord, mostEach, protocolVersion, type ToDesk, type ToHead } from './messages';
 
 const tagBytes = 16;
 const mostBytes = 1400;
@@ -13,9 +13,12 @@ const mostInt = 2 ** 31 - 1;
 /** Everything both ends know that no datagram says: a datagram of another session, or the other way, has another tag. */
 export interface Session {
 	readonly key: Uint8Array;
-	readonly headBootMs: number;
-	readonly deskBootMs: number;
+	/** The word each end drew for it, as hex; empty where it is not known yet. */
+	readonly head: string;
+	readonly desk: string;
 }
+/** Before a session: what is signed by the key alone, or with the desk's word. */
+export const greeting = (key: Uint8Array, desk = ''): Session => ({ key, head: '', desk });
 
 export interface Heard<M> {
 	readonly headId: string;
@@ -25,9 +28,9 @@ export interface Heard<M> {
 }
 export type Unheard = 'malformed' | 'foreign' | 'unsigned';
 
-function tagOf({ key, headBootMs, deskBootMs }: Session, direction: Direction, bytes: Uint8Array): Buffer {
+function tagOf({ key, head, desk }: Session, direction: Direction, bytes: Uint8Array): Buffer {
 	return createHmac('sha256', key)
-		.update(`poise/1/${direction}/${headBootMs}/${deskBootMs}/`)
+		.update(`poise/${protocolVersion}/${direction}/${head}/${desk}/`)
 		.update(bytes)
 		.digest()
 		.subarray(0, tagBytes);

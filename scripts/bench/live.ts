@@ -95,8 +95,9 @@ const page = await TestPage.open(origin);
 for (const id of ids) {
 	await until(() => page.head(id)?.link === 'free', `${id} is free`);
 	page.say({ type: 'claim', head: id });
-	await until(() => heads.get(id)!.face().blinks !== null, `${id} blinks`);
-	page.say({ type: 'confirm', head: id, blinks: heads.get(id)!.face().blinks! });
+	await until(() => heads.get(id)!.face().code !== null, `${id} shows its digits`);
+	await pause(100);
+	page.say({ type: 'confirm', head: id, code: heads.get(id)!.face().code! });
 	await until(() => page.head(id)?.link === 'here', `${id} is here`);
 }
 await held(page);

@@ -68,13 +68,14 @@ try {
 	for (const id of ids) {
 		await until(() => claimer.head(id)?.link === 'free', `${id} is free`);
 		claimer.say({ type: 'claim', head: id });
-		let blinks: number | null = null;
+		let code: string | null = null;
 		await until(async () => {
-			const faces = (await (await fetch(heads.control)).json()) as { id: string; blinks: number | null }[];
-			blinks = faces.find((face) => face.id === id)?.blinks ?? null;
-			return blinks !== null;
-		}, `${id} blinks`);
-		claimer.say({ type: 'confirm', head: id, blinks: blinks! });
+			const faces = (await (await fetch(heads.control)).json()) as { id: string; code: string | null }[];
+			code = faces.find((face) => face.id === id)?.code ?? null;
+			return code !== null;
+		}, `${id} shows its digits`);
+		await new Promise((resolve) => setTimeout(resolve, 200));
+		claimer.say({ type: 'confirm', head: id, code: code! });
 		await until(() => claimer.head(id)?.link === 'here', `${id} is here`);
 	}
 	claimer.vanish();

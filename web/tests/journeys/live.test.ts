@@ -7,7 +7,7 @@ import { type Crew, crewWith, Person, type Way, ways } from './person';
 interface Face {
 	readonly id: string;
 	readonly phase: string;
-	readonly blinks: number | null;
+	readonly code: string | null;
 	readonly powered: boolean;
 	readonly axes: Readonly<Record<string, { readonly position: number; readonly rate: number }>>;
 }
@@ -37,14 +37,14 @@ const by = (crew: Crew, person: Person) => {
 		handle: async (id: string, handling: unknown) => {
 			await fetch(`${control}/${id}`, { method: 'POST', body: JSON.stringify(handling) });
 		},
-		/** Somebody stands before it and counts. */
-		counts: async (id: string) => {
+		/** Somebody stands before it and reads. */
+		digits: async (id: string) => {
 			for (let tries = 0; tries < 60; tries += 1) {
-				const { blinks } = await face(id);
-				if (blinks !== null) return blinks;
+				const { code } = await face(id);
+				if (code !== null) return code;
 				await new Promise((resolve) => setTimeout(resolve, 50));
 			}
-			throw new Error('It does not blink.');
+			throw new Error('It shows nothing.');
 		},
 		choose: (name: RegExp) => person.press(name, '[data-testid="strips"]'),
 		/** Its link is known well enough to hold. */
@@ -154,7 +154,7 @@ describe.each(ways)('a first head with %s, with an empty crew', (way: Way) => {
 		await crew.stop();
 	});
 
-	it('is claimed by how often it blinks', async () => {
+	it('is claimed by the digits it shows, and by no others', async () => {
 		await person.press(/Live$/, 'header nav');
 		await person.arrives(/^\/live$/);
 		await person.reads(/Claim the first head/);
@@ -163,9 +163,21 @@ describe.each(ways)('a first head with %s, with an empty crew', (way: Way) => {
 		// Those without power are forgotten in a moment.
 		await person.page.waitForFunction(() => document.querySelectorAll('[data-testid="free-head"]').length === 1);
 		await person.press('Claim it');
-		await person.reads(/How often does it blink\?/);
-		const blinks = await hand.counts(first);
-		await person.press(String(blinks), '[data-testid="free-head"]');
+		await person.reads(/The seven digits it shows/);
+		await hand.digits(first);
+		await person.types('The seven digits it shows', '12a');
+		await person.press('These it shows', '[data-testid="free-head"]');
+		await person.reads(/2 digits and other signs; the box shows seven/);
+		const wrong = String((Number(await hand.digits(first)) + 1) % 1e7).padStart(7, '0');
+		await person.types('The seven digits it shows', wrong);
+		await person.press('These it shows', '[data-testid="free-head"]');
+		await person.reads(/Those are not its digits/);
+		await person.press('Claim it');
+		await person.reads(/The seven digits it shows/);
+		await new Promise((resolve) => setTimeout(resolve, 600));
+		const digits = await hand.digits(first);
+		await person.types('The seven digits it shows', `${digits.slice(0, 3)} ${digits.slice(3)}`);
+		await person.press('These it shows', '[data-testid="free-head"]');
 		await person.reads(/1 Head 202 h-202, here/);
 		await person.press('To the desk');
 		await person.arrives(/^\/live$/);

@@ -26,18 +26,20 @@ afterAll(async () => {
 	await served.stop();
 });
 
-it('is claimed by its blinks, and by no other number', async () => {
+it('is claimed by the digits it shows, and by no others', async () => {
 	await until(() => page.head(id)?.link === 'free', 'it announces itself');
 	page.say({ type: 'claim', head: id });
-	await until(() => /blinks \d/.test(said) && page.head(id)?.link === 'claiming', 'it blinks');
-	const wrong = 2 + ((Number(/blinks (\d)/.exec(said)![1]) - 1) % 8);
-	page.say({ type: 'confirm', head: id, blinks: wrong });
+	await until(() => /shows \d{7}/.test(said) && page.head(id)?.link === 'claiming', 'it shows its digits');
+	const wrong = String((Number(/shows (\d{7})/.exec(said)![1]) + 1) % 1e7).padStart(7, '0');
+	await new Promise((resolve) => setTimeout(resolve, 200));
+	page.say({ type: 'confirm', head: id, code: wrong });
 	await until(() => page.said.some((each) => each.type === 'claimed' && !each.ok), 'it is refused');
 	await until(() => page.head(id)?.link === 'free', 'it is free again');
 	said = '';
 	page.say({ type: 'claim', head: id });
-	await until(() => /blinks \d/.test(said), 'it blinks anew');
-	page.say({ type: 'confirm', head: id, blinks: Number(/blinks (\d)/.exec(said)![1]) });
+	await until(() => /shows \d{7}/.test(said), 'it shows others');
+	await new Promise((resolve) => setTimeout(resolve, 200));
+	page.say({ type: 'confirm', head: id, code: /shows (\d{7})/.exec(said)![1]! });
 	await until(() => page.head(id)?.link === 'here', 'it is here');
 });
 

@@ -6,7 +6,9 @@ import WebSocket from 'ws';
 
 /** A page without a browser: four sockets, one hold, as fast as its clock. */
 export class TestPage {
-	readonly id = randomUUID();
+	/** What everybody knows it by, as the desk says. */
+	id = '';
+	readonly #secret = randomUUID();
 	readonly #sockets: WebSocket[] = [];
 	readonly #holds = new Map<string, Hold>();
 	heads: readonly HeadSeen[] = [];
@@ -29,9 +31,10 @@ export class TestPage {
 				socket.once('open', resolve);
 				socket.once('error', reject);
 			});
-			socket.send(JSON.stringify({ type: 'hello', v: pageProtocol, page: page.id, slot } satisfies FromPage));
+			socket.send(JSON.stringify({ type: 'hello', v: pageProtocol, secret: page.#secret, slot } satisfies FromPage));
 			page.#sockets.push(socket);
 		}
+		await until(() => page.id !== '', 'the desk knows the page');
 		page.#timer = setInterval(() => {
 			const atMs = performance.now();
 			if (atMs - page.#passedMs < leaseTimes.grantEveryMs) return;
@@ -46,6 +49,7 @@ export class TestPage {
 		const atMs = performance.now();
 		this.said.push(message);
 		if (this.said.length > 500) this.said.shift();
+		if (message.type === 'welcome') this.id = message.page;
 		if (message.type === 'heads') [this.heads, this.stoppedBy] = [message.heads, message.stoppedBy];
 		if (message.type === 'heard') {
 			const behindMs = (this.#newestMs.get(message.head) ?? 0) - message.headMs;

@@ -6,7 +6,8 @@ export interface StandIn {
 	readonly words: string;
 	readonly powered: boolean;
 	readonly claimed: boolean;
-	readonly blinks: number | null;
+	/** While it is claimed: the digits it shows. */
+	readonly code: string | null;
 	readonly blinking: boolean;
 	readonly lit: boolean;
 	readonly recording: boolean;

@@ -20,8 +20,10 @@ interface Newest {
  * them. Nothing here makes a head move by itself: grants go out while a press is down, and with the page everything ends.
  */
 class DeskWire {
-	/** What the desk knows this page by. */
-	page = freshId();
+	/** What everybody knows this page by, once the desk has said so. */
+	page = $state('');
+	/** What only it and the desk know. */
+	readonly #secret = freshId();
 	heads = $state.raw<readonly HeadSeen[]>([]);
 	stoppedBy = $state<string | null>(null);
 	linked = $state(false);
@@ -92,7 +94,7 @@ class DeskWire {
 	#open(slot: number): void {
 		const socket = new WebSocket(`${location.origin.replace(/^http/, 'ws')}/live/socket`);
 		this.#sockets[slot] = socket;
-		socket.onopen = () => this.#send(slot, { type: 'hello', v: pageProtocol, page: this.page, slot });
+		socket.onopen = () => this.#send(slot, { type: 'hello', v: pageProtocol, secret: this.#secret, slot });
 		socket.onmessage = ({ data }) => this.#hear(JSON.parse(String(data)) as FromDesk);
 		socket.onclose = () => {
 			if (this.#sockets[slot] !== socket) return;
@@ -135,7 +137,7 @@ class DeskWire {
 		const atMs = performance.now();
 		switch (message.type) {
 			case 'welcome':
-				[this.linked, this.heard] = [true, true];
+				[this.linked, this.heard, this.page] = [true, true, message.page];
 				if (this.stopOwed) this.stopOwed = !this.say({ type: 'stopAll' });
 				this.#tries = 0;
 				// A link that came back knows nothing of what was taken over the last one.
@@ -229,7 +231,7 @@ class DeskWire {
 	}
 	/** Whether this page is the one that drives it. */
 	drives(head: HeadSeen | null): boolean {
-		return head?.driver?.page === this.page;
+		return this.page !== '' && head?.driver?.page === this.page;
 	}
 }
 

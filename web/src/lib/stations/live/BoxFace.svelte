@@ -17,6 +17,8 @@
 		armed: 'is held',
 		stopping: 'brakes'
 	};
+	/** Read in two breaths. */
+	const grouped = (code: string) => `${code.slice(0, 3)} ${code.slice(3)}`;
 	const along = $derived.by(() => {
 		const track = box.axes.trackM;
 		return track === undefined ? 0 : ((at('trackM') - track.range[0]) / (track.range[1] - track.range[0]) - 0.5) * 120;
@@ -55,7 +57,9 @@
 			? ''
 			: ', is nobody’s'}{box.stoppedBy === null ? '' : `, stopped by ${box.stoppedBy}`}
 	</p>
-	<p class="blinks" role="status">{box.blinking && box.blinks !== null ? `It blinks ${box.blinks} times.` : ''}</p>
+	<p class="code" role="status">
+		{#if box.code !== null}It shows <strong data-testid="box-code">{grouped(box.code)}</strong>{/if}
+	</p>
 </div>
 
 <style>
@@ -100,8 +104,12 @@
 		color: var(--quiet);
 		font-size: 14px;
 	}
-	.blinks {
-		min-height: 24px;
-		font-weight: 700;
+	.code {
+		min-height: 32px;
+	}
+	.code strong {
+		font-family: var(--font-mono);
+		font-size: 22px;
+		letter-spacing: 0.08em;
 	}
 </style>

@@ -55,7 +55,7 @@
 	{#if trouble !== ''}<p class="problem" role="alert">{trouble}</p>{/if}
 	<div class="cards">
 		{#each seen as box (box.id)}
-			<article class="card" data-testid="box" data-box={box.id} data-blinks={box.blinking ? box.blinks : ''}>
+			<article class="card" data-testid="box" data-box={box.id} data-code={box.code ?? ''}>
 				<BoxFace {box} at={deskWire.heads.find(({ id, link }) => id === box.id && link === 'here')?.at ?? {}} />
 				<div class="knobs">
 					<Button class="second" onclick={() => handle(box.id, { powered: !box.powered })} data-testid="power"

@@ -3,9 +3,10 @@
 	import { onMount } from 'svelte';
 	import { invalidateAll } from '$app/navigation';
 	import Button from '$lib/sheet/fields/Button.svelte';
+	import TextInput from '$lib/sheet/fields/TextInput.svelte';
 	import { deskWire } from '$lib/shell/deskWire.svelte';
 
-	/** One at a time: switch on only this one, it blinks, you say how often. Then it is this crew's and nobody else's. */
+	/** One at a time: switch on only this one, it shows seven digits, you type them. Then it is this crew's and nobody else's. */
 	onMount(() => deskWire.begin(false));
 	let asked = $state<string | null>(null);
 	const free = $derived(deskWire.heads.filter(({ link }) => link === 'free' || link === 'claiming'));
@@ -16,26 +17,40 @@
 		asked = null;
 		void invalidateAll();
 	});
+	let code = $state('');
+	const digits = $derived(code.replace(/\D/g, ''));
+	let problem = $state('');
 	function claim(id: string) {
 		deskWire.claimed = null;
-		asked = id;
+		[asked, code, problem] = [id, '', ''];
 		deskWire.say({ type: 'claim', head: id });
 	}
-	const confirm = (id: string, blinks: number) => deskWire.say({ type: 'confirm', head: id, blinks });
+	function confirm(event: SubmitEvent, id: string) {
+		event.preventDefault();
+		problem =
+			digits.length === 7 && /^[\d\s]*$/.test(code)
+				? ''
+				: `That is ${digits.length} ${digits.length === 1 ? 'digit' : 'digits'}${/[^\d\s]/.test(code) ? ' and other signs' : ''}; the box shows seven digits. Read them again.`;
+		if (problem !== '') return;
+		deskWire.claimed = null;
+		if (!deskWire.say({ type: 'confirm', head: id, code: digits }))
+			problem = 'There is no link to the desk just now. Send them again.';
+	}
 </script>
 
 <div class="sheet">
 	<p><a class="back" href="/live">To the desk</a></p>
 	<h1>Claim a head</h1>
 	<p class="lead">
-		One at a time. Switch on only the head you stand before. It appears here, you claim it, it blinks: say how often.
-		From then on it heeds this crew alone, until its forget button is pressed.
+		One at a time. Switch on only the head you stand before. It appears here, you claim it, and its box shows seven
+		digits (one without a display blinks them one after the other, ten times for 0): type them here. From then on it
+		heeds this crew alone, until its forget button is pressed.
 	</p>
 	<p class="caution">A head that is claimed can move when somebody holds it: mark its zone first.</p>
 	{#if !deskWire.linked}<p role="status">Looking for the desk …</p>{/if}
 	{#if free.length > 1 && asked === null}
 		<p class="caution" role="status">
-			{free.length} heads are free. With more than one switched on, watch which of them blinks before you say how often.
+			{free.length} heads are free. Claim the one whose name is printed on the box before you: only that one shows digits.
 		</p>
 	{/if}
 	<div class="cards">
@@ -44,14 +59,22 @@
 				<strong>{head.name}</strong>
 				<span class="quiet">{head.id}, {Object.keys(head.axes).length} axes</span>
 				{#if asked === head.id && (head.link === 'claiming' || answer?.head !== head.id)}
-					<p>How often does it blink?</p>
-					<div class="row" role="group" aria-label="How often it blinks">
-						{#each [2, 3, 4, 5, 6, 7, 8, 9] as blinks (blinks)}
-							<Button class="chip" onclick={() => confirm(head.id, blinks)} data-testid="blinks-{blinks}"
-								>{blinks}</Button
-							>
-						{/each}
-					</div>
+					<form class="row" onsubmit={(event) => confirm(event, head.id)}>
+						<label
+							>The seven digits it shows
+							<TextInput
+								bind:value={code}
+								inputmode="numeric"
+								autocomplete="off"
+								maxlength={16}
+								aria-invalid={problem !== ''}
+								aria-describedby={problem === '' ? undefined : 'code-problem'}
+								data-testid="code"
+							/></label
+						>
+						<Button class="go" type="submit" data-testid="confirm">These it shows</Button>
+					</form>
+					{#if problem !== ''}<p class="problem" id="code-problem" role="alert">{problem}</p>{/if}
 				{:else}
 					<Button class="go" onclick={() => claim(head.id)} data-testid="claim">Claim it</Button>
 				{/if}
@@ -65,7 +88,7 @@
 			</p>
 		{/each}
 	</div>
-	<p><a class="back" href="/live/boxes" data-testid="to-boxes">The simulated heads, to see them blink</a></p>
+	<p><a class="back" href="/live/boxes" data-testid="to-boxes">The simulated heads, to read what they show</a></p>
 	<h2>This crew’s heads</h2>
 	<ul class="ours">
 		{#each ours as head (head.id)}
@@ -107,14 +130,18 @@
 	.row {
 		display: flex;
 		flex-wrap: wrap;
-		gap: 6px;
+		align-items: end;
+		gap: 8px;
 	}
-	.row :global(.chip) {
-		min-width: 48px;
+	.row label {
+		display: grid;
+		font-size: 14px;
+	}
+	.row :global(input) {
 		min-height: 48px;
-		border: 1.5px solid var(--edge);
-		border-radius: 6px;
-		font-weight: 700;
+		width: 11ch;
+		font: 700 24px var(--font-mono);
+		letter-spacing: 0.06em;
 	}
 	.ours li {
 		display: grid;

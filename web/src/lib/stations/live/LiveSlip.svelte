@@ -93,8 +93,8 @@
 		<p class="detail">Heads rest by themselves whenever nobody holds them. This page links again by itself.</p>
 	{:else if bench.data.heads.length === 0 || deskWire.heads.length === 0}
 		<p class="detail">
-			A head announces itself on the network once it has power. Claim one at a time: switch on only this one, it blinks,
-			you say how often.
+			A head announces itself on the network once it has power. Claim one at a time: switch on only this one, it shows
+			seven digits, you type them.
 		</p>
 		<a class="go" href="/live/claim" data-testid="to-claim">Claim a head</a>
 	{:else if head === null}
