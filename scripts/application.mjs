@@ -5,15 +5,17 @@ import { root } from './places.mjs';
 import { Stop } from './steps.mjs';
 
 /**
- * @typedef {{ origin: string, process: import('node:child_process').ChildProcess, stop: () => Promise<void> }} Application
+ * @typedef {{ origin: string, process: import('node:child_process').ChildProcess, ended: Promise<unknown>, stop: () => Promise<void> }} Application
  */
+/** So long a busy machine is given to start, and so long it is given to end. */
+const [startMs, endMs] = [120_000, 3200];
 
 /**
  * Starts the built application and waits until it answers.
- * @param {{ databaseUrl: string, port: number, host?: string, env?: Record<string, string>, quiet?: boolean }} settings
+ * @param {{ databaseUrl: string, port: number, host?: string, env?: Record<string, string>, quiet?: boolean, signal?: AbortSignal }} settings
  * @returns {Promise<Application>}
  */
-export async function startApplication({ databaseUrl, port, host = '127.0.0.1', env = {}, quiet = false }) {
+export async function startApplication({ databaseUrl, port, host = '127.0.0.1', env = {}, quiet = false, signal }) {
 	const instance = randomUUID();
 	const child = spawn(process.execPath, ['serve.mjs'], {
 		cwd: join(root, 'web'),
@@ -27,7 +29,7 @@ export async function startApplication({ databaseUrl, port, host = '127.0.0.1', 
 			PORT: String(port),
 			// The application counts the bytes itself, to answer in its own words.
 			BODY_SIZE_LIMIT: 'Infinity',
-			SHUTDOWN_TIMEOUT: '3',
+			SHUTDOWN_TIMEOUT: '2',
 			POISE_INSTANCE: instance,
 			POISE_MIGRATIONS: join(root, 'web', 'drizzle'),
 			...env
@@ -36,14 +38,14 @@ export async function startApplication({ databaseUrl, port, host = '127.0.0.1', 
 	let output = '';
 	child.stdout?.on('data', (chunk) => (output += chunk));
 	child.stderr?.on('data', (chunk) => (output += chunk));
-	const ended = new Promise((resolve) => child.once('close', resolve));
+	const ended = new Promise((resolve) => child.once('close', (code, how) => resolve(how ?? code)));
 	let running = true;
 	void ended.then(() => (running = false));
 
 	const reachable = host === '0.0.0.0' || host === '::' ? '127.0.0.1' : host;
 	const origin = `http://${reachable}:${port}`;
-	const giveUpAt = Date.now() + 30_000;
-	while (running && Date.now() < giveUpAt) {
+	const giveUpAt = Date.now() + startMs;
+	while (running && Date.now() < giveUpAt && signal?.aborted !== true) {
 		const health = await fetch(`${origin}/health`, { signal: AbortSignal.timeout(2000) }).catch(() => null);
 		const told = health?.ok ? await health.json().catch(() => null) : null;
 		// Another program on the port, or another Poise, is not taken for this one.
@@ -51,14 +53,18 @@ export async function startApplication({ databaseUrl, port, host = '127.0.0.1', 
 			return {
 				origin,
 				process: child,
+				ended,
 				stop: async () => {
 					if (running) child.kill('SIGTERM');
+					const late = setTimeout(() => child.kill('SIGKILL'), endMs);
 					await ended;
+					clearTimeout(late);
 				}
 			};
 		await new Promise((resolve) => setTimeout(resolve, 50));
 	}
 	child.kill('SIGKILL');
+	await ended;
 	if (output.includes('EADDRINUSE'))
 		throw new Stop(`Another program has taken port ${port} in the meantime. Start again; a free one is chosen.`);
 	throw new Stop(`The application did not start.${output === '' ? '' : `\n${output.slice(-4000)}`}`);

@@ -10,7 +10,7 @@ import { Stop } from './steps.mjs';
 /**
  * The process of simulated heads, and what the application has to know of them.
  * @typedef {{ env: Record<string, string>, process: () => import('node:child_process').ChildProcess, control: string,
- *   restart: () => Promise<void>, stop: () => Promise<void> }} Heads
+ *   restart: () => Promise<void>, watched: () => Promise<{ ended: Promise<unknown>, stop: () => Promise<void> }>, stop: () => Promise<void> }} Heads
  */
 
 /**
@@ -55,7 +55,9 @@ export async function startHeads({ folder, fresh = false, claimed = true, desk }
 	const ended = async () => {
 		if (child.exitCode !== null || child.signalCode !== null) return;
 		child.kill('SIGTERM');
+		const late = setTimeout(() => child.kill('SIGKILL'), 1500);
 		await new Promise((resolve) => child.once('close', resolve));
+		clearTimeout(late);
 	};
 	return {
 		env: {
@@ -68,6 +70,12 @@ export async function startHeads({ folder, fresh = false, claimed = true, desk }
 		restart: async () => {
 			await ended();
 			child = await start();
+		},
+		/** As something that ends and is started again. */
+		watched: async () => {
+			if (child.exitCode !== null || child.signalCode !== null) child = await start();
+			const mine = child;
+			return { ended: new Promise((resolve) => mine.once('close', (code, how) => resolve(how ?? code))), stop: ended };
 		},
 		stop: ended
 	};

@@ -1,20 +1,20 @@
 import { existsSync, linkSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { state } from './places.mjs';
+import { kept } from './places.mjs';
 import { Stop } from './steps.mjs';
 
 /**
  * Who has the private database of this checkout: one process at a time, since whoever ends it stops the database.
  * @typedef {{ pid: number, command: string, origin: string | null }} Holder
  */
-const path = join(state, 'running.json');
+const path = join(kept, 'running.json');
 
 /**
  * Takes the checkout for this process, or stops with where Poise runs already. A lock whose process is gone, or whose
  * number now belongs to something else, is taken over.
  */
 export function lockCheckout(/** @type {string} */ command) {
-	mkdirSync(state, { recursive: true });
+	mkdirSync(kept, { recursive: true });
 	write({ pid: process.pid, command, origin: null });
 	return {
 		/** Said to whoever tries to start a second one. */

@@ -4,12 +4,12 @@ import { execFileSync } from 'node:child_process';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { root, state } from './places.mjs';
+import { kept, root, state } from './places.mjs';
 import { needPackage, openToOthers, postgresBin, whoCanRunPostgres } from './prerequisites.mjs';
 import { run, step, Stop } from './steps.mjs';
 
 /**
- * @typedef {{ address: string, stop: () => Promise<void>, crash: () => void, again: () => Promise<void> }} Cluster
+ * @typedef {{ address: string, stop: () => Promise<void>, crash: () => void, again: () => Promise<void>, lives: () => boolean }} Cluster
  */
 
 /** The application's own cluster: kept between runs, under `.poise/`. @returns {Promise<Cluster>} */
@@ -45,11 +45,12 @@ export async function startThrowAwayCluster({ durable = false } = {}) {
  * the checkout (a home folder closed to others), the cluster stands in /var/tmp and `.poise/cluster` says where.
  */
 function clusterFolder() {
-	mkdirSync(state, { recursive: true });
-	const inside = join(state, 'postgres');
-	if (process.getuid?.() !== 0 || openToOthers(state)) return inside;
-	const folder = join('/var/tmp', `poise-${createHash('sha256').update(root).digest('hex').slice(0, 12)}`);
-	writeFileSync(join(state, 'cluster'), `${folder}\n`);
+	mkdirSync(kept, { recursive: true });
+	const inside = join(kept, 'postgres');
+	if (process.getuid?.() !== 0 || openToOthers(kept)) return inside;
+	const of = kept === state ? root : kept;
+	const folder = join('/var/tmp', `poise-${createHash('sha256').update(of).digest('hex').slice(0, 12)}`);
+	writeFileSync(join(kept, 'cluster'), `${folder}\n`);
 	return folder;
 }
 
@@ -104,10 +105,30 @@ async function startCluster(/** @type {string} */ folder, /** @type {{ durable: 
 				}
 			}
 		},
+		lives: () => {
+			try {
+				return alive(Number(readFileSync(join(data, 'postmaster.pid'), 'utf8').split('\n')[0]));
+			} catch {
+				return false;
+			}
+		},
+		/** What is saved is on the disk: one that does not end in time is ended, and mends itself at the next start. */
 		stop: async () => {
-			if (await isRunning(folder)) await control(folder, ['stop', '-m', 'fast', '-w']);
+			if (!(await isRunning(folder))) return;
+			await control(folder, ['stop', '-m', 'fast', '-w', '-t', '2']).catch(() =>
+				control(folder, ['stop', '-m', 'immediate', '-w', '-t', '2'])
+			);
 		}
 	};
+}
+
+function alive(/** @type {number} */ pid) {
+	try {
+		process.kill(pid, 0);
+		return true;
+	} catch (thrown) {
+		return /** @type {NodeJS.ErrnoException} */ (thrown).code === 'EPERM';
+	}
 }
 
 const psql = (/** @type {number} */ port) => [

@@ -5,6 +5,7 @@
 import { server } from './build/index.js';
 import { securityHeaders } from './headers.mjs';
 import { hostNames, isHost } from './hosts.mjs';
+import { isSocketPath } from './socketPath.mjs';
 
 const shared = /** @type {any} */ (globalThis);
 const http = server.server;
@@ -16,6 +17,12 @@ if (process.channel !== undefined) {
 	process.once('disconnect', () => process.kill(process.pid, 'SIGTERM'));
 	process.channel.unref();
 }
+
+// A question that nobody waits for any more may still fail. It is said; nothing ends for it, and no head is let go.
+process.on('unhandledRejection', (thrown) => {
+	const { name, code } = /** @type {{ name?: unknown, code?: unknown }} */ (thrown ?? {});
+	console.error(`Nobody waited for what failed: ${String(name)}${code === undefined ? '' : ` (${String(code)})`}`);
+});
 
 const names = hostNames(process.env);
 const words = (/** @type {string | undefined} */ host) =>
@@ -48,7 +55,14 @@ before('request', (request, response) => {
 	return false;
 });
 before('upgrade', (request, socket) => {
-	if (isHost(names, request.headers.host)) return true;
-	socket.end('HTTP/1.1 421 Misdirected Request\r\nConnection: close\r\n\r\n');
+	// From its first moment: whoever resets it is gone, and nothing else is.
+	socket.on('error', () => socket.destroy());
+	const refused = isHost(names, request.headers.host)
+		? isSocketPath(request.url)
+			? null
+			: '404 Not Found'
+		: '421 Misdirected Request';
+	if (refused === null) return true;
+	socket.end(`HTTP/1.1 ${refused}\r\nConnection: close\r\nContent-Length: 0\r\n\r\n`, () => socket.destroy());
 	return false;
 });

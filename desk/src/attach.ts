@@ -27,13 +27,15 @@ export interface Doors {
 export function attach(server: Server, doors: Doors): void {
 	const sockets = new WebSocketServer({ noServer: true, maxPayload: 64 * 1024, perMessageDeflate: false });
 	server.on('upgrade', (request: IncomingMessage, socket: Duplex, head: Buffer) => {
-		const { pathname } = new URL(request.url ?? '/', 'http://here');
-		if (pathname !== livePath) return;
+		// No parsing: an address that is none is not ours either.
+		if (request.url?.split('?', 1)[0] !== livePath) return;
+		socket.on('error', () => socket.destroy());
 		void admit(request, doors).then((person) => {
 			if (person === null) {
-				socket.end('HTTP/1.1 403 Forbidden\r\nConnection: close\r\n\r\n');
+				socket.end('HTTP/1.1 403 Forbidden\r\nConnection: close\r\nContent-Length: 0\r\n\r\n', () => socket.destroy());
 				return;
 			}
+			if (socket.destroyed) return;
 			sockets.handleUpgrade(request, socket, head, (opened) => void welcome(opened, request, person, doors));
 		});
 	});
@@ -63,6 +65,7 @@ async function welcome(
 	person: { readonly name: string },
 	doors: Doors
 ): Promise<void> {
+	socket.on('error', () => socket.terminate());
 	const desk = doors.desk();
 	if (desk === null) {
 		// What it says while the owner is looked for is not lost: its first word says which page it is of.
@@ -87,5 +90,4 @@ async function welcome(
 	const impatience = setTimeout(() => socket.terminate(), 5000);
 	socket.once('message', () => clearTimeout(impatience));
 	socket.once('close', () => clearTimeout(impatience));
-	socket.on('error', () => socket.terminate());
 }

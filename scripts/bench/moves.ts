@@ -38,7 +38,8 @@ function scene(): { readonly moves: readonly KeyedMove[]; readonly shapes: reado
 	const between = (low: number, high: number) => low + random() * (high - low);
 	const keyed = (values: () => Record<string, number>): KeyedMove => ({
 		keys: Array.from({ length: 12 }, (_, k) => ({ tS: k * 4, values: values() })),
-		ends: 'still'
+		ends: 'still',
+		angles: 'shortWay'
 	});
 	const shapes = Array.from({ length: 50 }, (_, k): Obstacle => {
 		// Round the room, as far as the arm nearly comes.

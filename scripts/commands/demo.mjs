@@ -3,10 +3,11 @@ import { join } from 'node:path';
 import { startApplication } from '../application.mjs';
 import { startHeads } from '../heads.mjs';
 import { lockCheckout } from '../lock.mjs';
-import { state } from '../places.mjs';
+import { kept } from '../places.mjs';
 import { freePort, isFree, startOwnCluster, whyNot } from '../postgres.mjs';
 import { needBuild, needModules } from '../prerequisites.mjs';
 import { Stop } from '../steps.mjs';
+import { supervise } from '../supervise.mjs';
 
 const defaultPort = 4600;
 
@@ -17,35 +18,71 @@ export default async function demo({ port, host = '127.0.0.1', fresh, empty }) {
 	if (fresh && !own)
 		throw new Stop('--fresh only throws away the private database. Empty the one at DATABASE_URL yourself.');
 	const lock = own ? lockCheckout('demo') : null;
+	const quitting = toldToStop();
+	const { signal } = quitting;
 	try {
 		await needHost(host);
 		const at = await portFor(chosen, host);
 		await needModules();
 		await needBuild();
+		if (signal.aborted) return;
 		const cluster = own ? await startOwnCluster({ fresh }) : null;
+		/** @type {{ stop: () => Promise<void> }[]} */
+		const supervised = [];
 		try {
-			const heads = await startHeads({ folder: join(state, 'heads'), fresh, claimed: !empty });
-			const application = await startApplication({
-				databaseUrl: process.env.DATABASE_URL ?? /** @type {NonNullable<typeof cluster>} */ (cluster).address,
-				port: at,
-				host,
-				env: { ...heads.env, ...(empty ? { POISE_SCENARIO: 'empty' } : {}) }
-			}).catch(async (thrown) => {
-				await heads.stop();
-				throw thrown;
-			});
-			lock?.at(application.origin);
-			console.log(`\nPoise is at ${application.origin}\nStop it with Ctrl+C.`);
-			await untilToldToStop(application);
-			await application.stop();
-			await heads.stop();
+			if (cluster !== null)
+				supervised.push(await supervise('The database', { signal, start: () => watched(cluster, signal) }));
+			const heads = await startHeads({ folder: join(kept, 'heads'), fresh, claimed: !empty });
+			supervised.push(await supervise('The simulated heads', { signal, start: () => heads.watched() }));
+			const start = () =>
+				startApplication({
+					databaseUrl: cluster?.address ?? String(process.env.DATABASE_URL),
+					port: at,
+					host,
+					signal,
+					env: { ...heads.env, ...(empty ? { POISE_SCENARIO: 'empty' } : {}) }
+				});
+			const first = await start();
+			lock?.at(first.origin);
+			/** @type {typeof first | null} */
+			let begun = first;
+			supervised.push(
+				await supervise('The application', {
+					signal,
+					start: async () => {
+						const again = begun ?? (await start());
+						begun = null;
+						return again;
+					}
+				})
+			);
+			console.log(`\nPoise is at ${first.origin}\nStop it with Ctrl+C.`);
+			await quitting.told;
+		} catch (thrown) {
+			if (!signal.aborted) throw thrown;
 		} finally {
+			quitting.stop();
+			await Promise.all(supervised.slice(cluster === null ? 0 : 1).map((each) => each.stop()));
 			await cluster?.stop();
 		}
 	} finally {
+		quitting.stop();
 		lock?.release();
 	}
 	console.log('\nStopped. Everything saved is kept.');
+}
+
+/** The private database as something that ends and is started again, on the port it had. */
+async function watched(/** @type {import('../postgres.mjs').Cluster} */ cluster, /** @type {AbortSignal} */ signal) {
+	if (!cluster.lives()) await cluster.again();
+	const ended = new Promise((resolve) => {
+		const look = setInterval(() => {
+			if (cluster.lives() && !signal.aborted) return;
+			clearInterval(look);
+			resolve('its process is gone');
+		}, 500);
+	});
+	return { ended, stop: () => cluster.stop() };
 }
 
 /** That this machine can be found under that address at all. */
@@ -76,15 +113,12 @@ export function readPort(/** @type {string} */ text) {
 	return port;
 }
 
-/** Ctrl+C, a polite kill, or the application ending by itself. */
-function untilToldToStop(/** @type {import('../application.mjs').Application} */ application) {
-	return new Promise((resolve, reject) => {
-		for (const signal of /** @type {const} */ (['SIGINT', 'SIGTERM', 'SIGHUP']))
-			process.once(signal, () => resolve(signal));
-		application.process.once('close', (code, signal) =>
-			code === 0 || signal === 'SIGINT' || signal === 'SIGTERM'
-				? resolve(signal)
-				: reject(new Stop(`The application ended by itself (${signal ?? code}).`))
-		);
-	});
+/** Ctrl+C or a polite kill, from the first moment on. */
+function toldToStop() {
+	const controller = new AbortController();
+	const stop = () => controller.abort();
+	for (const signal of /** @type {const} */ (['SIGINT', 'SIGTERM', 'SIGHUP'])) process.once(signal, stop);
+	/** @type {Promise<void>} */
+	const told = new Promise((resolve) => controller.signal.addEventListener('abort', () => resolve(), { once: true }));
+	return { signal: controller.signal, told, stop };
 }

@@ -10,7 +10,9 @@ import { type ChangeEar, listenToChanges } from '$lib/server/db/changes';
 import { KeptAnswers } from '$lib/server/kept/keptAnswers';
 import { KeptPages } from '$lib/server/kept/keptPages';
 import { startLive, stopLive } from '$lib/server/live/desk';
+import { gateOf } from '$lib/server/gate';
 import { asRefusal, Refusal } from '$lib/server/refusal';
+import { sayTrouble } from '$lib/server/trouble';
 import { securityHeaders } from '../headers.mjs';
 import { remembering } from '$lib/server/requestMemory';
 import { gathering } from '$lib/server/unreadable';
@@ -70,14 +72,30 @@ export const init: ServerInit = async () => {
 export const handle: Handle = async (request) => {
 	const { url, request: asked } = request.event;
 	if (asked.method !== 'GET' && asked.method !== 'HEAD') {
-		const response = await gathering(() => answer(request));
+		const response = await gathering(() => inTurn(request));
 		// Whoever hears that it is saved finds it on the next page.
 		await ear?.caughtUp();
 		return response;
 	}
-	const make = async () => gathering(() => remembering(() => answer(request)));
+	const make = async () => gathering(() => remembering(() => inTurn(request)));
 	if (asked.method === 'HEAD' || url.pathname === '/health' || url.pathname.startsWith('/api/')) return make();
 	return pages.of(request.event, make);
+};
+
+/** With all of them waiting a page is there within ten seconds; more are told to come again. */
+const gate = gateOf({ atOnce: 12, waiting: 250 });
+/** What only says that the application is alive does not wait. */
+const inTurn: Handle = async (request) => {
+	const { event } = request;
+	if (event.url.pathname === '/health') return answer(request);
+	try {
+		return await gate(async () => answer(request), !['GET', 'HEAD'].includes(event.request.method));
+	} catch (thrown) {
+		const isPage = event.request.method === 'GET' && !event.url.pathname.startsWith('/api/') && !event.isDataRequest;
+		const response = isPage ? await plainPage(thrown) : refuse(thrown, event);
+		if (asRefusal(thrown).code === 'busy') response.headers.set('retry-after', '2');
+		return response;
+	}
 };
 
 const answer: Handle = async ({ event, resolve }) => {
@@ -86,6 +104,7 @@ const answer: Handle = async ({ event, resolve }) => {
 	event.locals.shown = [];
 	let response: Response;
 	try {
+		refuseOddAddress(event.url);
 		refuseOtherOrigins(event.request);
 		if (pathname !== '/health') await identify(event);
 		response = await resolve(event, {
@@ -150,6 +169,13 @@ function refuseOtherOrigins(request: Request): void {
 	if (origin !== null && hostOf(origin) !== request.headers.get('host')) throw new Refusal('otherOrigin');
 }
 
+/** What the database cannot be asked for, no page and no list is asked for. */
+function refuseOddAddress({ pathname, searchParams }: URL): void {
+	const texts = [pathname, ...[...searchParams].flat()];
+	if (/%00/.test(pathname) || texts.some((text) => text.includes('\0') || !text.isWellFormed()))
+		throw new Refusal('badAddress');
+}
+
 function hostOf(origin: string): string | null {
 	try {
 		return new URL(origin).host;
@@ -161,8 +187,13 @@ function hostOf(origin: string): string | null {
 /** When not even the frame of a page can be made, a page that says so and tries again by itself. */
 async function plainPage(thrown: unknown): Promise<Response> {
 	const refusal = asRefusal(thrown);
-	if (refusal.status >= 500) console.error('page:', thrown);
-	const html = `<!doctype html><html lang="en"><meta charset="utf-8"><meta name="viewport" content="width=device-width"><meta http-equiv="refresh" content="5"><title>Poise is waiting</title><style>body{font:18px/1.4 system-ui,sans-serif;background:#12140f;color:#e2dfd0;display:grid;place-items:center;min-height:90vh;margin:0}main{max-width:32rem;padding:1.5rem}h1{font-weight:400}</style><main><h1>Poise is waiting</h1><p>${refusal.message}</p><p>What you typed is kept in this browser. This page tries again every five seconds.</p></main></html>`;
+	if (refusal.status >= 500 && refusal.code !== 'busy') sayTrouble('page', thrown);
+	const waits = refusal.status >= 500;
+	const title = waits ? 'Poise is waiting' : 'Nothing is there';
+	const then = waits
+		? 'What you typed is kept in this browser. This page tries again every five seconds.'
+		: '<a href="/">To the front page</a>';
+	const html = `<!doctype html><html lang="en"><meta charset="utf-8"><meta name="viewport" content="width=device-width">${waits ? '<meta http-equiv="refresh" content="5">' : ''}<title>${title}</title><style>body{font:18px/1.4 system-ui,sans-serif;background:#12140f;color:#e2dfd0;display:grid;place-items:center;min-height:90vh;margin:0}main{max-width:32rem;padding:1.5rem}h1{font-weight:400}a{color:#c6d64a}</style><main><h1>${title}</h1><p>${refusal.message}</p><p>${then}</p></main></html>`;
 	return new Response(html, {
 		status: refusal.status,
 		headers: {
@@ -174,6 +205,7 @@ async function plainPage(thrown: unknown): Promise<Response> {
 
 export const handleError: HandleServerError = ({ error, event, status, message }) => {
 	const refusal = asRefusal(error);
-	if (status >= 500 && refusal.status >= 500) console.error(`${event.request.method} ${event.url.pathname}:`, error);
+	if (status >= 500 && refusal.status >= 500)
+		sayTrouble(`${event.request.method} ${event.route.id ?? 'no route'}`, error);
 	return { message: status === 404 ? message : refusal.message, code: refusal.code };
 };

@@ -45,7 +45,8 @@ export async function serve(
 			? null
 			: await startHeads({ folder: mkdtempSync(path.join(tmpdir(), 'heads-')), claimed: withHeads === 'claimed' });
 	const live = heads?.env ?? { POISE_HEADS_PORT: String(await freeUdpPort()) };
-	const start = () => startApplication({ databaseUrl, port, quiet: true, env: { ...live, ...env } });
+	const quiet = process.env.POISE_TEST_LOUD === undefined;
+	const start = () => startApplication({ databaseUrl, port, quiet, env: { ...live, ...env } });
 	let application: Application = await start();
 	return {
 		origin: application.origin,

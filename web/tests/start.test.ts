@@ -1,5 +1,5 @@
-import { execFileSync, fork, spawnSync } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { execFileSync, fork, spawn, spawnSync } from 'node:child_process';
+import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -80,3 +80,55 @@ it.skipIf(process.getuid?.() !== 0)(
 		}
 	}
 );
+
+/* A demo of its own, beside whatever runs here: what dies is started anew, and a polite kill ends all of it. */
+it('a demo whose application or database dies starts it anew and says so, and ends within five seconds', async () => {
+	const folder = mkdtempSync(path.join(tmpdir(), 'poise-demo-'));
+	const port = await freePort(27_900 + Math.floor(Math.random() * 90));
+	const demo = spawn(process.execPath, ['scripts/poise.mjs', 'demo', '--port', String(port)], {
+		cwd: fileURLToPath(new URL('../..', import.meta.url)),
+		env: { ...process.env, DATABASE_URL: '', POISE_STATE: folder },
+		stdio: ['ignore', 'pipe', 'pipe']
+	});
+	let said = '';
+	for (const stream of [demo.stdout, demo.stderr]) stream.on('data', (chunk) => (said += String(chunk)));
+	const ended = new Promise<number | null>((resolve) => demo.once('close', resolve));
+	const until = async (what: () => boolean | Promise<boolean>, words: string, forMs = 60_000) => {
+		for (const giveUpAt = Date.now() + forMs; !(await what());) {
+			if (Date.now() > giveUpAt) throw new Error(`Waited in vain until ${words}. It said:\n${said}`);
+			await new Promise((resolve) => setTimeout(resolve, 100));
+		}
+	};
+	const answers = async () => (await fetch(`http://127.0.0.1:${port}/api/payloads`).catch(() => null))?.status === 200;
+	const children = () =>
+		spawnSync('pgrep', ['-P', String(demo.pid), '-f', 'serve.mjs'], { encoding: 'utf8' })
+			.stdout.trim()
+			.split('\n');
+	try {
+		await until(() => said.includes('Poise is at'), 'it runs', 120_000);
+		expect(await answers()).toBe(true);
+		process.kill(Number(children()[0]), 'SIGKILL');
+		await until(
+			() => /The application ended by itself \(SIGKILL\)\. It is started anew in 1 s/.test(said),
+			'it says so'
+		);
+		await until(answers, 'it answers again');
+		const cluster = readdirSync(folder).includes('cluster')
+			? readFileSync(path.join(folder, 'cluster'), 'utf8').trim()
+			: path.join(folder, 'postgres');
+		process.kill(Number(readFileSync(path.join(cluster, 'data', 'postmaster.pid'), 'utf8').split('\n')[0]), 'SIGKILL');
+		await until(() => /The database ended by itself/.test(said), 'it says so of the database');
+		await until(() => /The database runs again/.test(said), 'the database runs again');
+		await until(answers, 'it answers from the database again');
+		const told = Date.now();
+		demo.kill('SIGTERM');
+		expect(await ended).toBe(0);
+		expect(Date.now() - told).toBeLessThan(5000);
+		await expect(fetch(`http://127.0.0.1:${port}/health`)).rejects.toThrow();
+		expect(said).toMatch(/Stopped\. Everything saved is kept\./);
+		rmSync(cluster, { recursive: true, force: true });
+	} finally {
+		demo.kill('SIGKILL');
+		rmSync(folder, { recursive: true, force: true });
+	}
+});

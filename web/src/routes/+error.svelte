@@ -1,5 +1,15 @@
 <script lang="ts">
+	import { onMount } from 'svelte';
+	import { invalidateAll } from '$app/navigation';
 	import { page } from '$app/state';
+
+	/** What the server cannot answer just now is asked again by itself. */
+	const waits = $derived(page.status >= 500);
+	const againMs = 4000;
+	onMount(() => {
+		const timer = setInterval(() => waits && void invalidateAll(), againMs);
+		return () => clearInterval(timer);
+	});
 </script>
 
 <svelte:head><title>{page.status} · Poise</title></svelte:head>
@@ -8,6 +18,9 @@
 	<h1>{page.status === 404 ? 'Nothing stands here.' : page.error?.message}</h1>
 	{#if page.status === 404}<p>
 			{page.error?.message === 'Not Found' ? 'The address leads nowhere.' : page.error?.message}
+		</p>{/if}
+	{#if waits}<p role="status" data-testid="waits">
+			It is tried again every four seconds, by itself. What you typed is kept in this browser.
 		</p>{/if}
 	<p><a href="/payload">Go to the payloads</a> or <a href="/logbook">search the logbook</a>.</p>
 </section>

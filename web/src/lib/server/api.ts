@@ -2,6 +2,7 @@ import { json, type RequestEvent } from '@sveltejs/kit';
 import Joi from 'joi';
 import { asRefusal, Refusal } from './refusal';
 import { plainWords } from './schemas/quantities';
+import { sayTrouble } from './trouble';
 
 const greatestBodyBytes = 1024 * 1024;
 const discardedBodyBytes = 64 * 1024 * 1024;
@@ -19,7 +20,8 @@ export function api<Event extends RequestEvent>(handler: (event: Event) => Promi
 
 export function refuse(thrown: unknown, event: RequestEvent): Response {
 	const refusal = asRefusal(thrown);
-	if (refusal.status >= 500) console.error(`${event.request.method} ${event.url.pathname}:`, thrown);
+	if (refusal.status >= 500 && refusal.code !== 'busy')
+		sayTrouble(`${event.request.method} ${event.route.id ?? 'no route'}`, thrown);
 	return json(refusal.body, { status: refusal.status });
 }
 

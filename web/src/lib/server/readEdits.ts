@@ -12,6 +12,7 @@ import { planAs } from './db/venues';
 import { serverKind } from './kinds';
 import { Refusal } from './refusal';
 import { fromStore } from './stored';
+import { sayTrouble } from './trouble';
 
 type Json = Readonly<Record<string, unknown>>;
 
@@ -55,7 +56,7 @@ export async function readEdits(crewId: string, document: string): Promise<Edit[
 		try {
 			return [{ ...edit, content: read(content as Json) }];
 		} catch (thrown) {
-			console.error(`history of ${document}, ${edit.at}:`, thrown);
+			sayTrouble(`history of ${document}, ${edit.at}`, thrown);
 			return [];
 		}
 	});

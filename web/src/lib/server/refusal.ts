@@ -2,6 +2,10 @@
 export const refusals = {
 	invalid: [422, 'Some fields need another look.'],
 	badJson: [400, 'The request is not readable JSON.'],
+	badAddress: [
+		400,
+		'That address holds a character that nothing here is called by. Go back, or begin at the front page.'
+	],
 	wrongType: [415, 'Send JSON, with the content type application/json.'],
 	tooLarge: [413, 'The request is larger than 1 MiB.'],
 	otherOrigin: [403, 'Writes are only taken from the application’s own pages.'],
@@ -14,6 +18,10 @@ export const refusals = {
 	databaseFull: [
 		503,
 		'The database has no room left on its disk. Nothing was lost; what you typed is kept on this screen. Make room, then try again.'
+	],
+	busy: [
+		503,
+		'Too much is asked at once just now. It is tried again by itself; what you typed is kept on this screen.'
 	],
 	internal: [500, 'Something broke on our side. What you typed is kept on this screen; try again.']
 } as const satisfies Record<string, readonly [status: number, message: string]>;

@@ -19,6 +19,7 @@ import { findSupport } from './db/supports';
 import { serverKind } from './kinds';
 import { asRefusal } from './refusal';
 import { hasItsParts } from './unreadable';
+import { sayTrouble } from './trouble';
 
 /** The true state of every station for what this person has on the bench. */
 export async function stationStates(crewId: string, person: Person): Promise<StationStates> {
@@ -33,7 +34,7 @@ async function moveState(crewId: string): Promise<StationState | null> {
 		return last === null ? null : savedStation(last.move);
 	} catch (thrown) {
 		if (asRefusal(thrown).code === 'databaseAway') throw thrown;
-		console.error('day line of the last move:', thrown);
+		sayTrouble('day line of the last move', thrown);
 		return null;
 	}
 }
@@ -70,7 +71,7 @@ async function benchStates(crewId: string, person: Person): Promise<StationState
 		// Deleted meanwhile, or a build with nothing on it: the tubes stand empty and the page says the rest. Anything else is
 		// a fault of ours or of what is stored: the day line must not close the page, and must not hide it either.
 		if (code !== 'notFound' && !(thrown instanceof PhysicsInputError))
-			console.error(`day line of payload ${payloadId} on support ${supportId ?? 'none'}:`, thrown);
+			sayTrouble(`day line of payload ${payloadId} on support ${supportId ?? 'none'}`, thrown);
 		return {};
 	}
 }

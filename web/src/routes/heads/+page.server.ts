@@ -1,8 +1,10 @@
 import { listHeads } from '$lib/server/db/heads';
 import { unreadable } from '$lib/server/unreadable';
+import { pageLoad } from '$lib/server/page';
 import type { PageServerLoad } from './$types';
 
-export const load: PageServerLoad = async ({ locals }) => {
-	const heads = await listHeads(locals.crewId);
-	return { heads, unreadable: unreadable() };
-};
+export const load: PageServerLoad = ({ locals }) =>
+	pageLoad(async () => {
+		const heads = await listHeads(locals.crewId);
+		return { heads, unreadable: unreadable() };
+	});

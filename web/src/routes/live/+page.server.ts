@@ -2,15 +2,17 @@ import { listLiveHeads, listPoses } from '$lib/server/db/liveHeads';
 import { listVenues } from '$lib/server/db/venues';
 import { movesForDesk } from '$lib/server/live/movesForDesk';
 import { unreadable } from '$lib/server/unreadable';
+import { pageLoad } from '$lib/server/page';
 import type { PageServerLoad } from './$types';
 
-export const load: PageServerLoad = async ({ locals }) => {
-	const { crewId } = locals;
-	const [heads, poses, venues, moves] = await Promise.all([
-		listLiveHeads(crewId),
-		listPoses(crewId),
-		listVenues(crewId),
-		movesForDesk(crewId)
-	]);
-	return { heads, poses, venues, moves, unreadable: unreadable() };
-};
+export const load: PageServerLoad = ({ locals }) =>
+	pageLoad(async () => {
+		const { crewId } = locals;
+		const [heads, poses, venues, moves] = await Promise.all([
+			listLiveHeads(crewId),
+			listPoses(crewId),
+			listVenues(crewId),
+			movesForDesk(crewId)
+		]);
+		return { heads, poses, venues, moves, unreadable: unreadable() };
+	});

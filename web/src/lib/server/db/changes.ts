@@ -4,8 +4,8 @@ import type { Written } from '../kept/readSet';
 /** What the triggers of every table call (migration 0012). */
 const channel = 'poise_changes';
 const retryMs = 1000;
-/** An ear that takes longer than this to say it has heard all is taken for deaf. */
-const patienceMs = 5000;
+/** An ear that has not answered for so long is taken for deaf; it is asked this often. */
+const [patienceMs, beatMs] = [2000, 500] as const;
 
 /** Reads what a trigger says: the table, after `~` the columns of a change, then those that name a row, as `column=value`. */
 export function writtenIn(words: string): Written {
@@ -21,7 +21,7 @@ export function writtenIn(words: string): Written {
 
 /** Hears of every row that is written to the database, by whatever process. */
 export interface ChangeEar {
-	/** Tables that say when they are written; null: not listening, so that nothing is known of any. */
+	/** Tables that say when they are written; null: not listening, or not heard of for two seconds, so that nothing is known of any. */
 	readonly tables: ReadonlySet<string> | null;
 	/** Resolves when everything committed before the call has been heard. */
 	caughtUp(): Promise<void>;
@@ -37,6 +37,7 @@ export function listenToChanges(
 	let client: pg.Client | null = null;
 	let tables: ReadonlySet<string> | null = null;
 	let wake: (() => void) | null = null;
+	let heardAtMs = -Infinity;
 	const run = async () => {
 		while (!stopped) {
 			const mine = new pg.Client({ connectionString, connectionTimeoutMillis: 5000, keepAlive: true });
@@ -52,8 +53,13 @@ export function listenToChanges(
 				const { rows } = await mine.query<{ name: string }>(
 					`select tgrelid::regclass::text as name from pg_trigger where tgname = 'tells_rows' and tgenabled <> 'D'`
 				);
+				// What is in the making read some of its rows before anybody listened.
+				deaf();
+				heardAtMs = performance.now();
 				tables = new Set(rows.map(({ name }) => name));
-				await ended;
+				const beat = setInterval(() => void caughtUp(), beatMs);
+				beat.unref();
+				await ended.finally(() => clearInterval(beat));
 			} catch {
 				// Whoever asks the database in this request says what is wrong with it; here it is only tried again.
 			}
@@ -79,7 +85,9 @@ export function listenToChanges(
 		return answered;
 	};
 	// A server sends what was committed before a query ahead of the query's own end.
-	const heardAll = async () => {
+	// One question answers all who wait when it is sent; who comes later waits for the next.
+	const caughtUp = () => (following ??= (asking ?? Promise.resolve()).then(ask));
+	async function heardAll(): Promise<void> {
 		const asked = client;
 		if (tables === null || asked === null) return;
 		let waited: NodeJS.Timeout | undefined;
@@ -88,17 +96,21 @@ export function listenToChanges(
 		});
 		const heard = await Promise.race([asked.query('select 1').catch(() => 'lost'), tooLong]);
 		clearTimeout(waited);
-		if (heard !== 'tooLong' && heard !== 'lost') return;
+		if (client !== asked) return;
+		if (heard !== 'tooLong' && heard !== 'lost') {
+			heardAtMs = performance.now();
+			return;
+		}
 		tables = null;
 		deaf();
-		void asked.end().catch(() => {});
-	};
+		// One that hangs does not say good-bye either.
+		(asked as unknown as { readonly connection: { readonly stream: { destroy(): void } } }).connection.stream.destroy();
+	}
 	return {
 		get tables() {
-			return tables;
+			return performance.now() - heardAtMs > patienceMs ? null : tables;
 		},
-		// One question answers all who wait when it is sent; who comes later waits for the next.
-		caughtUp: () => (following ??= (asking ?? Promise.resolve()).then(ask)),
+		caughtUp,
 		stop: async () => {
 			stopped = true;
 			wake?.();

@@ -77,6 +77,27 @@ describe('kept answers', () => {
 		await it.read();
 		expect((await it.read()).wasKept).toBe(false);
 	});
+	it('gives nothing that was kept while the line is down, or has not been heard of', async () => {
+		let listens: ReadonlySet<string> | null = tables;
+		const it = bench(() => ({ tables: listens }));
+		await it.read();
+		expect(it.kept.peek('a')).toEqual({ value: 1 });
+		listens = null;
+		expect(it.kept.peek('a')).toBeNull();
+		expect((await it.read()).wasKept).toBe(false);
+	});
+	it('keeps nothing that was in the making when listening began', async () => {
+		let listens: ReadonlySet<string> | null = null;
+		const it = bench(() => ({ tables: listens }));
+		const answer = await it.read(() => {
+			// Written while nobody listened; then listening begins.
+			it.kept.forgetAll();
+			listens = tables;
+		});
+		expect(answer.wasKept).toBe(false);
+		expect((await it.read()).wasKept).toBe(false);
+		expect((await it.read()).wasKept).toBe(true);
+	});
 	it('keeps nothing of the hour, nothing that weighs nothing, and forgets all when something may have been missed', async () => {
 		const it = bench();
 		await it.read(notePassing);

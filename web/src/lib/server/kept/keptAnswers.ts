@@ -37,7 +37,7 @@ export class KeptAnswers<T extends object> {
 		// Where what was waited for was written meanwhile, one makes it anew and the others wait once more.
 		for (let tries = 0; tries < 3; tries += 1) {
 			const awaited = this.#awaited.get(key);
-			const known = this.#kept.get(key) ?? (awaited === undefined ? null : await awaited);
+			const known = this.#known(key) ?? (awaited === undefined ? null : await awaited);
 			if (known !== null) {
 				currentSet()?.take(known.from);
 				return { answer: known.answer, wasKept: true };
@@ -67,7 +67,11 @@ export class KeptAnswers<T extends object> {
 
 	/** What is there under this key; null: it would have to be made, or is being made. */
 	peek(key: string): T | null {
-		return this.#kept.get(key)?.answer ?? null;
+		return this.#known(key)?.answer ?? null;
+	}
+	/** While nobody hears what is written, nothing that was kept is known to hold. */
+	#known(key: string): Kept<T> | null {
+		return this.#ear()?.tables == null ? null : (this.#kept.get(key) ?? null);
 	}
 
 	/** Nothing it was made from has been written meanwhile, and every table it was made from says when it is. */

@@ -5,6 +5,7 @@ import WebSocket from 'ws';
 import { contendForDesk, findDeskOwner } from '../db/deskLock';
 import { claimLiveHead, forgetKey, liveHeadsWithKeys } from '../db/liveHeads';
 import { findCrewWithPeople } from '../db/people';
+import { sayTrouble } from '../trouble';
 
 /** Where heads announce themselves unless it is said otherwise. */
 const defaultPort = 7010;
@@ -40,7 +41,7 @@ export async function startLive(): Promise<void> {
 		try {
 			desk?.know(await knownHeads(crewId));
 		} catch (thrown) {
-			console.error('desk:', thrown);
+			sayTrouble('desk', thrown);
 		}
 	};
 	contending = contendForDesk(crewId, origin, {

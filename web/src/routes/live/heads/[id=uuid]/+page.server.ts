@@ -1,13 +1,15 @@
 import { findLiveHead, listPoses } from '$lib/server/db/liveHeads';
 import { listVenues } from '$lib/server/db/venues';
+import { pageLoad } from '$lib/server/page';
 import type { PageServerLoad } from './$types';
 
-export const load: PageServerLoad = async ({ locals, params }) => {
-	const { crewId } = locals;
-	const [head, poses, venues] = await Promise.all([
-		findLiveHead(crewId, params.id),
-		listPoses(crewId),
-		listVenues(crewId)
-	]);
-	return { head, poses: poses.filter(({ headId }) => headId === head.id), venues };
-};
+export const load: PageServerLoad = ({ locals, params }) =>
+	pageLoad(async () => {
+		const { crewId } = locals;
+		const [head, poses, venues] = await Promise.all([
+			findLiveHead(crewId, params.id),
+			listPoses(crewId),
+			listVenues(crewId)
+		]);
+		return { head, poses: poses.filter(({ headId }) => headId === head.id), venues };
+	});

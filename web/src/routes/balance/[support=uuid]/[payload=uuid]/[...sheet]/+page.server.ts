@@ -5,5 +5,5 @@ import type { PageServerLoad } from './$types';
 /** Benches of gimbals were found here once; whoever kept the address still finds them. */
 export const load: PageServerLoad = ({ params, url }) => {
 	const bench = { kind: 'gimbal', supportId: params.support, payloadId: params.payload };
-	redirect(308, benchPath(bench, params.sheet) + url.search);
+	redirect(308, encodeURI(benchPath(bench, params.sheet)) + url.search);
 };

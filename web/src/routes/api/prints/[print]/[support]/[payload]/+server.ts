@@ -21,9 +21,11 @@ export const GET: RequestHandler = async (event) => {
 	const { print } = event.params;
 	const query = event.url.searchParams;
 	try {
+		// Both before anything is asked for: a question nobody waits for any more would fail unheard.
+		const [supportId, payloadId] = [idOf(event.params.support), idOf(event.params.payload)];
 		const [support, payload, all, shelf] = await Promise.all([
-			findSupport(crewId, idOf(event.params.support)),
-			findPayload(crewId, idOf(event.params.payload)),
+			findSupport(crewId, supportId),
+			findPayload(crewId, payloadId),
 			listPayloads(crewId),
 			listParts(crewId)
 		]);
