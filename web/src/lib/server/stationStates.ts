@@ -81,7 +81,7 @@ async function feelState(
 	crewId: string,
 	standing: Parameters<NonNullable<ReturnType<typeof serverKind>['turning']>>[0]
 ): Promise<StationState | null> {
-	const { support, payload } = standing;
+	const { support, payload, bodies } = standing;
 	const { turning } = serverKind(support.kind);
 	if (turning === undefined) return null;
 	const [sheet, setting, shots] = await Promise.all([
@@ -93,5 +93,9 @@ async function feelState(
 	if (setting === null) return null;
 	const turnings = turning(standing);
 	const shot = shotOf(shots?.value ?? noShots, setting.value.shotId);
-	return stationOf(sheet?.value ?? freshSheet(motorsOf(turnings)), setting.value, shot, turnings, payload.id);
+	return stationOf(sheet?.value ?? freshSheet(motorsOf(turnings)), setting.value, shot, turnings, {
+		id: payload.id,
+		massKg: bodies.reduce((sum, { body }) => sum + body.massKg, 0),
+		greatestPayloadKg: support.greatestPayloadKg
+	});
 }

@@ -6,6 +6,8 @@
 	import { pageKeys } from '$lib/sheet/keys';
 	import Slip from '$lib/sheet/slip/Slip.svelte';
 	import { showAnswer } from '$lib/sheet/bringIntoView';
+	import type { UnitSystem } from '$lib/model/person';
+	import { beyondWords } from './beyond';
 	import { settingNames } from './model';
 	import { feelPath } from './address';
 	import { costsOf } from './costs';
@@ -20,8 +22,9 @@
 
 	interface Props {
 		bench: FeelBench;
+		units: UnitSystem;
 	}
-	let { bench }: Props = $props();
+	let { bench, units }: Props = $props();
 	const { state: setting, sheet } = $derived(bench);
 	const { support, payload } = $derived(bench.data);
 	const aimMode = $derived(bench.aimMode.mode);
@@ -47,7 +50,9 @@
 		bench.setSo(words);
 		void showAnswer();
 	}
-	const keys = pageKeys({ outsideControls: { Enter: () => (bench.isSet || bench.aim === null ? false : take()) } });
+	const keys = pageKeys({
+		outsideControls: { Enter: () => (bench.isSet || bench.aim === null || bench.beyond.length > 0 ? false : take()) }
+	});
 </script>
 
 <svelte:window onkeydown={keys} />
@@ -58,7 +63,9 @@
 	].toLowerCase()}"
 >
 	{#snippet answer()}
-		{#if bench.aim === null}
+		{#if bench.beyond.length > 0}
+			It <strong>must not fly</strong> so.
+		{:else if bench.aim === null}
 			{#if bench.trouble !== ''}This cannot be worked out.{:else}Looking for the settings …{/if}
 		{:else if bench.isSet}
 			It is set as <strong>{bench.shot.name.toLowerCase()}</strong> asks{misses ? ', as far as it goes' : ''}.
@@ -70,10 +77,14 @@
 		{/if}
 	{/snippet}
 
+	{#each bench.beyond as each (each.kind === 'motor' ? each.axis : each.kind)}
+		<p class="warning" role="alert" data-testid="beyond">{beyondWords(each, units)}</p>
+	{/each}
 	{#if bench.trouble !== ''}<p class="warning" role="alert">{bench.trouble}</p>{/if}
 	<p class="detail" data-testid="feel-detail">
 		{#if modeChanges && aimMode !== null}{wayWords(sheet.modes, bench.mode, aimMode)}{/if}
-		{#if !bench.isSet && toDo.length > 1}
+		{#if bench.beyond.length > 0}Settings cannot mend that: motors stay off until it is.
+		{:else if !bench.isSet && toDo.length > 1}
 			{#each toDo.slice(1) as { menu, to }, index (menu)}{index === 0 ? 'Then ' : ', '}{menu} to
 				<strong>{to}</strong>{/each}.
 		{/if}
@@ -135,8 +146,11 @@
 		{/if}
 	{/if}
 
-	<Button class="go stays" onclick={take} disabled={bench.isSet || bench.aim === null} data-testid="set-so"
-		>It is set so</Button
+	<Button
+		class="go stays"
+		onclick={take}
+		disabled={bench.isSet || bench.aim === null || bench.beyond.length > 0}
+		data-testid="set-so">It is set so</Button
 	>
 	{#if bench.found !== null && bench.found.feel.binding.length === 0 && setting.tried === null && !holds}
 		<p class="checks" data-testid="binding">No wish stands in the way: with more leave it would shake no less.</p>

@@ -168,7 +168,7 @@
 		{/if}
 	</section>
 	<section class="answer-column" aria-label="The answer">
-		<FeelSlip {bench} />
+		<FeelSlip {bench} units={person.units} />
 	</section>
 </div>
 

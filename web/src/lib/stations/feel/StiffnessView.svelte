@@ -10,6 +10,7 @@
 	import type { Person } from '$lib/model/person';
 	import type { TurningAxis } from '$lib/model/turning';
 	import { v7 as newId } from 'uuid';
+	import { beyondWords } from './beyond';
 	import { costsOf } from './costs';
 	import { sharedFeel } from './feelBench.svelte';
 	import { feelLimits, most } from './limits';
@@ -216,12 +217,19 @@
 		{#if chosen !== undefined}
 			<Slip heading="{chosen.axis.charAt(0).toUpperCase()}{chosen.axis.slice(1)} · {data.payload.name}">
 				{#snippet answer()}
-					{#if clash}Balance {chosen.axis} better: <strong>no stiffness</strong> holds it and stays quiet.
+					{#if bench.beyond.length > 0}It <strong>must not fly</strong> so.
+					{:else if clash}Balance {chosen.axis} better: <strong>no stiffness</strong> holds it and stays quiet.
 					{:else if advice === null}Leave {scale.name} at <strong>{ownFigure(chosen.own)}</strong>.
 					{:else}Set {scale.name} to <strong>{ownFigure(advice)}</strong>.{/if}
 				{/snippet}
+				{#each bench.beyond as each (each.kind === 'motor' ? each.axis : each.kind)}
+					<p class="warning" role="alert" data-testid="beyond">{beyondWords(each, person.units)}</p>
+				{/each}
 				<p class="detail">
-					{#if clash}
+					{#if bench.beyond.length > 0}
+						No stiffness mends that: motors stay off until it is.
+						<a href="/balance/{data.support.kind}/{data.support.id}/{data.payload.id}">To the bench</a>
+					{:else if clash}
 						Below {ownFigure(chosen.sagging)} it leans more than {degrees(sagRad)}; above {ownFigure(chosen.best)} it is too
 						near to buzzing.
 						<a href="/balance/{data.support.kind}/{data.support.id}/{data.payload.id}">To the bench</a>
@@ -233,7 +241,7 @@
 						At {ownFigure(chosen.own)} today’s balance leans it {degrees(chosen.leanRad)} in the worst pose.
 					{/if}
 				</p>
-				{#if advice !== null && !clash}
+				{#if advice !== null && !clash && bench.beyond.length === 0}
 					<Button
 						class="go"
 						onclick={() => {

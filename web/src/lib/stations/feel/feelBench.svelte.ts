@@ -6,6 +6,8 @@ import type { PowerPaper } from '$lib/model/paper';
 import type { Turning, TurningAxis, Turnings } from '$lib/model/turning';
 import { getContext, setContext } from 'svelte';
 import { type AxisModel, axisModel, follows, motorsOf, respond, type Response, speakingAxis } from './figures';
+import { type Beyond, beyondOf } from './beyond';
+import { reckonedResidualNm } from './looks';
 import { feelStation, type WishRead, wishesRead } from './wishes';
 import type { FeelState, Mode, ModeSheet, OwnSettings, RecipeDetail, SettingName, Shot, ShotList } from './model';
 import { settingNames } from './model';
@@ -196,8 +198,21 @@ export class FeelBench {
 		this.aimModel === null ? [] : wishesRead(this.aimModel, this.shot, this.lens, this.aimResponse)
 	);
 	readonly station = $derived.by(() =>
-		this.nowModel === null ? null : feelStation(this.nowWishes, this.shot, this.nowModel.phaseMarginRad <= 0)
+		this.nowModel === null
+			? null
+			: feelStation(this.nowWishes, this.shot, {
+					buzzes: this.nowModel.phaseMarginRad <= 0,
+					beyond: this.beyond.length > 0
+				})
 	);
+	/** More than it carries or its motors hold: it must not fly so. */
+	readonly beyond = $derived.by((): readonly Beyond[] => {
+		const { massKg, support, turnings, payload } = this.data;
+		return beyondOf({
+			...{ massKg, greatestPayloadKg: support.greatestPayloadKg, turnings },
+			residualNm: (axis) => reckonedResidualNm(this.sheet, payload.id, axis, turnings[axis] ?? { residualNm: NaN })
+		});
+	});
 	/** Scales of what is shown that nobody has measured. */
 	readonly assumed = $derived.by((): readonly SettingName[] =>
 		settingNames.filter((name) => this.sheet.scales[name].measured === null)

@@ -86,22 +86,24 @@ describe('a shot’s wishes', () => {
 	});
 	it('put the bubble right when it is late and left when it is restless', () => {
 		const shot = shotOf({ own: [] }, 'whipPan');
-		const late = feelStation(wishesRead(model({ follow: 5 }), shot, lens), shot, false);
+		const late = feelStation(wishesRead(model({ follow: 5 }), shot, lens), shot, { buzzes: false, beyond: false });
 		expect(late.offset).toBeGreaterThan(1);
 		expect(late.words).toMatch(/later than whip pan asks/);
 		const procession = shotOf({ own: [] }, 'procession');
 		const restless = feelStation(
 			wishesRead(model({ follow: 95, deadband: 0, smooth: 100 }), procession, lens),
 			procession,
-			false
+			{ buzzes: false, beyond: false }
 		);
 		expect(restless.offset).toBeLessThan(-1);
 		expect(restless.words).toMatch(/more restless/);
 	});
 	it('say within only as computed, and that it buzzes before anything else', () => {
 		const shot = { ...usualShots[0]!, wanted: { lagRad: null, settleS: null, overshootRad: null, shakeShare: 1 } };
-		expect(feelStation(wishesRead(model(), shot, lens), shot, false).words).toMatch(/^within .* as computed$/);
-		expect(feelStation([], shot, true)).toMatchObject({ offset: -6 });
+		expect(feelStation(wishesRead(model(), shot, lens), shot, { buzzes: false, beyond: false }).words).toMatch(
+			/^within .* as computed$/
+		);
+		expect(feelStation([], shot, { buzzes: true, beyond: false })).toMatchObject({ offset: -6 });
 	});
 	it('ask nothing of a follow that holds', () => {
 		const ids = wishesRead(model({}, false), shotOf({ own: [] }, 'walkBehind'), lens).map(({ id }) => id);
@@ -118,8 +120,10 @@ describe('the station', () => {
 	it('speaks for pan, and for the first motor there is where pan is turned by hand', () => {
 		expect(motorsOf({ roll: lightTurning, tilt: lightTurning })).toEqual(['tilt', 'roll']);
 		const shot = shotOf({ own: [] }, 'walkBehind');
-		expect(stationOf(sheet, testFeel(), shot, lightTurnings, 'p')?.offset).not.toBeNull();
-		expect(stationOf(sheet, testFeel(), shot, {}, 'p')).toBeNull();
+		const held = { id: 'p', massKg: 1, greatestPayloadKg: 4 };
+		expect(stationOf(sheet, testFeel(), shot, lightTurnings, { ...held, massKg: 4.1 })?.words).toMatch(/must not fly/);
+		expect(stationOf(sheet, testFeel(), shot, lightTurnings, held)?.offset).not.toBeNull();
+		expect(stationOf(sheet, testFeel(), shot, {}, held)).toBeNull();
 	});
 	it('goes by the mode it is in; before anybody said which, pan follows and nothing else', () => {
 		expect(follows(sheet, { modeId: 'holds' }, 'pan')).toBe(false);

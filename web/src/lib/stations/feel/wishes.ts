@@ -1,5 +1,7 @@
 import { followResponse, steadyLag } from '@poise/core';
-import type { Turnings } from '$lib/model/turning';
+import type { TurningAxis, Turnings } from '$lib/model/turning';
+import { beyondOf } from './beyond';
+import { reckonedResidualNm } from './looks';
 import type { StationState } from '$lib/shell/stations';
 import { type AxisModel, axisModel, follows, type Lens, type Response, rms, shakenBy, speakingAxis } from './figures';
 import { doneS, handleOf } from './gestures';
@@ -39,7 +41,12 @@ export function wishesRead(model: AxisModel, shot: Shot, lens: Lens, drawn: Resp
 }
 
 /** The bubble of Feel: right of the marks too late for the shot, left of them too restless; furthest off speaks. */
-export function feelStation(reads: readonly WishRead[], shot: Shot, buzzes: boolean): StationState {
+export function feelStation(
+	reads: readonly WishRead[],
+	shot: Shot,
+	{ buzzes, beyond }: { readonly buzzes: boolean; readonly beyond: boolean }
+): StationState {
+	if (beyond) return { offset: -6, words: 'more on it than it holds: it must not fly so' };
 	if (buzzes) return { offset: -6, words: 'so stiff that it buzzes, as computed' };
 	const worst = reads.reduce<WishRead | null>(
 		(most, read) => (most === null || read.share > most.share ? read : most),
@@ -85,11 +92,16 @@ export function stationOf(
 	state: FeelState,
 	shot: Shot,
 	turnings: Turnings,
-	payloadId: string
+	payload: { readonly id: string; readonly massKg: number; readonly greatestPayloadKg: number }
 ): StationState | null {
 	const axis = speakingAxis(turnings);
 	const turning = axis === null ? undefined : turnings[axis];
 	if (axis === null || turning === undefined) return null;
-	const model = axisModel(sheet, state.now[axis], turning, payloadId, axis, follows(sheet, state, axis));
-	return feelStation(wishesRead(model, shot, state), shot, model.phaseMarginRad <= 0);
+	const model = axisModel(sheet, state.now[axis], turning, payload.id, axis, follows(sheet, state, axis));
+	const residualNm = (each: TurningAxis) =>
+		reckonedResidualNm(sheet, payload.id, each, turnings[each] ?? { residualNm: NaN });
+	return feelStation(wishesRead(model, shot, state), shot, {
+		buzzes: model.phaseMarginRad <= 0,
+		beyond: beyondOf({ ...payload, turnings, residualNm }).length > 0
+	});
 }
