@@ -232,6 +232,25 @@ describe('the motor’s loop', () => {
 			expect(settleS).toBeNull();
 		}
 	});
+	it('begins to buzz within a tenth of a millisecond of where the loop’s own edge lies', () => {
+		const delayS = 0.005;
+		const buzzes = (lateS: number) => {
+			// The rate that is at the edge when it is so late.
+			const { naturalRadPerS } = stiffestNatural({ damping: 0.7, delayS: lateS, phaseMarginRad: 0 });
+			const { cameraRad } = followResponse({
+				settings: { followPerS: 3, deadbandRad: 0, maxRateRadPerS: 9, maxAccelRadPerS2: 90, smoothS: 0.06 },
+				handle: { kind: 'step', angleRad: 0.05, atS: 0 },
+				plant: { inertiaKgM2: 0.02, damping: 0.7, couplingNmS: 0, naturalRadPerS, delayS },
+				...{ endS: 8, atS: Array.from({ length: 400 }, (_, k) => 4 + k * 0.01) }
+			});
+			const swing = (from: number, to: number) =>
+				Math.max(...cameraRad.slice(from, to)) - Math.min(...cameraRad.slice(from, to));
+			return swing(300, 400) > swing(0, 100);
+		};
+		// A rate made for a loop that is a tenth later than this one does not reach its edge, one made for a tenth less is beyond it.
+		expect(buzzes(delayS + 1e-4)).toBe(false);
+		expect(buzzes(delayS - 1e-4)).toBe(true);
+	});
 	it('gives back the margin that the stiffest setting was asked for, and says so where no stiffness has it', () => {
 		fc.assert(
 			fc.property(number(0.3, 1.5), number(0.001, 0.02), number(0.1, 0.6), (damping, delayS, margin) => {

@@ -51,7 +51,7 @@ const clamp = (value: number, most: number) => (value > most ? most : value < -m
  * another rate within `smoothS` and no quicker than `maxAccel`; more than half a turn it goes the short way. The camera is
  * held to the reference by the motor, `I c'' = K (r − c) + D (r' − c') + b (h' − c') + torque` with `K = I ωn²`,
  * `D = 2 ζ ωn I`, the motor acting `delayS` late. Stepped with the classical fourth-order method at 1 ms, finer where a
- * time constant asks for it; the motor's torque of a late loop is that of the step's beginning.
+ * time constant asks for it, and never longer than a loop is late, whose torque is taken between the steps it was worked out at.
  *
  * Throws `PhysicsInputError` for a time constant or limit that is not above 0, a dead band or follow rate below 0, times
  * that are not finite, or an end beyond ten minutes.
@@ -128,7 +128,9 @@ function stepped(
 		followPerS,
 		plant === null ? 0 : 2 * (1 + plant.damping) * plant.naturalRadPerS
 	);
-	const h = Math.max(endS / mostSteps, Math.min(stepS, 0.25 / fastest, endS / 10));
+	// No step is longer than a loop is late: what the motor does within one is then known when it begins.
+	const lateS = plant === null || plant.delayS < leastLateS ? Infinity : plant.delayS;
+	const h = Math.max(endS / mostSteps, Math.min(stepS, 0.25 / fastest, endS / 10, lateS));
 	const count = Math.ceil(endS / h) + 1;
 	const reference = new Float64Array(count);
 	const camera = new Float64Array(count);
@@ -158,8 +160,8 @@ function stepped(
 	const late = plant === null ? 0 : plant.delayS / h;
 	/** The motor's part of the camera's acceleration at every step, for a loop that is late. */
 	const motor = late > 0 ? new Float64Array(count) : null;
-	const motorAt = (index: number) => {
-		const place = index - late;
+	const motorAt = (index: number, part: number) => {
+		const place = Math.min(index, index + part - late);
 		if (motor === null || place <= 0) return 0;
 		const low = Math.floor(place);
 		return motor[low]! + (motor[Math.min(index, low + 1)]! - motor[low]!) * (place - low);
@@ -191,16 +193,16 @@ function stepped(
 		if (plant !== null) {
 			camera[n] = c;
 			if (motor !== null) motor[n] = k * (r - c) + d * (v - w);
-			const steady = push + (motor === null ? 0 : motorAt(n));
+			const [s1, s2, s4] = [push + motorAt(n, 0), push + motorAt(n, 0.5), push + motorAt(n, 1)];
 			const [kk, dd] = [prompt * k, prompt * d];
 			const g1 = rates[3 * n + 1]!;
-			const b1 = kk * (r - c) + dd * (v - w) + drag * (rates[3 * n]! - w) + steady;
+			const b1 = kk * (r - c) + dd * (v - w) + drag * (rates[3 * n]! - w) + s1;
 			const w2 = w + half * b1;
-			const b2 = kk * (r + half * v - c - half * w) + dd * (v2 - w2) + drag * (g1 - w2) + steady;
+			const b2 = kk * (r + half * v - c - half * w) + dd * (v2 - w2) + drag * (g1 - w2) + s2;
 			const w3 = w + half * b2;
-			const b3 = kk * (r + half * v2 - c - half * w2) + dd * (v3 - w3) + drag * (g1 - w3) + steady;
+			const b3 = kk * (r + half * v2 - c - half * w2) + dd * (v3 - w3) + drag * (g1 - w3) + s2;
 			const w4 = w + h * b3;
-			const b4 = kk * (r + h * v3 - c - h * w3) + dd * (v4 - w4) + drag * (rates[3 * n + 2]! - w4) + steady;
+			const b4 = kk * (r + h * v3 - c - h * w3) + dd * (v4 - w4) + drag * (rates[3 * n + 2]! - w4) + s4;
 			c += h * w + sixth * h * (b1 + b2 + b3);
 			w += sixth * (b1 + 2 * b2 + 2 * b3 + b4);
 			// A loop that runs away is stopped where no camera turns any more.
@@ -214,5 +216,7 @@ function stepped(
 	}
 	return { stepS: h, reference, camera: plant === null ? reference : camera, peakRateRadPerS };
 }
+/** Less late than this a loop counts as late by the step's own beginning. */
+const leastLateS = 5e-5;
 const mostSteps = 2_000_000;
 const mostRate = 1e4;
