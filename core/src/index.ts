@@ -232,6 +232,7 @@ export {
 	type TimedTurn
 } from './follow/fitFollow';
 export { type Feel, solveFeel } from './follow/solveFeel';
+export { walkShake } from './follow/walkShake';
 export type { FeelLimit, SolveFeelInput, WalkSine } from './follow/feelAt';
 
 // What the lens sees

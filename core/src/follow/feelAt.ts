@@ -8,6 +8,8 @@ export interface WalkSine {
 	readonly frequencyHz: number;
 	/** Default 0: it only moves. */
 	readonly turnRad?: number;
+	/** Where in its turn it begins; default 0. */
+	readonly phaseRad?: number;
 }
 
 type Range = readonly [least: number, greatest: number];
@@ -23,6 +25,9 @@ export interface SolveFeelInput {
 		readonly firstMomentKgM?: number;
 		/** Default 45°. */
 		readonly phaseMarginRad?: number;
+		/** Of the reference; default: nothing limits it. */
+		readonly maxRateRadPerS?: number;
+		readonly maxAccelRadPerS2?: number;
 	};
 	readonly walk: readonly WalkSine[];
 	readonly wanted: {
@@ -49,8 +54,10 @@ export type FeelLimit = 'lagRad' | 'settleS' | 'overshootRad' | 'phaseMargin';
 
 export type FeelPoint = readonly [follow: number, deadband: number, smooth: number, natural: number];
 const mostSines = 16;
+/** As good as no limit. */
+const unlimited = 1e4;
 /** What of a limit is overdrawn. */
-const over = (share: number) => (share - 1 > 1e-9 ? share - 1 : 0);
+export const over = (share: number) => (share - 1 > 1e-9 ? share - 1 : 0);
 
 /** The shake and the wishes at one point of the settings; also what {@link solveFeel} is tested against. */
 export function readFeel(input: SolveFeelInput) {
@@ -61,10 +68,16 @@ export function readFeel(input: SolveFeelInput) {
 	const coupling = check.atLeastZero('plant.couplingNmS', plant.couplingNmS);
 	const delay = check.atLeastZero('plant.delayS', plant.delayS);
 	const moment = check.number('plant.firstMomentKgM', plant.firstMomentKgM ?? 0);
+	const limits = {
+		maxRateRadPerS: check.positive('plant.maxRateRadPerS', plant.maxRateRadPerS ?? unlimited),
+		maxAccelRadPerS2: check.positive('plant.maxAccelRadPerS2', plant.maxAccelRadPerS2 ?? unlimited)
+	};
 	const margin = check.atLeastZero('plant.phaseMarginRad', plant.phaseMarginRad ?? Math.PI / 4);
 	const stiffest =
 		delay === 0 ? Infinity : stiffestNatural({ damping, delayS: delay, phaseMarginRad: margin }).naturalRadPerS;
-	const sines = check.list('walk', input.walk).map(({ amplitudeM, frequencyHz, turnRad = 0 }, k) => ({
+	const walk = check.list('walk', input.walk);
+	const sines = walk.map(({ amplitudeM, frequencyHz, turnRad = 0, phaseRad = 0 }, k) => ({
+		phaseRad: check.number(`walk[${k}].phaseRad`, phaseRad),
 		amplitudeM: check.number(`walk[${k}].amplitudeM`, amplitudeM),
 		omega: 2 * Math.PI * check.positive(`walk[${k}].frequencyHz`, frequencyHz),
 		turnRad: check.number(`walk[${k}].turnRad`, turnRad)
@@ -183,11 +196,18 @@ export function readFeel(input: SolveFeelInput) {
 	const walkRad = Math.sqrt(sines.reduce((sum, { turnRad }) => sum + turnRad ** 2, 0));
 	return {
 		ranges,
+		plant: { inertia, damping, coupling, delay, moment },
+		limits,
+		walk,
+		wishes,
+		panRadPerS: pan,
+		turnRad: turn,
 		at,
 		taken,
 		shakeWith,
 		settles,
 		missedBy,
+		overshoots: ([follow, deadband, smooth]: FeelPoint) => overshoots(follow, deadband, smooth),
 		stiffest,
 		walkRad,
 		widestDeadbandRad: (follow: number) => wishes.lagRad - pan / follow

@@ -36,7 +36,8 @@ function motionOf(key: GestureKey): HandleMotion {
 				atS,
 				angleRad: atS.map((t) =>
 					walkOf[key].reduce(
-						(sum, { frequencyHz, turnRad }, k) => sum + soft(t) * turnRad * Math.sin(2 * Math.PI * frequencyHz * t + k),
+						(sum, { frequencyHz, turnRad, phaseRad }) =>
+							sum + soft(t) * turnRad * Math.sin(2 * Math.PI * frequencyHz * t + phaseRad),
 						0
 					)
 				)

@@ -28,9 +28,9 @@ export const gestureWords: Readonly<
  */
 export const walkOf: Readonly<Record<GestureKey, readonly Required<WalkSine>[]>> = (() => {
 	const steps = (bounceM: number, swayM: number, heelM: number, turnRad: number, hz = 1.8): Required<WalkSine>[] => [
-		{ amplitudeM: bounceM, frequencyHz: hz, turnRad: turnRad / 2 },
-		{ amplitudeM: swayM, frequencyHz: hz / 2, turnRad },
-		{ amplitudeM: heelM, frequencyHz: 8, turnRad: turnRad / 12 }
+		{ amplitudeM: bounceM, frequencyHz: hz, turnRad: turnRad / 2, phaseRad: 0 },
+		{ amplitudeM: swayM, frequencyHz: hz / 2, turnRad, phaseRad: 1 },
+		{ amplitudeM: heelM, frequencyHz: 8, turnRad: turnRad / 12, phaseRad: 2 }
 	];
 	const walk = steps(0.018, 0.012, 0.0012, deg(2.5));
 	const still = steps(0.001, 0.0015, 0.0001, deg(0.4), 0.6);

@@ -35,7 +35,9 @@ export function solveInput(
 			damping: sheet.damping,
 			couplingNmS: model.plant.couplingNmS,
 			delayS: model.plant.delayS,
-			firstMomentKgM: model.firstMomentKgM
+			firstMomentKgM: model.firstMomentKgM,
+			maxRateRadPerS: model.settings.maxRateRadPerS,
+			maxAccelRadPerS2: model.settings.maxAccelRadPerS2
 		},
 		walk: walkOf[shot.walk],
 		wanted: {
