@@ -4,7 +4,7 @@ import type { WalkSine } from './feelAt';
 import type { FollowPlant, FollowSettings } from './settings';
 
 /** A walk comes in softly, has settled after the first, and is judged until the second, s. */
-export const [walkSoftS, walkFromS, walkToS] = [1, 4, 12] as const;
+const [walkSoftS, walkFromS, walkToS] = [1, 4, 12] as const;
 const stepS = 0.002;
 
 /** How far a walk has turned the handle, rad: its sines together, coming in over the first second. */

@@ -77,8 +77,8 @@
 		{/if}
 	{/snippet}
 
-	{#each bench.beyond as each (each.kind === 'motor' ? each.axis : each.kind)}
-		<p class="warning" role="alert" data-testid="beyond">{beyondWords(each, units)}</p>
+	{#each beyondWords(bench.beyond, units) as words (words)}
+		<p class="warning" role="alert" data-testid="beyond">{words}</p>
 	{/each}
 	{#if bench.trouble !== ''}<p class="warning" role="alert">{bench.trouble}</p>{/if}
 	<p class="detail" data-testid="feel-detail">

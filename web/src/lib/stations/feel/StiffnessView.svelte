@@ -222,8 +222,8 @@
 					{:else if advice === null}Leave {scale.name} at <strong>{ownFigure(chosen.own)}</strong>.
 					{:else}Set {scale.name} to <strong>{ownFigure(advice)}</strong>.{/if}
 				{/snippet}
-				{#each bench.beyond as each (each.kind === 'motor' ? each.axis : each.kind)}
-					<p class="warning" role="alert" data-testid="beyond">{beyondWords(each, person.units)}</p>
+				{#each beyondWords(bench.beyond, person.units) as words (words)}
+					<p class="warning" role="alert" data-testid="beyond">{words}</p>
 				{/each}
 				<p class="detail">
 					{#if bench.beyond.length > 0}

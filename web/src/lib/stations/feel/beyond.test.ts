@@ -12,8 +12,10 @@ const of = (massKg: number, turnings: Turnings, greatestPayloadKg = 4.5) =>
 it('a build of 9.1 kg on a small gimbal must not fly, and neither may what a motor cannot hold', () => {
 	const found = of(9.1, { pan: turning(0.2, 0.8), tilt: turning(3.784, 0.8), roll: turning(-0.9, 0.8) });
 	expect(found.map((each) => (each.kind === 'motor' ? each.axis : each.kind))).toEqual(['payload', 'tilt', 'roll']);
-	expect(beyondWords(found[0]!, 'metric')).toMatch(/4\.50 kg at most, and 9\.10 kg is on it/);
-	expect(beyondWords(found[1]!, 'metric')).toMatch(/473 % of what its motor holds/);
+	const [payload, motors, ...none] = beyondWords(found, 'metric');
+	expect(payload).toMatch(/4\.50 kg at most, and 9\.10 kg is on it/);
+	expect(motors).toMatch(/tilt .*, 473\u00a0% of its motor; roll .*, 113\u00a0% of its motor\. Balance it first/);
+	expect(none).toEqual([]);
 });
 it('up to what holds, and not beyond it: both ends', () => {
 	expect(of(4.5, { tilt: turning(0.8, 0.8) })).toEqual([]);

@@ -30,9 +30,27 @@ export function beyondOf(build: {
 	];
 }
 
-export function beyondWords(beyond: Beyond, units: UnitSystem): string {
-	if (beyond.kind === 'payload')
-		return `It carries ${together(showMass(beyond.mostKg, units))} at most, and ${together(showMass(beyond.massKg, units))} is on it: take weight off, or use a larger one.`;
-	const { axis, residualNm, motorNm } = beyond;
-	return `As balanced, ${axis} asks ${together(showTorque(residualNm, units))} in the worst pose, ${percent(residualNm / motorNm)} of what its motor holds: balance it first, or take weight off.`;
+/** Why it must not fly, a sentence for the payload and one for all motors. */
+export function beyondWords(beyond: readonly Beyond[], units: UnitSystem): readonly string[] {
+	const motors = beyond.flatMap((each) => (each.kind === 'motor' ? [each] : []));
+	const share = (of: number) => percent(of).replace(' ', '\u00a0');
+	return [
+		...beyond.flatMap((each) =>
+			each.kind === 'payload'
+				? [
+						`It carries ${together(showMass(each.mostKg, units))} at most, and ${together(showMass(each.massKg, units))} is on it: take weight off, or use a larger one.`
+					]
+				: []
+		),
+		...(motors.length === 0
+			? []
+			: [
+					`As balanced, the worst pose asks more than ${motors.length === 1 ? 'its motor holds' : 'the motors hold'}: ${motors
+						.map(
+							({ axis, residualNm, motorNm }) =>
+								`${axis} ${together(showTorque(residualNm, units))}, ${share(residualNm / motorNm)} of its motor`
+						)
+						.join('; ')}. Balance it first, or take weight off.`
+				])
+	];
 }
