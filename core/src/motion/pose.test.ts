@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { aimAxes, cameraPose, frameOf, type Mount, type MountAxes, reachAxes, type Vec3 } from '../index';
+import { aimAxes, cameraPose, frameOf, type Mount, type MountAxes, reachAxes, seededRandom, type Vec3 } from '../index';
 
 const number = (min: number, max: number) => fc.double({ min, max, noNaN: true });
 const place = fc.tuple(number(-8, 8), number(-8, 8), number(-2, 5)) as fc.Arbitrary<[number, number, number]>;
@@ -136,4 +136,54 @@ it('poses agree with the turns made one after another, of a vector at a time', (
 			expect(Math.sin(elevationRad)).toBeCloseTo(forward[2], 9);
 		})
 	);
+});
+
+describe('a lens that is not where the axes cross', () => {
+	it('with a lens beside the crossing the subject stands in the middle of its picture, focus from the lens: any base, roll and offset', () => {
+		const random = seededRandom(12);
+		const between = (low: number, high: number) => low + random() * (high - low);
+		let [hit, missed] = [0, 0];
+		for (let k = 0; k < 3000; k += 1) {
+			const mount = {
+				kind: 'fixed',
+				centreM: [between(-1, 1), between(-1, 1), between(0, 2)],
+				base: { headingRad: between(-3, 3), tiltRad: between(-1, 1), rollRad: between(-3, 3) }
+			} as const;
+			const lensM = [between(-0.1, 0.2), between(-0.1, 0.1), between(-0.1, 0.15)] as const;
+			const rollRad = between(-1, 1);
+			const far = random() < 0.3 ? 0.25 : 4;
+			const subjectM = mount.centreM.map((value) => value + between(-far, far)) as unknown as Vec3;
+			const near = { panRad: between(-6, 6) };
+			const aimed = aimAxes({ mount, axes: { rollRad }, subjectM, lensM, near });
+			if (!aimed.feasible) {
+				missed += 1;
+				continue;
+			}
+			hit += 1;
+			const { panRad, tiltRad, focusM } = aimed;
+			const pose = cameraPose({ mount, axes: { panRad, tiltRad, rollRad }, lensM });
+			const seen = frameOf({ pose, pointM: subjectM, focalM: 0.05, sensorWidthM: 0.036, sensorHeightM: 0.02 });
+			expect(Math.abs(seen.xWidths!)).toBeLessThan(1e-7);
+			expect(Math.abs(seen.yHeights!)).toBeLessThan(1e-7);
+			expect(seen.depthM).toBeCloseTo(focusM, 9);
+			expect(Math.abs(tiltRad)).toBeLessThanOrEqual(Math.PI / 2 + 1e-9);
+			expect(Math.abs(panRad - near.panRad)).toBeLessThanOrEqual(Math.PI + 1e-9);
+		}
+		expect(hit).toBeGreaterThan(2000);
+		expect(missed).toBeGreaterThan(10);
+	});
+	it('a held subject at a metre stands low in the picture by what the lens is above, and focus is off by what it is ahead', () => {
+		const mount = { kind: 'fixed', centreM: [0, 0, 1], base: { headingRad: 0, tiltRad: 0, rollRad: 0 } } as const;
+		const [lensM, subjectM] = [[0.06, 0, 0.07] as const, [1, 0, 1] as const];
+		const plain = aimAxes({ mount, axes: {}, subjectM });
+		const pose = cameraPose({ mount, axes: plain, lensM });
+		const seen = frameOf({ pose, pointM: subjectM, focalM: 0.05, sensorWidthM: 0.036, sensorHeightM: 0.02 });
+		expect(seen.yHeights).toBeCloseTo((-0.07 / 0.94) * (0.05 / 0.02), 3);
+		expect(plain.focusM - aimAxes({ mount, axes: {}, subjectM, lensM }).focusM).toBeCloseTo(0.0624, 3);
+		for (const bad of [
+			[NaN, 0, 0],
+			[0, Infinity, 0]
+		] as const)
+			expect(() => aimAxes({ mount, axes: {}, subjectM, lensM: bad })).toThrow(/lensM/);
+	});
 });

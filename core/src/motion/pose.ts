@@ -57,9 +57,14 @@ function anglesOf([forward, left]: Axes3): Pick<CameraPose, 'headingRad' | 'elev
 /**
  * Pan, tilt and focus that point a head at a subject, whichever way its base stands, hangs or leans.
  *
- * Tilt in ±π/2; pan within half a turn of `near.panRad`. `feasible` is false only with the subject where the axes cross: then
- * pan and tilt are those of `near` and focus is 0. On the pan axis pan is that of `near`. `axes` say where the carriage or the arm stands.
- * Roll plays no part. Throws as {@link cameraPose} does.
+ * Tilt in ±π/2; pan within half a turn of `near.panRad`. `axes` say where the carriage or the arm stands. With `lensM` (where the lens lies from
+ * where pan and tilt cross: ahead, left, up in the camera's own frame, turned by `axes.rollRad` as in {@link cameraPose}) the subject comes
+ * into the middle of that lens, and `focusM` counts from it; without, roll plays no part. `feasible` is false where the subject is no farther
+ * than that offset across, lies behind the lens however it is turned, or asks for a tilt beyond ±π/2; without an offset only where the axes cross:
+ * then pan and tilt are those of `near` and focus is 0. On the pan axis pan is that of `near`.
+ *
+ * With d the subject from the crossing in the base's frame and (a, b) what the offset is across after roll, the ray is `(u, a, b)` with
+ * `u = √(d² − a² − b²)`, focus `u − ahead`; tilt from `d_z = u sin t + b cos t`, pan from what is left in plan. Throws as {@link cameraPose} does.
  *
  * @example
  * aimAxes({ mount: { kind: 'fixed', centreM: [0, 0, 0], base: { headingRad: 0, tiltRad: 0, rollRad: 0 } }, axes: {}, subjectM: [3, 0, 4] }).focusM; // 5
@@ -69,6 +74,7 @@ export function aimAxes(input: {
 	readonly axes: Partial<MountAxes>;
 	readonly subjectM: Vec3;
 	readonly near?: { readonly panRad?: number; readonly tiltRad?: number };
+	readonly lensM?: Vec3;
 }): { readonly panRad: number; readonly tiltRad: number; readonly focusM: number; readonly feasible: boolean } {
 	const check = checksFor('aimAxes');
 	const { centreM, base } = headOf(check, input.mount, input.axes);
@@ -77,12 +83,28 @@ export function aimAxes(input: {
 		tiltRad: check.number('near.tiltRad', input.near?.tiltRad ?? 0)
 	};
 	const to = into(base, subtract(check.vector('subjectM', input.subjectM), centreM));
-	const focusM = length(to);
-	if (!(focusM > nearest)) return { ...near, focusM: 0, feasible: false };
+	const none = { ...near, focusM: 0, feasible: false };
+	const far = length(to);
+	if (!(far > nearest)) return none;
+	const [ahead, left, up] = input.lensM === undefined ? ([0, 0, 0] as const) : check.vector('lensM', input.lensM);
+	const roll = input.axes.rollRad ?? 0;
+	const [cr, sr] = [Math.cos(roll), Math.sin(roll)];
+	/** How far the ray runs beside the crossing: to the left, and up. */
+	const [a, b] = [left * cr - up * sr, left * sr + up * cr];
+	const u = Math.sqrt(far * far - a * a - b * b);
+	const focusM = u - ahead;
 	const level = Math.hypot(to[0], to[1]);
-	const tiltRad = Math.atan2(to[2], level);
-	const onAxis = level <= straightUp * focusM;
-	const panRad = onAxis ? near.panRad : near.panRad + wrapped(Math.atan2(to[1], to[0]) - near.panRad);
+	const reach = Math.hypot(u, b);
+	// No ray past the crossing at such an offset comes there; NaN, too, where there is no such u.
+	if (!(focusM > nearest) || level < Math.abs(a)) return none;
+	const steep = a === 0 && b === 0 ? Math.atan2(to[2], level) : Math.asin(Math.min(1, Math.max(-1, to[2] / reach)));
+	const tiltRad = steep - Math.atan2(b, u);
+	if (Math.abs(tiltRad) > Math.PI / 2 + straightUp) return none;
+	const onAxis = level <= straightUp * far;
+	const outM = u * Math.cos(tiltRad) - b * Math.sin(tiltRad);
+	const panRad = onAxis
+		? near.panRad
+		: near.panRad + wrapped(Math.atan2(to[1], to[0]) - Math.atan2(a, outM) - near.panRad);
 	return { panRad, tiltRad, focusM, feasible: true };
 }
 
