@@ -100,14 +100,22 @@ it('a demo whose application or database dies starts it anew and says so, and en
 		}
 	};
 	const answers = async () => (await fetch(`http://127.0.0.1:${port}/api/payloads`).catch(() => null))?.status === 200;
-	const children = () =>
-		spawnSync('pgrep', ['-P', String(demo.pid), '-f', 'serve.mjs'], { encoding: 'utf8' })
-			.stdout.trim()
-			.split('\n');
+	/** Of its own children the one that is the application, as the system knows them. */
+	const application = () =>
+		readdirSync('/proc')
+			.filter((name) => /^\d+$/.test(name))
+			.find((pid) => {
+				try {
+					const parent = /^PPid:\s+(\d+)/m.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))?.[1];
+					return parent === String(demo.pid) && readFileSync(`/proc/${pid}/cmdline`, 'utf8').includes('serve.mjs');
+				} catch {
+					return false;
+				}
+			});
 	try {
 		await until(() => said.includes('Poise is at'), 'it runs', 120_000);
 		expect(await answers()).toBe(true);
-		process.kill(Number(children()[0]), 'SIGKILL');
+		process.kill(Number(application()), 'SIGKILL');
 		await until(
 			() => /The application ended by itself \(SIGKILL\)\. It is started anew in 1 s/.test(said),
 			'it says so'
