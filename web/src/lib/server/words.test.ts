@@ -90,7 +90,7 @@ describe('words for what is wrong', () => {
 			expect(message, code).toMatch(/^[A-Z].*\.$/);
 			expect(status, code).toBeGreaterThanOrEqual(400);
 			// A page tries again only after what is on our side or away.
-			expect(status >= 500, code).toBe(['databaseAway', 'databaseFull'].includes(code) || code === 'internal');
+			expect(status >= 500, code).toBe(['databaseAway', 'databaseFull', 'busy'].includes(code) || code === 'internal');
 		}
 	});
 });
