@@ -40,6 +40,7 @@ export const liveHeads = [
 		name: 'Choir stand',
 		stands: 'stand',
 		atM: [12.6, 1, 1.6],
+		lensM: [0.06, 0, 0.07],
 		headingDeg: 60,
 		looksDeg: 60,
 		hold: 'held',

@@ -4,6 +4,8 @@ import type { AxisFigures, Reach } from './head';
 export type Carrying =
 	| {
 			readonly kind: 'rail';
+			/** How far it gives, as its own figure says; null: nobody has said. */
+			readonly givesM: number | null;
 			readonly lengthM: number;
 			readonly travelM: Reach;
 			readonly railKg: number;
@@ -22,6 +24,7 @@ export type Carrying =
 	  }
 	| {
 			readonly kind: 'arm';
+			readonly givesM: number | null;
 			readonly armM: number;
 			readonly tailM: number;
 			readonly tubeM: number;

@@ -1,5 +1,6 @@
 import type { Vec3 } from '@poise/core';
 import { headLimits, type Reach } from './head';
+import type { LensAt } from './lensAt';
 import { limit, type Limit } from './limits';
 
 /** What a head at the desk stands on, and where: on the venue's plan, metres and radians. */
@@ -13,6 +14,8 @@ export interface LivePlace {
 	/** Of a rail: where pan 0 looks. */
 	readonly looksRad: number;
 	readonly armM: number;
+	/** How far it gives, as its figure says; none: a careful guess by its kind. */
+	readonly givesM?: number | null;
 }
 /** Which way its cable winds up first. */
 export const cableWays = ['either', 'left', 'right'] as const;
@@ -42,6 +45,8 @@ export interface LiveSettings {
 		readonly focalM: Reach;
 		readonly sensorWidthM: number;
 		readonly sensorHeightM: number;
+		/** None: taken to be where pan and tilt cross. */
+		readonly lens?: LensAt | null;
 	};
 	readonly programmes: readonly Programme[];
 }

@@ -35,8 +35,13 @@ export interface ClearAnswer {
 	readonly overPeople: readonly string[];
 }
 
-const keepM = (kind: ClearFinding['kind'], safetyM: number): number =>
-	kind === 'line' ? Math.max(fromLineM, safetyM) : kind === 'keepOut' || kind === 'floor' ? 0 : safetyM;
+/** So much is asked of everything, and so much more because what carries the camera gives. */
+export interface RoomAsked {
+	readonly safetyM: number;
+	readonly givesM: number;
+}
+const keepM = (kind: ClearFinding['kind'], { safetyM, givesM }: RoomAsked): number =>
+	givesM + (kind === 'line' ? Math.max(fromLineM, safetyM) : kind === 'keepOut' || kind === 'floor' ? 0 : safetyM);
 
 const prismOf = ({ id, kind, pointsM, bottomM, topM }: PlanShape): Obstacle => ({
 	id,
@@ -57,7 +62,7 @@ const slab = (id: string, atM: number, up: boolean): Obstacle => ({
 /** What stands in a room, floor and ceiling too, and how near of it is spoken of. */
 export function roomOf(
 	plan: VenuePlan | null,
-	safetyM: number
+	{ safetyM, givesM }: RoomAsked
 ): { readonly shapes: readonly Obstacle[]; readonly eachWithinM: number } {
 	const shapes = plan?.shapes ?? [];
 	const most = shapes.some(({ kind }) => kind === 'line') ? Math.max(fromLineM, safetyM) : safetyM;
@@ -70,12 +75,12 @@ export function roomOf(
 			slab('floor', 0, false),
 			...(plan?.ceilingM == null ? [] : [slab('ceiling', plan.ceilingM, true)])
 		],
-		eachWithinM: most + spokenOfM
+		eachWithinM: most + givesM + spokenOfM
 	};
 }
 
 /** What the core found, as the slip says it: what wants room most first. */
-export function readClear(near: readonly MoveNear[], safetyM: number, plan: VenuePlan | null): ClearAnswer {
+export function readClear(near: readonly MoveNear[], asked: RoomAsked, plan: VenuePlan | null): ClearAnswer {
 	const shapes = new Map((plan?.shapes ?? []).map((shape) => [shape.id, shape]));
 	const findings = near.flatMap(({ shapeId, bodyId, clearanceM, atS }): ClearFinding[] => {
 		if (shapeId.startsWith(over)) return [];
@@ -83,8 +88,8 @@ export function readClear(near: readonly MoveNear[], safetyM: number, plan: Venu
 		const kind = shape?.kind ?? (shapeId === 'floor' ? 'floor' : 'ceiling');
 		const label = shape?.label ?? (kind === 'floor' ? 'Floor' : 'Ceiling');
 		// The floor is spoken of only where it is the news.
-		if (kind === 'floor' && clearanceM > 0.1) return [];
-		return [{ id: shapeId, label, kind, bodyId, clearanceM, wantedM: keepM(kind, safetyM), atS }];
+		if (kind === 'floor' && clearanceM > 0.1 && clearanceM >= asked.givesM) return [];
+		return [{ id: shapeId, label, kind, bodyId, clearanceM, wantedM: keepM(kind, asked), atS }];
 	});
 	return {
 		findings: findings.sort((one, two) => one.clearanceM - one.wantedM - (two.clearanceM - two.wantedM)),

@@ -1,6 +1,4 @@
-import { combineBodies, PhysicsInputError } from '@poise/core';
 import type { Carrying } from '$lib/model/carrying';
-import { mountedBodies, standingParts } from '$lib/model/payload';
 import type { Person } from '$lib/model/person';
 import { supportKinds } from '$lib/supports/registry';
 import { idOf } from './api';
@@ -8,22 +6,19 @@ import { findBench } from './db/benches';
 import { listHeads } from './db/heads';
 import { findMove } from './db/moves';
 import { listMoveRuns } from './db/moveRuns';
-import { listParts } from './db/parts';
-import { listPayloads } from './db/payloads';
 import { listSupports } from './db/supports';
 import { findVenue, listVenues } from './db/venues';
+import { drawnCameras } from './drawnCameras';
 import { serverKind } from './kinds';
 import { Refusal } from './refusal';
-import { hasItsParts } from './unreadable';
 
 /** What of the shelf can carry a camera through a move, as its bench stands; and what can be carried. */
 async function gearForMoves(crewId: string, person: Person) {
 	const kinds = supportKinds.filter(({ key }) => serverKind(key).carrying !== undefined);
-	const [lists, heads, parts, payloads] = await Promise.all([
+	const [lists, heads, cameras] = await Promise.all([
 		Promise.all(kinds.map(({ key }) => listSupports(crewId, key))),
 		listHeads(crewId),
-		listParts(crewId),
-		listPayloads(crewId)
+		drawnCameras(crewId)
 	]);
 	const carriers = await Promise.all(
 		lists.flat().map(async (support) => {
@@ -33,20 +28,6 @@ async function gearForMoves(crewId: string, person: Person) {
 			return { id: support.id, kind: support.kind, name: support.name, carrying };
 		})
 	);
-	const byId = new Map(parts.map((part) => [part.id, part]));
-	const cameras = payloads.flatMap((payload) => {
-		try {
-			if (!hasItsParts(payload, parts)) return [];
-			const bodies = mountedBodies(standingParts(payload, byId));
-			if (bodies.length === 0) return [];
-			const { massKg } = combineBodies({ bodies: bodies.map(({ body }) => body) });
-			return [{ id: payload.id, name: payload.name, massKg }];
-		} catch (thrown) {
-			// A build that cannot be worked out is none to choose.
-			if (thrown instanceof PhysicsInputError) return [];
-			throw thrown;
-		}
-	});
 	return { carriers, heads: heads.map(({ id, name, head }) => ({ id, name, head })), cameras };
 }
 

@@ -3,6 +3,7 @@ import { aimAxes, radFromDeg, type Vec3 } from '@poise/core';
 import { scenario } from '@poise/demo';
 import { env } from '$env/dynamic/private';
 import { v7 as newId } from 'uuid';
+import { type LensAt, lensOffset } from '$lib/model/lensAt';
 import type { LivePlace, LiveSettings } from '$lib/model/liveHead';
 import { axesAt, mountOf } from '$lib/stations/live/stand';
 import { claimLiveHead, createPose, freshSettings, listLiveHeads, saveLiveHead } from '../db/liveHeads';
@@ -34,6 +35,7 @@ export async function loadLive(crewId: string, personId: string): Promise<void> 
 			headingRad: radFromDeg(each.headingDeg),
 			looksRad: radFromDeg(each.looksDeg)
 		};
+		const lens: LensAt | null = 'lensM' in each ? { atM: each.lensM as Vec3, from: 'measured' } : null;
 		const ids = new Map<string, string>();
 		for (const pose of each.poses) {
 			const given = pose as { readonly track?: number; readonly swing?: number; readonly boom?: number };
@@ -45,15 +47,18 @@ export async function loadLive(crewId: string, personId: string): Promise<void> 
 			const { panRad, tiltRad } = aimAxes({
 				mount: mountOf(place),
 				axes: axesAt(stands),
-				subjectM: pose.lookM as Vec3
+				subjectM: pose.lookM as Vec3,
+				lensM: lensOffset(lens)
 			});
 			const id = newId();
 			ids.set(pose.name, id);
 			await createPose(crewId, head.id, { id, name: pose.name, values: { ...stands, panRad, tiltRad } });
 		}
 		const programme = 'programme' in each ? each.programme : null;
+		const fresh = freshSettings(each.pattern);
 		const settings: LiveSettings = {
-			...freshSettings(each.pattern),
+			...fresh,
+			camera: { ...fresh.camera, lens },
 			place,
 			hold: each.hold,
 			zoneBy: each.hold === 'watched' ? 'Joss Averley' : null,

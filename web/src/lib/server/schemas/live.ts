@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import { flexLimit } from '$lib/model/flex';
 import {
 	cableWays,
 	type LiveHeadDraft,
@@ -9,6 +10,7 @@ import {
 	liveStands,
 	mostLive
 } from '$lib/model/liveHead';
+import { lensAt } from './lensAt';
 import { counted, name, version, within } from './quantities';
 import { one, span, words } from './words';
 
@@ -28,7 +30,8 @@ const place = Joi.object<LivePlace>({
 		.required(),
 	headingRad: within(liveLimits.heading, 'its heading'),
 	looksRad: within(liveLimits.heading, 'where pan 0 looks'),
-	armM: within(liveLimits.arm, 'the arm')
+	armM: within(liveLimits.arm, 'the arm'),
+	givesM: within(flexLimit, 'how far it gives').optional().allow(null)
 }).required();
 
 const programme = Joi.object({
@@ -63,7 +66,8 @@ export const liveSettings = Joi.object<LiveSettings>({
 	camera: Joi.object({
 		focalM: span(liveLimits.focal, 'the focal length'),
 		sensorWidthM: within(liveLimits.sensor, 'the width of the sensor'),
-		sensorHeightM: within(liveLimits.sensor, 'the height of the sensor')
+		sensorHeightM: within(liveLimits.sensor, 'the height of the sensor'),
+		lens: lensAt
 	}).required(),
 	programmes: Joi.array().items(programme).max(mostLive.programmes).required()
 })

@@ -59,6 +59,7 @@ const carriers: readonly { readonly id: string; readonly name: string; readonly 
 		name: 'A rail',
 		carrying: {
 			kind: 'rail',
+			givesM: 0.004,
 			lengthM: 2.4,
 			travelM: [0.15, 2.25],
 			railKg: 11,
@@ -80,6 +81,7 @@ const carriers: readonly { readonly id: string; readonly name: string; readonly 
 		name: 'An arm',
 		carrying: {
 			kind: 'arm',
+			givesM: null,
 			armM: 5.2,
 			tailM: 1.6,
 			tubeM: 0.12,

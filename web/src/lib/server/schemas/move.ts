@@ -1,5 +1,6 @@
 import type { Vec3 } from '@poise/core';
 import Joi from 'joi';
+import { flexLimit } from '$lib/model/flex';
 import type { Limit } from '$lib/model/limits';
 import { moveLimits, most } from '$lib/stations/moves/limits';
 import { axisWords } from '$lib/stations/moves/axes';
@@ -15,6 +16,7 @@ import {
 	type Values
 } from '$lib/stations/moves/model';
 import { headFigures } from './head';
+import { lensAt } from './lensAt';
 import { id, key, name, version, within } from './quantities';
 import { flag, maybeWords, note, one, span, words } from './words';
 
@@ -24,6 +26,7 @@ const place = (label: string) =>
 		.length(3)
 		.required();
 const gear = { gearId: id().allow(null), gearName: words('the gear’s name') };
+const carrier = { ...gear, givesM: within(flexLimit, 'how far it gives').optional().allow(null) };
 
 const axis = (limit: Limit, rate: 'speed' | 'rate', label: string) =>
 	Joi.object({
@@ -40,7 +43,7 @@ const support = Joi.object({ kind: one(['fixed', 'rail', 'arm', 'walk'] as const
 				is: 'fixed',
 				then: Joi.object({
 					kind: Joi.string(),
-					...gear,
+					...carrier,
 					atM: place('where it stands'),
 					headingRad: within(moveLimits.heading, 'the heading'),
 					stance
@@ -50,7 +53,7 @@ const support = Joi.object({ kind: one(['fixed', 'rail', 'arm', 'walk'] as const
 				is: 'rail',
 				then: Joi.object({
 					kind: Joi.string(),
-					...gear,
+					...carrier,
 					what: one(['slider', 'dolly'] as const, 'what runs on the rail'),
 					startM: place('where the rail starts'),
 					headingRad: within(moveLimits.heading, 'the heading'),
@@ -80,7 +83,7 @@ const support = Joi.object({ kind: one(['fixed', 'rail', 'arm', 'walk'] as const
 				is: 'arm',
 				then: Joi.object({
 					kind: Joi.string(),
-					...gear,
+					...carrier,
 					pivotM: place('the pivot'),
 					headingRad: within(moveLimits.heading, 'the heading'),
 					armM: within(moveLimits.arm, 'the arm'),
@@ -160,7 +163,8 @@ export const moveDraft = Joi.object<Move>({
 		sensorHeightM: within(moveLimits.sensor, 'the sensor’s height'),
 		fNumber: within(moveLimits.fNumber, 'the stop'),
 		closestM: within(moveLimits.closest, 'the closest focus'),
-		zoomM: span(moveLimits.focal, 'the zoom’s range').allow(null)
+		zoomM: span(moveLimits.focal, 'the zoom’s range').allow(null),
+		lens: lensAt
 	}).required(),
 	subject: Joi.object({
 		name: words('the subject', 60),

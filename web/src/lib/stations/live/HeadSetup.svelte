@@ -18,16 +18,20 @@
 		type Programme,
 		type SoftAxis
 	} from '$lib/model/liveHead';
+	import type { DrawnCamera } from '$lib/model/drawnCamera';
 	import type { Person } from '$lib/model/person';
 	import type { Venue } from '$lib/model/venue';
 	import Button from '$lib/sheet/fields/Button.svelte';
 	import Choice from '$lib/sheet/fields/Choice.svelte';
+	import GivesField from '$lib/sheet/fields/GivesField.svelte';
+	import LensAtFields from '$lib/sheet/fields/LensAtFields.svelte';
 	import QuantityField from '$lib/sheet/fields/QuantityField.svelte';
 	import TextInput from '$lib/sheet/fields/TextInput.svelte';
 	import Tick from '$lib/sheet/fields/Tick.svelte';
 	import { allowed } from '$lib/sheet/units/allowed';
 	import GearFrame from '$lib/shell/GearFrame.svelte';
 	import { deskWire } from '$lib/shell/deskWire.svelte';
+	import { liveFlex } from './room';
 	import { axisWords, placeWords } from './words';
 
 	interface Props {
@@ -35,6 +39,7 @@
 			readonly head: LiveHead;
 			readonly poses: readonly LivePose[];
 			readonly venues: readonly Venue[];
+			readonly cameras: readonly DrawnCamera[];
 			readonly person: Person;
 		};
 	}
@@ -224,6 +229,12 @@
 			/>
 		{/if}
 	</div>
+	<GivesField
+		flex={liveFlex({ place: settings.place, axes: seen?.axes ?? {} })}
+		{units}
+		onvalue={(givesM) => put({ givesM }, 'gives')}
+		oncommit={settle}
+	/>
 	<h2>Who holds it</h2>
 	<label class="line"
 		><Tick
@@ -323,6 +334,13 @@
 			/>
 		{/each}
 	</div>
+	<LensAtFields
+		lens={settings.camera.lens}
+		drawn={data.cameras}
+		{units}
+		onlens={(lens, about) => set({ camera: { ...settings.camera, lens } }, about)}
+		oncommit={settle}
+	/>
 	<h2>Poses</h2>
 	{#if trouble !== ''}<p class="problem" role="alert">{trouble}</p>{/if}
 	<ul class="poses">

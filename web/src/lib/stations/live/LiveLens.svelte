@@ -58,7 +58,7 @@
 	$effect(() => {
 		const { kept, at } = bench;
 		if (room === null || kept === null || widthPx === 0) return;
-		const pose = livePose(kept.settings.place, at);
+		const pose = livePose(kept.settings, at);
 		const lens = { focalM, sensorHeightM: camera.sensorHeightM };
 		const [drawn, wide, tall] = [room, widthPx, Math.round(widthPx / aspect)];
 		cancelAnimationFrame(frame);

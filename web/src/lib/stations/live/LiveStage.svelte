@@ -60,8 +60,8 @@
 	const reachM = 4.6;
 	function wedge(kept: LiveHead, head: HeadSeen) {
 		const values = valuesOf(head);
-		const { place, camera } = kept.settings;
-		const pose = livePose(place, values);
+		const { camera } = kept.settings;
+		const pose = livePose(kept.settings, values);
 		const focalM = focalOf(camera.focalM, head.ready.includes('zoom') ? values.zoom : undefined);
 		const half = Math.atan(camera.sensorWidthM / 2 / focalM);
 		const [x, y] = pose.centreM;
@@ -74,7 +74,7 @@
 	}
 	/** Where a pose looks, on the plan: what its camera's axis meets at a metre and a half, or four metres out. */
 	function looksAt(kept: LiveHead, values: Readonly<Record<string, number>>): Vec3 {
-		const pose = livePose(kept.settings.place, values);
+		const pose = livePose(kept.settings, values);
 		const [x, y, z] = pose.centreM;
 		const slope = Math.tan(pose.elevationRad);
 		const out = slope < -0.05 ? Math.min(14, Math.max(0.8, (z - 1.4) / -slope)) : 5;
@@ -135,10 +135,10 @@
 	const inPicture = (pointM: Vec3): boolean => {
 		const { kept, head } = bench;
 		if (kept === null || head === null) return false;
-		const { camera, place } = kept.settings;
+		const { camera } = kept.settings;
 		const focalM = focalOf(camera.focalM, head.ready.includes('zoom') ? bench.at.zoom : undefined);
 		const { sensorWidthM, sensorHeightM } = camera;
-		return frameOf({ pose: livePose(place, bench.at), pointM, focalM, sensorWidthM, sensorHeightM }).inFrame;
+		return frameOf({ pose: livePose(kept.settings, bench.at), pointM, focalM, sensorWidthM, sensorHeightM }).inFrame;
 	};
 </script>
 
@@ -171,7 +171,7 @@
 			/>
 			{@const track = rail(kept, head)}
 			{#if track !== null}<path class="rail" d={track.path} />{/if}
-			{@const arm = armOf(kept.settings.place, valuesOf(head))}
+			{@const arm = armOf(kept.settings, valuesOf(head))}
 			{#if arm !== null}<path class="arm" d={line(arm)} />{/if}
 		{/each}
 		{#if thread !== ''}<path class="thread" d={thread} />{/if}

@@ -5,7 +5,8 @@
 	import Tick from '$lib/sheet/fields/Tick.svelte';
 	import { showDistance, together } from '$lib/sheet/units/display';
 	import { sharedLive } from './liveBench.svelte';
-	import { type RoomAnswer, type RoomQuestion, roomM, roomQuestion, triedCamera } from './room';
+	import { flexWords } from '$lib/model/flex';
+	import { liveFlex, type RoomAnswer, type RoomQuestion, roomM, roomQuestion, triedCamera } from './room';
 
 	/** The way that waits, tried against the plan: what it comes near to. Computed, and said so. */
 	const bench = sharedLive();
@@ -40,11 +41,17 @@
 					? null
 					: roomQuestion({
 							...{ place: kept.settings.place, at: { ...bench.at }, axes: can },
-							...{ legs: target.legs, loops: target.loops, plan: venue?.plan ?? null }
+							...{ legs: target.legs, loops: target.loops, plan: venue?.plan ?? null },
+							lens: kept.settings.camera.lens ?? null
 						})
 			)
 		);
 	});
+	const flex = $derived(
+		bench.kept === null
+			? null
+			: liveFlex({ place: bench.kept.settings.place, axes: JSON.parse(axes) as RoomQuestion['axes'] })
+	);
 	const nearest = $derived(trial?.answer?.[0] ?? null);
 	const bad = $derived(nearest !== null && tooNear(nearest.finding));
 	$effect(() => {
@@ -72,7 +79,8 @@
 		<small
 			>Computed for a camera {far(triedCamera.backM + triedCamera.frontM)} long, {far(2 * triedCamera.radiusM)} thick, {far(
 				roomM
-			)} asked; what it coasts when its link is lost is taken off. What is not on the plan is not in it: people, cables, doors.</small
+			)} asked{flex === null ? '' : ` and ${flexWords(flex, far)}`}; what it coasts when its link is lost is taken off.
+			What is not on the plan is not in it: people, cables, doors.</small
 		>
 	</p>
 	{#if (bad || bench.venue === null || (trial?.problem ?? '') !== '') && bench.target.loops && bench.head?.watched}

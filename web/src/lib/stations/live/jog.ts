@@ -1,6 +1,6 @@
 import { aimAxes, cameraPose, reachAxes, type Vec3 } from '@poise/core';
-import type { LivePlace } from '$lib/model/liveHead';
-import { axesAt, livePose, mountOf } from './stand';
+import { lensOffset } from '$lib/model/lensAt';
+import { axesAt, livePose, mountOf, type Seen } from './stand';
 
 type Values = Readonly<Record<string, number>>;
 /** What a hand asks of the camera: metres a second to its right, up and forward; or round what it looks at, to the right. */
@@ -16,9 +16,9 @@ const dtS = 0.02;
 /** What a camera looks at where nothing says it: so far out. */
 const lookM = 4;
 
-export function lookPoint(place: LivePlace, at: Values): Vec3 {
-	const { centreM, headingRad, elevationRad } = livePose(place, at);
-	const [x, y, z] = centreM;
+export function lookPoint(seen: Seen, at: Values): Vec3 {
+	const { positionM, headingRad, elevationRad } = livePose(seen, at);
+	const [x, y, z] = positionM;
 	const flat = Math.cos(elevationRad) * lookM;
 	return [x + flat * Math.cos(headingRad), y + flat * Math.sin(headingRad), z + lookM * Math.sin(elevationRad)];
 }
@@ -27,7 +27,8 @@ export function lookPoint(place: LivePlace, at: Values): Vec3 {
  * How fast what carries a head has to go so that its camera goes as the hand asks, and how fast pan and tilt to keep looking at the
  * same point; of a stand, nothing. By the difference of two places a fiftieth of a second apart: the arm's own geometry both times.
  */
-export function jogRates(place: LivePlace, at: Values, jog: Jog, keepsLook: boolean): Record<string, number> {
+export function jogRates(seen: Seen, at: Values, jog: Jog, keepsLook: boolean): Record<string, number> {
+	const { place, camera } = seen;
 	if (place.stands !== 'arm' && place.stands !== 'rail') return {};
 	const mount = mountOf(place);
 	if (mount.kind === 'fixed') return {};
@@ -36,7 +37,7 @@ export function jogRates(place: LivePlace, at: Values, jog: Jog, keepsLook: bool
 	);
 	const pose = cameraPose({ mount, axes: axesAt({ ...carried, panRad: at.panRad ?? 0, tiltRad: at.tiltRad ?? 0 }) });
 	const [x, y, z] = pose.centreM;
-	const look = lookPoint(place, at);
+	const look = lookPoint(seen, at);
 	const [ch, sh] = [Math.cos(pose.headingRad), Math.sin(pose.headingRad)];
 	// To the right of the camera is clockwise of where it looks; round the subject to the right is counter-clockwise about it.
 	const out = [x - look[0], y - look[1]] as const;
@@ -63,8 +64,9 @@ export function jogRates(place: LivePlace, at: Values, jog: Jog, keepsLook: bool
 		if (Math.abs(rate) > 1e-6) rates[axis] = rate;
 	}
 	if (!keepsLook || Object.keys(rates).length === 0) return rates;
-	const aimed = (axes: Values) =>
-		aimAxes({ mount, axes: axesAt(axes), subjectM: look, near: { panRad: at.panRad ?? 0, tiltRad: at.tiltRad ?? 0 } });
+	const lensM = lensOffset(camera.lens);
+	const near = { panRad: at.panRad ?? 0, tiltRad: at.tiltRad ?? 0 };
+	const aimed = (axes: Values) => aimAxes({ mount, axes: axesAt(axes), subjectM: look, near, lensM });
 	const [before, after] = [aimed(carried), aimed(next)];
 	if (!before.feasible || !after.feasible) return rates;
 	return {

@@ -1,18 +1,22 @@
-import { aimAxes, cameraPose, type Vec3 } from '@poise/core';
+import { aimAxes, cameraPose, frameOf, type Vec3 } from '@poise/core';
+import type { HeadSeen } from '@poise/desk/messages';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { LivePlace } from '$lib/model/liveHead';
+import type { LensAt } from '$lib/model/lensAt';
+import { type LivePlace, liveStands } from '$lib/model/liveHead';
 import type { LiveMove } from '$lib/model/liveMove';
 import { jogRates, lookPoint, noJog } from './jog';
+import { lookAt } from './reach';
 import { legsOfMove, type Shape, slide } from './runs';
 import { aheadOf, aimRates, columnsOf } from './phoneAim';
 import { stillOf } from './still';
-import { asPictured, axesAt, focalOf, livePose, mountOf } from './stand';
+import { asPictured, axesAt, focalOf, livePose, mountOf, type Seen } from './stand';
 import { controlOf, surfaceAxes } from './surface.svelte';
 
 const place = (stands: LivePlace['stands'], more: Partial<LivePlace> = {}): LivePlace => ({
 	...{ stands, atM: [4, 3, 2], headingRad: 0.4, looksRad: 1.2, armM: 2.6, ...more }
 });
+const seenOn = (on: LivePlace, lens: LensAt | null = null): Seen => ({ place: on, camera: { lens } });
 
 describe('where a head’s camera looks', () => {
 	it('pan turns it to the left of where it stands, hung to the right; tilt up, hung down', () => {
@@ -21,20 +25,67 @@ describe('where a head’s camera looks', () => {
 			['wall', 1],
 			['ceiling', -1]
 		] as const) {
-			const [ahead, panned, tilted] = [{}, { panRad: 0.2 }, { tiltRad: 0.2 }].map((at) => livePose(place(stands), at));
+			const [ahead, panned, tilted] = [{}, { panRad: 0.2 }, { tiltRad: 0.2 }].map((at) =>
+				livePose(seenOn(place(stands)), at)
+			);
 			expect(panned!.headingRad - ahead!.headingRad).toBeCloseTo(0.2 * sign, 9);
 			expect(tilted!.elevationRad - ahead!.elevationRad).toBeCloseTo(0.2 * sign, 9);
 			expect(ahead!.rollRad).toBe(0);
 		}
 	});
 	it('a rail carries it along its own heading and looks by another; an arm swings it round its pivot', () => {
-		const rail = place('rail');
+		const rail = seenOn(place('rail'));
 		const [from, to] = [livePose(rail, { trackM: 0 }), livePose(rail, { trackM: 1 })];
 		expect(to.centreM[0] - from.centreM[0]).toBeCloseTo(Math.cos(0.4), 9);
 		expect(to.headingRad).toBeCloseTo(1.2, 9);
-		const arm = place('arm');
+		const arm = seenOn(place('arm'));
 		expect(livePose(arm, { swingRad: 0.3 }).headingRad).toBeCloseTo(0.7, 9);
 		expect(livePose(arm, { boomRad: 0.3 }).centreM[2]).toBeGreaterThan(livePose(arm, {}).centreM[2]);
+	});
+	it('sees from where its lens is: up over its axes on a stand, below them under a ceiling', () => {
+		const lens: LensAt = { atM: [0.06, 0, 0.07], from: 'measured' };
+		for (const [stands, sign] of [
+			['stand', 1],
+			['ceiling', -1]
+		] as const) {
+			const { positionM, centreM } = livePose(seenOn(place(stands), lens), {});
+			expect(positionM[2] - centreM[2]).toBeCloseTo(0.07 * sign, 9);
+			expect(Math.hypot(positionM[0] - centreM[0], positionM[1] - centreM[1])).toBeCloseTo(0.06, 9);
+		}
+	});
+	it('looks at a place so that it stands in the middle, whatever it stands on, wherever its lens is', () => {
+		const head = { axes: { panRad: { range: [-9, 9] }, tiltRad: { range: [-2, 2] } } } as unknown as HeadSeen;
+		const [across, up] = [
+			fc.double({ min: -0.15, max: 0.15, noNaN: true }),
+			fc.double({ min: -0.15, max: 0.15, noNaN: true })
+		];
+		const point = fc.tuple(
+			fc.double({ min: -6, max: 6, noNaN: true }),
+			fc.double({ min: 1, max: 6, noNaN: true }),
+			fc.double({ min: 0, max: 1.5, noNaN: true })
+		);
+		fc.assert(
+			fc.property(fc.constantFrom(...liveStands), across, up, point, (stands, left, high, [x, y, z]) => {
+				const seen = seenOn(place(stands), { atM: [0.06, left, high], from: 'measured' });
+				const at = { trackM: 0.2, swingRad: 0.1, boomRad: 0.1 };
+				const pointM: Vec3 = [4 + x, 3 + y, z];
+				const values = lookAt(seen, head, at, pointM);
+				if (values === null) return;
+				const pose = livePose(seen, { ...at, ...values });
+				const frame = frameOf({ pose, pointM, focalM: 0.05, sensorWidthM: 0.036, sensorHeightM: 0.02 });
+				expect(Math.hypot(frame.xWidths!, frame.yHeights!)).toBeLessThan(1e-6);
+			})
+		);
+	});
+	it('keeps looking at the same place from its lens while it is carried', () => {
+		const arm = seenOn(place('arm'), { atM: [0.08, 0.03, 0.1], from: 'measured' });
+		const at = { swingRad: 0.2, boomRad: 0.1, panRad: 0.3, tiltRad: -0.1 };
+		const look = lookPoint(arm, at);
+		const rates = jogRates(arm, at, { ...noJog, right: 0.3 }, true);
+		const later = Object.fromEntries(Object.entries(at).map(([axis, v]) => [axis, v + 0.02 * (rates[axis] ?? 0)]));
+		const pose = livePose(arm, later);
+		const frame = frameOf({ pose, pointM: look, focalM: 0.05, sensorWidthM: 0.036, sensorHeightM: 0.02 });
+		expect(Math.hypot(frame.xWidths!, frame.yHeights!)).toBeLessThan(1e-4);
 	});
 	it('the zoom’s ring goes from the short end to the long, its steps alike', () => {
 		expect(focalOf([0.025, 0.1], 0)).toBe(0.025);
@@ -47,13 +98,13 @@ describe('where a head’s camera looks', () => {
 describe('a camera that is carried', () => {
 	const at = { swingRad: 0.2, boomRad: 0.1, panRad: 0.3, tiltRad: -0.1 };
 	/** Where it is a moment later, by the rates it was given. */
-	const after = (of: LivePlace, rates: Readonly<Record<string, number>>, from: Readonly<Record<string, number>> = at) =>
+	const after = (of: Seen, rates: Readonly<Record<string, number>>, from: Readonly<Record<string, number>> = at) =>
 		livePose(
 			of,
 			Object.fromEntries(Object.entries(from).map(([axis, value]) => [axis, value + 0.01 * (rates[axis] ?? 0)]))
 		);
 	it('goes to the camera’s own right, up and in, and round what it looks at, and keeps looking there', () => {
-		const arm = place('arm');
+		const arm = seenOn(place('arm'));
 		const before = livePose(arm, at);
 		const look = lookPoint(arm, at);
 		const ways = {
@@ -73,7 +124,7 @@ describe('a camera that is carried', () => {
 			const seen = after(arm, round);
 			const angle = (c: Vec3) => Math.atan2(c[1] - look[1], c[0] - look[0]);
 			expect(Math.sign(angle(seen.centreM) - angle(before.centreM))).toBe(sign);
-			const mount = mountOf(arm);
+			const mount = mountOf(arm.place);
 			const now = Object.fromEntries(Object.entries(at).map(([axis, v]) => [axis, v + 0.01 * (round[axis] ?? 0)]));
 			const wanted = aimAxes({ mount, axes: axesAt(now), subjectM: look });
 			expect(Math.abs(wanted.panRad - now.panRad!)).toBeLessThan(1e-4);
@@ -81,11 +132,16 @@ describe('a camera that is carried', () => {
 		}
 	});
 	it('on a rail only the rail goes, on a stand nothing', () => {
-		const rates = jogRates(place('rail'), { trackM: 1, panRad: 0, tiltRad: 0 }, { ...noJog, right: 0.3 }, false);
+		const rates = jogRates(
+			seenOn(place('rail')),
+			{ trackM: 1, panRad: 0, tiltRad: 0 },
+			{ ...noJog, right: 0.3 },
+			false
+		);
 		expect(Object.keys(rates)).toEqual(['trackM']);
 		// Looking by 1.2 rad along a rail that runs by 0.4, to the camera's right is along the rail.
 		expect(rates.trackM!).toBeCloseTo(0.3 * Math.sin(1.2 - 0.4), 4);
-		expect(jogRates(place('stand'), { panRad: 0, tiltRad: 0 }, { ...noJog, right: 0.3 }, true)).toEqual({});
+		expect(jogRates(seenOn(place('stand')), { panRad: 0, tiltRad: 0 }, { ...noJog, right: 0.3 }, true)).toEqual({});
 	});
 });
 
@@ -277,7 +333,7 @@ describe('what steers', () => {
 			for (const stands of ['stand', 'ceiling', 'wall'] as const) {
 				const sign = asPictured({ stands });
 				const [ahead, after] = [0, 0.1].map((overS) =>
-					livePose(place(stands), { panRad: sign * rates.panRadPerS * overS, tiltRad: sign * 0.2 * overS })
+					livePose(seenOn(place(stands)), { panRad: sign * rates.panRadPerS * overS, tiltRad: sign * 0.2 * overS })
 				);
 				expect(after!.headingRad).toBeGreaterThan(ahead!.headingRad + 0.04);
 				expect(after!.elevationRad).toBeGreaterThan(ahead!.elevationRad + 0.015);

@@ -4,6 +4,7 @@ import type { HeadSeen } from '@poise/desk/messages';
 import { getContext, setContext } from 'svelte';
 import { v7 as newId } from 'uuid';
 import { ask } from '$lib/keeping/ask';
+import { lensUnsure } from '$lib/model/lensAt';
 import type { LiveHead, LivePose, Programme } from '$lib/model/liveHead';
 import type { LiveMove } from '$lib/model/liveMove';
 import type { Person } from '$lib/model/person';
@@ -13,7 +14,7 @@ import type { Deflection } from '$lib/sheet/pad';
 import { jogRates, type Jog, noJog } from './jog';
 import { lookAt, offered, wayTo } from './reach';
 import { goalOf, legsOf, legsOfMove, type Shape, slide } from './runs';
-import { asPictured, focalOf } from './stand';
+import { asPictured, focalOf, livePose } from './stand';
 
 type Values = Readonly<Record<string, number>>;
 export interface LiveData {
@@ -147,9 +148,23 @@ export class LiveBench {
 	lookTo(pointM: Vec3): void {
 		const { head, kept } = this;
 		if (head === null || kept === null) return;
-		const values = lookAt(kept.settings.place, head, this.at, pointM);
+		const values = lookAt(kept.settings, head, this.at, pointM);
 		if (values === null) this.told = 'It cannot look there: behind its ends, or too steep.';
-		else this.setTarget(this.#to('that place', values, false));
+		else {
+			this.setTarget(this.#to('that place', values, false));
+			this.told = this.#lensSaid(kept, { ...this.at, ...values }, pointM);
+		}
+	}
+	/** A near place stands beside the middle of the picture while nobody has said where the lens is. */
+	#lensSaid({ settings }: LiveHead, at: Readonly<Record<string, number>>, pointM: Vec3): string {
+		const { lens, focalM, sensorWidthM } = settings.camera;
+		const { positionM } = livePose(settings, at);
+		const nearestM = Math.hypot(...pointM.map((each, k) => each - positionM[k]!));
+		const zoom = this.head?.ready.includes('zoom') ? at.zoom : undefined;
+		const off = lensUnsure({ lens, nearestM, focalM: focalOf(focalM, zoom), sensorWidthM });
+		return off === null
+			? ''
+			: `Nobody has measured where its lens is: that place may stand ${Math.round(off * 100)} % of the picture beside the middle. Say it on its sheet.`;
 	}
 	/** A place on its rail, by the shape that was chosen. */
 	slideTo(trackM: number): void {
@@ -266,7 +281,7 @@ export class LiveBench {
 		add('tiltRad', of('tiltRad', y * hung));
 		for (const [axis, deflection] of Object.entries(this.#rings)) add(axis, of(axis, deflection));
 		if (kept !== null && Object.values(this.#jog).some((each) => each !== 0))
-			for (const [axis, rate] of Object.entries(jogRates(kept.settings.place, this.at, this.#jog, this.keepsLook)))
+			for (const [axis, rate] of Object.entries(jogRates(kept.settings, this.at, this.#jog, this.keepsLook)))
 				add(axis, rate);
 		return rates;
 	}

@@ -1,8 +1,9 @@
 import { aimAxes, coast, transition, type Vec3 } from '@poise/core';
 import type { HeadSeen } from '@poise/desk/messages';
-import type { LiveHead, LivePlace, LivePose } from '$lib/model/liveHead';
+import { lensOffset } from '$lib/model/lensAt';
+import type { LiveHead, LivePose } from '$lib/model/liveHead';
 import { goalOf } from './runs';
-import { axesAt, mountOf } from './stand';
+import { axesAt, mountOf, type Seen } from './stand';
 
 type Values = Readonly<Record<string, number>>;
 
@@ -33,7 +34,7 @@ export const coastOf = (head: HeadSeen) =>
 	});
 
 /** Where its axes stand to look at a point; null: it cannot. */
-export function lookAt(place: LivePlace, head: HeadSeen, at: Values, pointM: Vec3): Values | null {
+export function lookAt({ place, camera }: Seen, head: HeadSeen, at: Values, pointM: Vec3): Values | null {
 	const base = Object.fromEntries(
 		Object.entries(at).filter(([axis]) => ['trackM', 'swingRad', 'boomRad'].includes(axis))
 	);
@@ -41,6 +42,7 @@ export function lookAt(place: LivePlace, head: HeadSeen, at: Values, pointM: Vec
 		mount: mountOf(place),
 		axes: axesAt(base),
 		subjectM: pointM,
+		lensM: lensOffset(camera.lens),
 		near: { panRad: at.panRad ?? 0, tiltRad: at.tiltRad ?? 0 }
 	});
 	if (!feasible) return null;

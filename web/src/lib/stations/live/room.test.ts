@@ -3,7 +3,7 @@ import { deskHead, deskHeadStep, type DeskEvent, type Leg, moveClearance, seeded
 import type { LivePlace } from '$lib/model/liveHead';
 import type { PlanShape, VenuePlan } from '$lib/model/venue';
 import { roomOf } from '$lib/places/clearance';
-import { bodiesOn, roomM, type RoomQuestion, roomQuestion, triedCamera, tryRoom } from './room';
+import { bodiesOn, liveFlex, roomM, type RoomQuestion, roomQuestion, triedCamera, tryRoom } from './room';
 import { livePose, mountOf } from './stand';
 
 type Values = Readonly<Record<string, number>>;
@@ -32,8 +32,9 @@ const found = (
 	legs: readonly Leg[],
 	loops: boolean,
 	plan: VenuePlan,
-	can: RoomQuestion['axes'] = axes
-) => tryRoom(roomQuestion({ place, at, axes: can, legs, loops, plan })!);
+	can: RoomQuestion['axes'] = axes,
+	lens: RoomQuestion['lens'] = null
+) => tryRoom(roomQuestion({ place, at, axes: can, legs, loops, plan, lens })!);
 
 const between = (random: () => number, least: number, most: number) => least + (most - least) * random();
 
@@ -113,7 +114,7 @@ describe('the way that waits, against the room', () => {
 		];
 		const legs = [to('one', one), to('two', two), to('three', three)];
 		// In the middle of the side of the triangle that closes it, too low for the other two.
-		const [x, y] = livePose(arm, { swingRad: 0.8, boomRad: 0 }).centreM;
+		const [x, y] = livePose({ place: arm, camera: {} }, { swingRad: 0.8, boomRad: 0 }).centreM;
 		const plan = hall(box('stand', [x - 0.2, y - 0.2, x + 0.2, y + 0.2], 1.3));
 		const near = (loops: boolean) =>
 			found(arm, one, legs, loops, plan).filter(({ finding }) => finding.clearanceM < roomM);
@@ -178,10 +179,10 @@ describe('the way that waits, against the room', () => {
 					Infinity,
 					...answer.map(({ finding }) => (finding.id === 'post' ? finding.clearanceM : Infinity))
 				);
-				const shapes = roomOf(plan, roomM).shapes.filter(({ id }) => id === 'post');
+				const shapes = roomOf(plan, { safetyM: roomM, givesM: 0 }).shapes.filter(({ id }) => id === 'post');
 				const near = driven.at.map((values) => {
 					const moves = [{ keys: [{ tS: 0, values }], ends: 'still', angles: 'asGiven' } as const];
-					return moveClearance({ mount: mountOf(place), moves, bodies: bodiesOn(mountOf(place)), shapes })[0]!
+					return moveClearance({ mount: mountOf(place), moves, bodies: bodiesOn(mountOf(place), null), shapes })[0]!
 						.clearanceM;
 				});
 				// What it stands beside at first is no news, and what is far is not told.
@@ -210,8 +211,35 @@ describe('the way that waits, against the room', () => {
 		expect(quick.end).toBeLessThan(slow.end! - 0.05);
 	});
 
+	it('asks as much more as what carries it gives, by its own figure or by its kind, and more for a longer arm', () => {
+		const gives = (place: LivePlace) => liveFlex({ place, axes });
+		expect(gives({ ...arm, armM: 3 }).m).toBeCloseTo(0.06, 9);
+		expect(gives({ ...arm, armM: 6 }).m).toBeCloseTo(0.12, 9);
+		expect(gives({ ...arm, givesM: 0.02 })).toEqual({ m: 0.02, guessed: false });
+		// Ten metres of rail, held at both ends.
+		expect(gives(rail).m).toBeCloseTo(0.105, 9);
+		for (const stands of ['stand', 'wall', 'ceiling'] as const) expect(gives({ ...rail, stands }).m).toBeGreaterThan(0);
+		const plan = hall(box('wall', [6, 0, 6.1, 9]));
+		const wanted = (givesM: number) =>
+			found({ ...rail, givesM }, { trackM: 0 }, [to('end', { trackM: 4 })], false, plan)[0]!.finding;
+		expect(wanted(0).wantedM).toBe(roomM);
+		expect(wanted(0.07).wantedM).toBeCloseTo(roomM + 0.07, 12);
+		expect(wanted(0.07).clearanceM).toBe(wanted(0).clearanceM);
+	});
+	it('the camera is tried where its lens is: a lens to one side comes nearer there', () => {
+		const plan = hall(box('wall', [5.5, 0, 5.6, 9]));
+		const near = (left: number) =>
+			found(rail, { trackM: 0 }, [to('end', { trackM: 4 })], false, plan, axes, {
+				atM: [0, left, 0],
+				from: 'measured'
+			})[0]!.finding.clearanceM;
+		// It looks along the rail, the wall on its right.
+		expect(near(-0.1)).toBeCloseTo(near(0) - 0.1, 3);
+		expect(near(0.1)).toBeCloseTo(near(0) + 0.1, 3);
+	});
+
 	it('without a plan there is nothing it was tried against', () => {
-		const asked = { place: rail, at: {}, axes, loops: false };
+		const asked = { place: rail, at: {}, axes, loops: false, lens: null };
 		expect(roomQuestion({ ...asked, legs: [to('end', { trackM: 1 })], plan: null })).toBeNull();
 		expect(roomQuestion({ ...asked, legs: [], plan: hall() })).toBeNull();
 	});

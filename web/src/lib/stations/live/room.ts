@@ -9,9 +9,18 @@ import {
 	withCoasting
 } from '@poise/core';
 import type { HeadSeen } from '@poise/desk/messages';
+import { type Flex, flexOf } from '$lib/model/flex';
 import type { LivePlace } from '$lib/model/liveHead';
 import type { VenuePlan } from '$lib/model/venue';
-import { type ClearFinding, type ClearQuestion, readClear, roomOf, tooNear } from '$lib/places/clearance';
+import { cameraRod, type LensAt } from '$lib/model/lensAt';
+import {
+	type ClearFinding,
+	type ClearQuestion,
+	readClear,
+	type RoomAsked,
+	roomOf,
+	tooNear
+} from '$lib/places/clearance';
 import { mountOf } from './stand';
 
 type Values = Readonly<Record<string, number>>;
@@ -32,6 +41,7 @@ export interface RoomQuestion {
 	readonly legs: readonly Leg[];
 	readonly loops: boolean;
 	readonly plan: VenuePlan;
+	readonly lens: LensAt | null;
 }
 export type RoomAnswer = readonly { readonly leg: number; readonly finding: ClearFinding }[];
 
@@ -51,8 +61,25 @@ export function roomQuestion(
 	return plan === null || asked.legs.length === 0 ? null : { ...asked, plan };
 }
 
+/** How far what carries it gives. A rail is taken to be held at its two ends, and to be as long as it travels. */
+export function liveFlex({ place, axes }: Pick<RoomQuestion, 'place' | 'axes'>): Flex {
+	const [from, to] = axes.trackM?.range ?? [0, 1];
+	const lengthM = to - from;
+	return flexOf(
+		place.givesM,
+		place.stands === 'rail'
+			? { by: 'rail', lengthM, supportsM: [0, lengthM], reachM: 0 }
+			: place.stands === 'arm'
+				? { by: 'arm', reachM: place.armM }
+				: { by: place.stands }
+	);
+}
+
 /** Each part of the way against the room, and how the head stands before. Throws where a part is no way of this head: nothing is proven of it. */
-function clearQuestions({ place, at, axes, legs, loops, plan }: RoomQuestion): {
+function clearQuestions(
+	{ place, at, axes, legs, loops, plan, lens }: RoomQuestion,
+	asked: RoomAsked
+): {
 	readonly stands: ClearQuestion;
 	readonly parts: readonly (ClearQuestion & { readonly leg: number })[];
 } {
@@ -61,7 +88,7 @@ function clearQuestions({ place, at, axes, legs, loops, plan }: RoomQuestion): {
 		Object.fromEntries(names.flatMap((axis) => (values[axis] === undefined ? [] : [[axis, values[axis]]])));
 	const mount = mountOf(place);
 	const question = (moves: readonly KeyedMove[], strays?: readonly Stray[]): ClearQuestion => ({
-		...{ mount, moves, bodies: bodiesOn(mount), ...roomOf(plan, roomM) },
+		...{ mount, moves, bodies: bodiesOn(mount, lens), ...roomOf(plan, asked) },
 		...(strays === undefined ? {} : { strays })
 	});
 	const still = (values: Values, tS = 0): KeyedMove => ({ keys: [{ tS, values }], ends: 'still', angles: 'asGiven' });
@@ -85,9 +112,8 @@ function clearQuestions({ place, at, axes, legs, loops, plan }: RoomQuestion): {
 	return { stands: question([still(of({ panRad: 0, tiltRad: 0, ...at }))]), parts };
 }
 /** What of a head is tried: its camera, and the arm it is on. */
-export function bodiesOn(mount: Mount): readonly MovingBody[] {
-	const { backM, frontM, radiusM } = triedCamera;
-	const camera: MovingBody = { id: 'camera', on: 'camera', fromM: [-backM, 0, 0], toM: [frontM, 0, 0], radiusM };
+export function bodiesOn(mount: Mount, lens: LensAt | null): readonly MovingBody[] {
+	const camera: MovingBody = { id: 'camera', on: 'camera', ...cameraRod(triedCamera, lens) };
 	return mount.kind === 'crane'
 		? [camera, { id: 'arm', on: 'arm', tailM: tailShare * mount.armM, radiusM: armRadiusM }]
 		: [camera];
@@ -97,15 +123,16 @@ export function bodiesOn(mount: Mount): readonly MovingBody[] {
  * What each part of a way comes nearer to than the head stands now and than is asked, the nearest first; what a lost link lets it coast off its
  * way is taken off. Throws for a way that cannot be tried.
  */
-export function tryRoom(asked: RoomQuestion): RoomAnswer {
-	const { plan } = asked;
-	const { stands, parts } = clearQuestions(asked);
+export function tryRoom(question: RoomQuestion): RoomAnswer {
+	const { plan } = question;
+	const asked: RoomAsked = { safetyM: roomM, givesM: liveFlex(question).m };
+	const { stands, parts } = clearQuestions(question, asked);
 	const before = new Map(
-		readClear(moveClearance(stands), roomM, plan).findings.map((each) => [each.id, each.clearanceM])
+		readClear(moveClearance(stands), asked, plan).findings.map((each) => [each.id, each.clearanceM])
 	);
 	return parts
-		.flatMap(({ leg, ...question }) =>
-			readClear(moveClearance(question), roomM, plan).findings.map((finding) => ({ leg, finding }))
+		.flatMap(({ leg, ...part }) =>
+			readClear(moveClearance(part), asked, plan).findings.map((finding) => ({ leg, finding }))
 		)
 		.filter(({ finding }) => !tooNear(finding) || finding.clearanceM < (before.get(finding.id) ?? Infinity) - noNearerM)
 		.sort((one, two) => one.finding.clearanceM - one.finding.wantedM - (two.finding.clearanceM - two.finding.wantedM));

@@ -1,5 +1,6 @@
 import { cameraPose, type Mount, type Vec3 } from '@poise/core';
-import type { LivePlace } from '$lib/model/liveHead';
+import { lensOffset } from '$lib/model/lensAt';
+import type { LivePlace, LiveSettings } from '$lib/model/liveHead';
 
 type Values = Readonly<Record<string, number>>;
 /** Of a small jib: how its head stands at the nose, forward and up. */
@@ -30,15 +31,21 @@ export function mountOf({ stands, atM, headingRad, looksRad, armM }: LivePlace):
 export const asPictured = ({ stands }: Pick<LivePlace, 'stands'>): 1 | -1 => (stands === 'ceiling' ? -1 : 1);
 export const axesAt = (at: Values) => ({ ...at, panRad: at.panRad ?? 0, tiltRad: at.tiltRad ?? 0 });
 
-/** Where its camera is and looks. A hung head's picture is turned upright. */
-export function livePose(place: LivePlace, at: Values) {
+/** What a head's picture depends on beside where its axes stand. */
+export interface Seen {
+	readonly place: LivePlace;
+	readonly camera: Pick<LiveSettings['camera'], 'lens'>;
+}
+/** Where its lens is and looks. A hung head's picture is turned upright. */
+export function livePose({ place, camera }: Seen, at: Values) {
 	const { trackM, swingRad, boomRad, panRad, tiltRad, rollRad } = at;
 	const given = Object.fromEntries(
 		Object.entries({ trackM, swingRad, boomRad, rollRad }).filter(([, value]) => value !== undefined)
 	);
 	const pose = cameraPose({
 		mount: mountOf(place),
-		axes: axesAt({ ...given, panRad: panRad ?? 0, tiltRad: tiltRad ?? 0 })
+		axes: axesAt({ ...given, panRad: panRad ?? 0, tiltRad: tiltRad ?? 0 }),
+		lensM: lensOffset(camera.lens)
 	});
 	return place.stands === 'ceiling' ? { ...pose, rollRad: 0 } : pose;
 }
@@ -53,7 +60,7 @@ export function focalOf(focalM: readonly [number, number], zoom: number | undefi
 }
 
 /** The arm it is on, on the plan: from pivot to nose; null: it is on none. */
-export function armOf(place: LivePlace, at: Values): readonly [Vec3, Vec3] | null {
-	if (place.stands !== 'arm') return null;
-	return [place.atM, livePose(place, at).centreM];
+export function armOf(seen: Seen, at: Values): readonly [Vec3, Vec3] | null {
+	if (seen.place.stands !== 'arm') return null;
+	return [seen.place.atM, livePose(seen, at).centreM];
 }

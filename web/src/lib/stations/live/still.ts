@@ -20,7 +20,7 @@ export function stillOf(
 	focalM: number
 ): string {
 	if (plan === null) return '';
-	const pose = livePose(settings.place, values);
+	const pose = livePose(settings, values);
 	const { sensorWidthM, sensorHeightM } = settings.camera;
 	const at = (pointM: Vec3) => {
 		const { xWidths, yHeights } = frameOf({ pose, pointM, focalM, sensorWidthM, sensorHeightM });

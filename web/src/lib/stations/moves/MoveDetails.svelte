@@ -7,13 +7,15 @@
 	import type { Venue } from '$lib/model/venue';
 	import Button from '$lib/sheet/fields/Button.svelte';
 	import Choice from '$lib/sheet/fields/Choice.svelte';
+	import GivesField from '$lib/sheet/fields/GivesField.svelte';
+	import LensAtFields from '$lib/sheet/fields/LensAtFields.svelte';
 	import QuantityField from '$lib/sheet/fields/QuantityField.svelte';
 	import TextInput from '$lib/sheet/fields/TextInput.svelte';
 	import Tick from '$lib/sheet/fields/Tick.svelte';
 	import { allowed } from '$lib/sheet/units/allowed';
 	import { cameraFields, headFields, knotFields, subjectFields, supportFields } from './fields';
 	import Fields from './Fields.svelte';
-	import { standingOn, standingOnPattern } from './gear';
+	import { standingOn, standingOnPattern, withPayload } from './gear';
 	import { changedKnot, extended, insertedAfter, lastingFor, without } from './knots';
 	import { moveLimits } from './limits';
 	import { type Knot, stances, tempos } from './model';
@@ -21,6 +23,7 @@
 	import { runs } from './path';
 	import { movePatterns } from './patterns';
 	import PointWithPhone from './PointWithPhone.svelte';
+	import { behaves } from './supports';
 	import { stanceWords } from './supports/stance';
 	import { headKindWords, seconds, tempoWords } from './words';
 
@@ -40,6 +43,11 @@
 	};
 	let topic = $state<Topic>('knot');
 	const knot = $derived<Knot | null>(bench.chosen);
+	const flex = $derived(behaves(move.support).gives(move.support));
+	const gives = (givesM: number | null) => {
+		const { support } = move;
+		if (support.kind !== 'walk') bench.change({ support: { ...support, givesM } }, 'gives');
+	};
 	const motors = $derived(move.head.kind === 'motors' || move.head.kind === 'gimbal');
 	const total = $derived.by(() => {
 		const [first, last] = [move.knots[0], move.knots[move.knots.length - 1]];
@@ -280,6 +288,9 @@
 			{/if}
 		</div>
 		<Fields fields={supportFields(move)} about="support" />
+		{#if flex !== null}
+			<GivesField {flex} units={bench.units} onvalue={gives} oncommit={bench.settle} />
+		{/if}
 	{:else if topic === 'head'}
 		<div class="row">
 			<label class="stack"
@@ -346,8 +357,7 @@
 						value=""
 						onchange={(event) => {
 							const found = gear.cameras.find(({ id }) => id === event.currentTarget.value);
-							if (found !== undefined)
-								once({ ...move, camera: { ...move.camera, name: found.name, massKg: found.massKg } });
+							if (found !== undefined) once({ ...move, camera: withPayload(move.camera, found) });
 						}}
 						data-testid="payload"
 					>
@@ -369,6 +379,13 @@
 			/> the lens is a zoom</label
 		>
 		<Fields fields={cameraFields(move)} about="camera" />
+		<LensAtFields
+			lens={move.camera.lens}
+			drawn={gear.cameras}
+			units={bench.units}
+			onlens={(lens, about) => bench.change({ camera: { ...move.camera, lens } }, about)}
+			oncommit={bench.settle}
+		/>
 	{:else if topic === 'subject'}
 		<div class="row">
 			<label class="stack"

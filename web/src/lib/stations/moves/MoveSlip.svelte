@@ -8,7 +8,9 @@
 	import { axisWords } from './axes';
 	import { tooNear } from '$lib/places/clearance';
 	import { bubbleOf } from './clear';
-	import { calmWidthsPerS } from './figures';
+	import { flexWords } from '$lib/model/flex';
+	import { unmeasuredM } from '$lib/model/lensAt';
+	import { calmWidthsPerS, lensUnsureIn } from './figures';
 	import { legWords, madePossible, madePossibleByLegs } from './possible';
 	import { sharedMove } from './moveBench.svelte';
 	import { behaves } from './supports';
@@ -24,6 +26,9 @@
 	const over = $derived(figures !== null && figures.scale > 1.000001);
 	const beyond = $derived(figures?.beyond[0] ?? null);
 	const worst = $derived(bench.strikes[0] ?? null);
+	const flex = $derived(behaves(move.support).gives(move.support));
+	/** Of the picture, where the lens may be beside where the axes cross. */
+	const unsure = $derived(figures === null ? null : lensUnsureIn(move, figures));
 	let busy = $state(false);
 	let told = $state('');
 	const once = (next: Move) => {
@@ -190,10 +195,19 @@
 				</p>
 			{/if}
 			<p class="quiet">
-				Reckoned between the knots too, for stiff gear on a level floor as the plan shows it, {far(move.safetyM, units)} asked.
+				Reckoned between the knots too, on a level floor as the plan shows it, {far(move.safetyM, units)} asked{flex ===
+				null
+					? ''
+					: ` and ${flexWords(flex, (m) => far(m, units))}`}.
 				{#if bench.ranSo}<strong>{move.ranBackwards?.by} ran it backwards.</strong>
 				{:else}<a href={movePath(bench.id, 'backwards')}>Run it backwards slowly</a> once, hand on the hold, before anybody
 					stands there.{/if}
+			</p>
+		{/if}
+		{#if unsure !== null}
+			<p class="quiet" data-testid="lens-unsure">
+				Nobody has measured where the lens is: it is taken to be where pan and tilt cross. {far(unmeasuredM, units)} off are
+				{Math.round(unsure * 100)} % of the picture where the subject is nearest. Say it under <em>Camera</em>.
 			</p>
 		{/if}
 		<p class="quiet" data-testid="picture-words">

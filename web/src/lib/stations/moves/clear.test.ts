@@ -2,7 +2,7 @@ import { moveClearance } from '@poise/core';
 import { describe, expect, it } from 'vitest';
 import type { PlanShape, VenuePlan } from '$lib/model/venue';
 import { type ClearAnswer, readClear, tooNear } from '$lib/places/clearance';
-import { clearQuestion, pathMark, viaThatClears } from './clear';
+import { askedOf, clearQuestion, pathMark, viaThatClears } from './clear';
 import { ClearTrial } from './clearTrial.svelte';
 import { fromPattern } from './fromPattern';
 import type { Move } from './model';
@@ -53,10 +53,10 @@ const crane = (plan: VenuePlan): Move =>
 function tried(move: Move, plan: VenuePlan): ClearAnswer {
 	const run = runOf(move);
 	if (!runs(run)) throw new Error(run.words);
-	return readClear(moveClearance(clearQuestion(move, run, plan)!), move.safetyM, plan);
+	return readClear(moveClearance(clearQuestion(move, run, plan)!), askedOf(move), plan);
 }
 /** In the way of the crane of the pattern: its nose passes (12, 12) some metres up. */
-const truss = shape('truss', 'obstacle', [11, 11.6, 13, 12.2], [1.6, 3.2]);
+const truss = shape('truss', 'obstacle', [11, 11.6, 13, 12.2], [1.6, 2.8]);
 
 describe('what a move keeps from', () => {
 	it('in an empty hall nothing is too near; with a truss in the way the truss is named first, and when', () => {
@@ -64,7 +64,7 @@ describe('what a move keeps from', () => {
 		expect(tried(crane(free), free).findings.filter(tooNear)).toEqual([]);
 		const blocked = hall(truss);
 		const [first] = tried(crane(blocked), blocked).findings;
-		expect(first).toMatchObject({ id: 'truss', wantedM: 0.3 });
+		expect(first).toMatchObject({ id: 'truss', wantedM: 0.3 + askedOf(crane(blocked)).givesM });
 		expect(tooNear(first!)).toBe(true);
 		expect(first!.atS).toBeGreaterThan(0.5);
 		expect(first!.atS).toBeLessThan(8.5);
@@ -81,9 +81,48 @@ describe('what a move keeps from', () => {
 			shape('guests', 'people', [11, 11, 13, 12], [0, 0.5])
 		);
 		const { findings, overPeople } = tried(crane(plan), plan);
-		expect(findings.find(({ id }) => id === 'wire')).toMatchObject({ wantedM: 10 });
+		expect(findings.find(({ id }) => id === 'wire')).toMatchObject({ wantedM: 10 + askedOf(crane(plan)).givesM });
 		expect(tooNear(findings.find(({ id }) => id === 'exit')!)).toBe(true);
 		expect(overPeople).toEqual(['guests']);
+	});
+	it('asks as much more as the arm gives: its own figure where there is one, else a guess by its reach', () => {
+		const plan = hall(truss);
+		const move = crane(plan);
+		if (move.support.kind !== 'arm') throw new Error('The pattern has an arm.');
+		expect(askedOf(move).givesM).toBeGreaterThanOrEqual(0.02 * move.support.armM);
+		const own = (givesM: number): Move => ({ ...move, support: { ...move.support, givesM } as Move['support'] });
+		const at = (asked: Move, id: string) => tried(asked, plan).findings.find((each) => each.id === id)!;
+		expect(at(own(0.11), 'truss').wantedM).toBeCloseTo(0.41, 12);
+		expect(at(own(0), 'truss').wantedM).toBe(0.3);
+		// The same way, the same distance: only more is asked.
+		expect(at(own(0.11), 'truss').clearanceM).toBe(at(own(0), 'truss').clearanceM);
+		// A guess is never carried over as a figure, and what gives is no part of the way that was run.
+		expect(pathMark(own(0.11), 1)).toBe(pathMark(move, 1));
+	});
+	it('nothing is asked over a keep-out but what the arm gives, and the floor is spoken of as soon as it may be reached', () => {
+		const plan = hall(shape('exit', 'keepOut', [11, 11, 13, 12], [0, 200]));
+		const move = { ...crane(plan), support: { ...crane(plan).support, givesM: 0.2 } as Move['support'] };
+		expect(tried(move, plan).findings.find(({ id }) => id === 'exit')).toMatchObject({ wantedM: 0.2 });
+		const near = [{ shapeId: 'floor', bodyId: 'camera', clearanceM: 0.15, atS: 1 }] as never;
+		expect(readClear(near, { safetyM: 0.3, givesM: 0 }, plan).findings).toEqual([]);
+		expect(readClear(near, { safetyM: 0.3, givesM: 0.2 }, plan).findings.map(tooNear)).toEqual([true]);
+	});
+	it('the camera’s body lies where its lens is, and comes nearer on that side alone', () => {
+		const plan = hall();
+		const fixedMove = fromPattern(
+			movePatterns.find(({ id }) => id === 'tripod')!,
+			'x',
+			'v',
+			plan
+		);
+		const body = (camera: Partial<Move['camera']>) => {
+			const move = { ...fixedMove, camera: { ...fixedMove.camera, ...camera } };
+			const run = runOf(move);
+			return runs(run) ? clearQuestion(move, run, plan)!.bodies[0] : null;
+		};
+		expect(body({})).toMatchObject({ fromM: [-0.14, 0, 0], toM: [0.18, 0, 0] });
+		const lens = { atM: [0.06, 0.02, 0.07], from: 'measured' } as const;
+		expect(body({ lens })).toMatchObject({ fromM: [-0.14, 0.02, 0.07], toM: [0.18, 0.02, 0.07], radiusM: 0.1 });
 	});
 	it('the knot that is offered clears it, keeps every other knot, and every axis in its range', () => {
 		const plan = hall(truss);

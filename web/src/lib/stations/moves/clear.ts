@@ -1,22 +1,35 @@
 import { moveClearance, type Vec3 } from '@poise/core';
 import type { VenuePlan } from '$lib/model/venue';
-import { type ClearFinding, type ClearQuestion, readClear, roomOf, tooNear } from '$lib/places/clearance';
+import { cameraRod } from '$lib/model/lensAt';
+import {
+	type ClearFinding,
+	type ClearQuestion,
+	readClear,
+	type RoomAsked,
+	roomOf,
+	tooNear
+} from '$lib/places/clearance';
 import { carriedTo, putAt } from './knots';
 import { readMove } from './figures';
 import type { Move } from './model';
 import { poseOf, type Run, runOf, runs, sample, valuesAt } from './path';
 import { behaves } from './supports';
 
+/** The room that a move asks, and what its support gives beside. */
+export const askedOf = ({ support, safetyM }: Pick<Move, 'support' | 'safetyM'>): RoomAsked => ({
+	safetyM,
+	givesM: behaves(support).gives(support)?.m ?? 0
+});
+
 /** Null: nothing to prove, or a walk, whose way nobody can promise. */
 export function clearQuestion(move: Move, run: Run, plan: VenuePlan | null): ClearQuestion | null {
 	const moving = behaves(move.support).moving(move.support);
 	if (moving === null) return null;
-	const { backM, frontM, radiusM } = move.camera;
 	return {
 		mount: moving.mount,
 		moves: run.moves,
-		bodies: [{ id: 'camera', on: 'camera', fromM: [-backM, 0, 0], toM: [frontM, 0, 0], radiusM }, ...moving.bodies],
-		...roomOf(plan, move.safetyM)
+		bodies: [{ id: 'camera', on: 'camera', ...cameraRod(move.camera, move.camera.lens) }, ...moving.bodies],
+		...roomOf(plan, askedOf(move))
 	};
 }
 
@@ -36,7 +49,7 @@ const directions: readonly Vec3[] = [
 	[0, -0.7, 0.7],
 	[0, 0, -1]
 ];
-const distancesM = [0.15, 0.3, 0.5, 0.8, 1.2, 1.8, 2.6];
+const distancesM = [0.15, 0.3, 0.5, 0.8, 1.2, 1.8, 2.6, 3.6, 4.8];
 
 /** A move with one knot more that keeps its room, the nearest to what was planned; null: none of those tried does. */
 export function viaThatClears(
@@ -47,7 +60,7 @@ export function viaThatClears(
 	if (!runs(run)) return null;
 	const asked = clearQuestion(move, run, plan);
 	if (asked === null) return null;
-	const worst = readClear(moveClearance(asked), move.safetyM, plan).findings.find(tooNear);
+	const worst = readClear(moveClearance(asked), askedOf(move), plan).findings.find(tooNear);
 	if (worst === undefined) return null;
 	const put = putAt(move, run, worst.atS) ?? null;
 	// Nearest at a knot: that knot itself is moved.
@@ -65,7 +78,7 @@ export function viaThatClears(
 			const { figures } = readMove(tried);
 			if (figures === null || figures.beyond.length > 0) continue;
 			const question = clearQuestion(tried, figures.run, plan)!;
-			const answer = readClear(moveClearance(question), tried.safetyM, plan);
+			const answer = readClear(moveClearance(question), askedOf(tried), plan);
 			if (!answer.findings.some(tooNear)) return { move: tried, knotId: at.id };
 		}
 	return null;
@@ -76,7 +89,8 @@ export function pathMark(move: Move, planVersion: number | null): string {
 	const { venueId, support, head, camera, subject, aim, focus, knots, tempo, rampInS, rampOutS, ends } = move;
 	const text = JSON.stringify([
 		[venueId, planVersion],
-		[support, head.kind, head.bar, camera, subject],
+		// What it gives is no part of the way.
+		[{ ...support, givesM: undefined }, head.kind, head.bar, camera, subject],
 		[aim, focus, knots, tempo, rampInS, rampOutS, ends]
 	]);
 	let hash = 0x811c9dc5;

@@ -1,6 +1,7 @@
 /* eslint-disable max-lines -- everything that is said of one move is reckoned from one run. */
 import { type AxisLimit, type AxisPeaks, frameOf, readPath, type Vec3 } from '@poise/core';
 import type { AxisFigures } from '$lib/model/head';
+import { lensUnsure } from '$lib/model/lensAt';
 import { axisWords } from './axes';
 import { insideLens, ringAt, sharpAt, zoomRingAt } from './lens';
 import type { Axis, Move, Values } from './model';
@@ -284,4 +285,16 @@ export function readMove(move: Move): { readonly figures: Figures | null; readon
 		figures,
 		problem: figures === null ? { words: 'These figures cannot be worked out together.', knotId: null } : null
 	};
+}
+
+/** How much of the picture an unmeasured lens may be off, where it would be seen most; null: it was measured, nothing is aimed by it, or nobody would see it. */
+export function lensUnsureIn({ camera, aim, focus }: Move, { focus: each, sampled }: Figures): number | null {
+	if (aim !== 'subject' && focus !== 'subject') return null;
+	const { sensorWidthM } = camera;
+	const shares = each.map(
+		({ subjectM }, k) =>
+			lensUnsure({ lens: camera.lens, nearestM: subjectM, focalM: sampled.values.focalM![k]!, sensorWidthM }) ?? 0
+	);
+	const worst = Math.max(0, ...shares);
+	return worst === 0 ? null : worst;
 }

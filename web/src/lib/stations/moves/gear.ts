@@ -1,6 +1,7 @@
 import type { Carrying } from '$lib/model/carrying';
 import { placed } from './knots';
-import type { ArmSupport, Knot, Move, MoveSupport, RailSupport } from './model';
+import type { DrawnCamera } from '$lib/model/drawnCamera';
+import type { ArmSupport, Knot, Move, MoveCamera, MoveSupport, RailSupport } from './model';
 import { axesOf } from './path';
 import { clamped } from './supports/contract';
 import { limitsOf } from './figures';
@@ -22,6 +23,7 @@ export function standingOn(move: Move, { id, name, carrying }: Carrier): Move {
 		const support: RailSupport = {
 			kind: 'rail',
 			what: 'slider',
+			givesM: carrying.givesM,
 			...gear,
 			startM: before?.startM ?? [at[0] - carrying.lengthM / 2, at[1], 1.1],
 			headingRad: before?.headingRad ?? 0,
@@ -47,6 +49,7 @@ export function standingOn(move: Move, { id, name, carrying }: Carrier): Move {
 	const standing = carrying.standing?.venueId === move.venueId ? carrying.standing : null;
 	const support: ArmSupport = {
 		kind: 'arm',
+		givesM: carrying.givesM,
 		...gear,
 		pivotM: [
 			standing?.atM[0] ?? before?.pivotM[0] ?? at[0],
@@ -82,6 +85,14 @@ export function standingOn(move: Move, { id, name, carrying }: Carrier): Move {
 	const head = move.head.gearId === null ? { ...move.head, figures } : move.head;
 	return settledOn({ ...move, support, head });
 }
+
+/** Another payload: what it weighs, and where its drawing has its lens. What was measured was another payload's. */
+export const withPayload = (camera: MoveCamera, { name, massKg, lensM }: DrawnCamera): MoveCamera => ({
+	...camera,
+	name,
+	massKg,
+	lens: lensM === null ? null : { atM: lensM, from: 'drawing' }
+});
 
 /** On a pattern's support, where the move stands now. */
 export function standingOnPattern(move: Move, patternId: string): Move {

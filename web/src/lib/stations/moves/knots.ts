@@ -1,4 +1,5 @@
 import { aimAxes, type Vec3 } from '@poise/core';
+import { lensOffset } from '$lib/model/lensAt';
 import { leastLegS, most, moveLimits } from './limits';
 import { axisWords } from './axes';
 import { type Axis, type BaseAxis, headAxes, type Knot, type Move, type Values } from './model';
@@ -45,7 +46,8 @@ function withinReach(move: Move, values: Values): Values {
 /** Where pan, tilt and focus stand to look at the subject from there. */
 export function lookingAt(move: Move, values: Values, subjectM: Vec3 = move.subject.atM): Values {
 	const mount = behaves(move.support).mount(move.support, values);
-	const { panRad, tiltRad, focusM, feasible } = aimAxes({ mount, axes: values, subjectM, near: values });
+	const lensM = lensOffset(move.camera.lens);
+	const { panRad, tiltRad, focusM, feasible } = aimAxes({ mount, axes: values, subjectM, near: values, lensM });
 	return feasible ? { ...values, panRad, tiltRad, focusM: Math.max(0.01, focusM) } : values;
 }
 

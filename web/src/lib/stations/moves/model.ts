@@ -1,5 +1,6 @@
 import type { Vec3 } from '@poise/core';
 import type { AxisFigures, HeadFigures, Reach } from '$lib/model/head';
+import type { LensAt } from '$lib/model/lensAt';
 
 /** What carries the head, in the order in which a hand thinks of it; a walk has its place on the floor instead. */
 const baseAxes = ['trackM', 'swingRad', 'boomRad', 'extensionM', 'eastM', 'northM', 'heightM'] as const;
@@ -20,8 +21,12 @@ interface OfGear {
 	readonly gearId: string | null;
 	readonly gearName: string;
 }
+interface Carrier extends OfGear {
+	/** How far it gives, as its figure says; none: a careful guess by its kind. */
+	readonly givesM?: number | null;
+}
 
-export interface FixedSupport extends OfGear {
+export interface FixedSupport extends Carrier {
 	readonly kind: 'fixed';
 	/** Where pan and tilt cross. */
 	readonly atM: Vec3;
@@ -29,7 +34,7 @@ export interface FixedSupport extends OfGear {
 	readonly stance: Stance;
 }
 /** A rail with a carriage, or a dolly on its track: both go along a straight line. */
-export interface RailSupport extends OfGear {
+export interface RailSupport extends Carrier {
 	readonly kind: 'rail';
 	readonly what: 'slider' | 'dolly';
 	/** Where pan and tilt cross with the carriage at 0. */
@@ -54,7 +59,7 @@ export interface RailSupport extends OfGear {
 	readonly clampHoldsNm: number | null;
 	readonly holdsN: number | null;
 }
-export interface ArmSupport extends OfGear {
+export interface ArmSupport extends Carrier {
 	readonly kind: 'arm';
 	readonly pivotM: Vec3;
 	readonly headingRad: number;
@@ -111,6 +116,8 @@ export interface MoveCamera {
 	readonly closestM: number;
 	/** Of a zoom, from wide to long; null: a prime. */
 	readonly zoomM: Reach | null;
+	/** None: taken to be where pan and tilt cross. */
+	readonly lens?: LensAt | null;
 }
 
 interface MoveSubject {

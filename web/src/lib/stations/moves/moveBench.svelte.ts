@@ -1,5 +1,6 @@
 import { ask } from '$lib/keeping/ask';
 import { KeptDocument } from '$lib/keeping/keptDocument.svelte';
+import type { DrawnCamera } from '$lib/model/drawnCamera';
 import type { Carrying } from '$lib/model/carrying';
 import type { HeadFigures } from '$lib/model/head';
 import type { Person, UnitSystem } from '$lib/model/person';
@@ -8,7 +9,7 @@ import type { StationState } from '$lib/shell/stations';
 import { tryFigures } from '$lib/supports/tryFigures';
 import { getContext, setContext, untrack } from 'svelte';
 import { type ClearAnswer, readClear, tooNear } from '$lib/places/clearance';
-import { clearQuestion, pathMark } from './clear';
+import { askedOf, clearQuestion, pathMark } from './clear';
 import type { ClearTrial } from './clearTrial.svelte';
 import { type Figures, figuresOf } from './figures';
 import { lookingAt, putAt } from './knots';
@@ -28,7 +29,7 @@ export interface MoveData extends SavedMove {
 			readonly carrying: Carrying;
 		}[];
 		readonly heads: readonly { readonly id: string; readonly name: string; readonly head: HeadFigures }[];
-		readonly cameras: readonly { readonly id: string; readonly name: string; readonly massKg: number }[];
+		readonly cameras: readonly DrawnCamera[];
 	};
 	readonly ran: readonly {
 		readonly id: string;
@@ -147,7 +148,7 @@ export class MoveBench {
 	});
 	readonly clear = $derived.by((): ClearAnswer | null => {
 		const near = this.trial?.answer ?? null;
-		return near === null ? null : readClear(near, this.move.safetyM, this.venue?.plan ?? null);
+		return near === null ? null : readClear(near, askedOf(this.move), this.venue?.plan ?? null);
 	});
 	readonly strikes = $derived.by(() => this.clear?.findings.filter(tooNear) ?? []);
 	/** What was run backwards is this way through the room. */

@@ -1,7 +1,7 @@
 import { fitDurations, frameOf } from '@poise/core';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { figuresOf, readMove } from './figures';
+import { figuresOf, lensUnsureIn, readMove } from './figures';
 import { madePossible, madePossibleByLegs } from './possible';
 import {
 	carriedTo,
@@ -49,23 +49,55 @@ describe('every pattern', () => {
 });
 
 describe('a head that holds the subject', () => {
-	it('has it in the middle of the picture all the way, whatever carries it', () => {
-		for (const id of ['slider', 'incline', 'upright', 'under', 'dolly', 'crane', 'telescopic', 'walk']) {
-			const move = made(id);
-			const way = run(move);
-			const atS = Array.from({ length: 101 }, (_, k) => way.startS + (k / 100) * (way.endS - way.startS));
-			const sampled = sample(way, atS);
-			atS.forEach((_, k) => {
-				const values = valuesAt(sampled, k);
-				const pose = poseOf(move, values);
-				const seen = frameOf({ pose, pointM: move.subject.atM, focalM: values.focalM, ...lens });
-				// The spline through the points it is told at leaves less than a five-hundredth of the frame.
-				expect(Math.hypot(seen.xWidths!, seen.yHeights!), `${id} ${k}`).toBeLessThan(0.002);
-				expect(
-					Math.abs(values.focusM - Math.hypot(...pose.centreM.map((v, a) => v - move.subject.atM[a]!)))
-				).toBeLessThan(0.005);
-			});
+	it.each([null, { atM: [0.06, -0.02, 0.07], from: 'measured' }] as const)(
+		'has it in the middle of the picture all the way, whatever carries it, wherever its lens is: %o',
+		(at) => {
+			for (const id of ['slider', 'incline', 'upright', 'under', 'dolly', 'crane', 'telescopic', 'walk']) {
+				const bare = made(id);
+				const move: Move = { ...bare, camera: { ...bare.camera, lens: at } };
+				const way = run(move);
+				const atS = Array.from({ length: 101 }, (_, k) => way.startS + (k / 100) * (way.endS - way.startS));
+				const sampled = sample(way, atS);
+				atS.forEach((_, k) => {
+					const values = valuesAt(sampled, k);
+					const pose = poseOf(move, values);
+					const seen = frameOf({ pose, pointM: move.subject.atM, focalM: values.focalM, ...lens });
+					// The spline through the points it is told at leaves less than a five-hundredth of the frame.
+					expect(Math.hypot(seen.xWidths!, seen.yHeights!), `${id} ${k}`).toBeLessThan(0.002);
+					expect(
+						Math.abs(values.focusM - Math.hypot(...pose.positionM.map((v, a) => v - move.subject.atM[a]!)))
+					).toBeLessThan(0.005);
+				});
+			}
 		}
+	);
+	it('reckoned without where its lens is, a near subject stands low in the picture and out of focus by what is ahead', () => {
+		const bare = made('tripod');
+		if (bare.support.kind !== 'fixed') throw new Error('The pattern stands still.');
+		const [x, y, z] = bare.support.atM;
+		const near: Move = { ...bare, aim: 'subject', focus: 'subject', subject: { ...bare.subject, atM: [x + 1, y, z] } };
+		const off: Move = { ...near, camera: { ...near.camera, lens: { atM: [0.06, 0, 0.07], from: 'measured' } } };
+		const aimed = (by: Move) => valuesAt(sample(run(by), [1]), 0);
+		const seenWith = (values: ReturnType<typeof aimed>) =>
+			frameOf({ pose: poseOf(off, values), pointM: near.subject.atM, focalM: values.focalM, ...lens });
+		const [blind, knows] = [aimed(near), aimed(off)];
+		expect(seenWith(blind).yHeights!).toBeLessThan(-0.05);
+		expect(Math.abs(seenWith(knows).yHeights!)).toBeLessThan(0.002);
+		expect(Math.abs(seenWith(knows).xWidths!)).toBeLessThan(0.002);
+		expect(blind.focusM - knows.focusM).toBeCloseTo(0.06, 2);
+		expect(lensUnsureIn(near, readMove(near).figures!)).toBeCloseTo((0.06 * blind.focalM) / 0.036, 2);
+		expect(lensUnsureIn(off, readMove(off).figures!)).toBeNull();
+		// Nothing is aimed by it: nothing is said.
+		const free: Move = { ...near, aim: 'knots', focus: 'knots' };
+		expect(lensUnsureIn(free, readMove(free).figures!)).toBeNull();
+	});
+	it('hung upside down, a lens that stands up over its axes hangs below them, and the picture stands upright', () => {
+		const bare = made('ceiling');
+		const move: Move = { ...bare, camera: { ...bare.camera, lens: { atM: [0, 0, 0.07], from: 'measured' } } };
+		const values = { ...move.knots[0]!.values, panRad: 0, tiltRad: 0 };
+		const pose = poseOf(move, values);
+		expect(pose.positionM[2] - pose.centreM[2]).toBeCloseTo(-0.07, 9);
+		expect(pose.rollRad).toBeCloseTo(0, 9);
 	});
 
 	it('keeps it as far off the middle as a knot says', () => {

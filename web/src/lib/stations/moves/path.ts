@@ -4,13 +4,14 @@ import {
 	type CameraPose,
 	cameraPose,
 	type KeyedMove,
-	panLinkage,
 	PhysicsInputError,
 	readPath,
 	type Vec3
 } from '@poise/core';
 import { leastLegS } from './limits';
 import { type Axis, type BaseAxis, headAxes, type HeadAxis, type Knot, type Move, type Values } from './model';
+import { lensOffset } from '$lib/model/lensAt';
+import { barOf } from './panBar';
 import { behaves } from './supports';
 
 /** Between two knots the head is told where the subject is so often, at most, and all knots together may hold. */
@@ -123,6 +124,7 @@ export const runs = (run: Run | NoRun): run is Run => 'moves' in run;
 
 function reckoned(move: Move): Run {
 	const { knots, support, subject, head } = move;
+	const lensM = lensOffset(move.camera.lens);
 	const base = axesOf(move);
 	const motors = head.kind === 'motors' || head.kind === 'gimbal';
 	const heldAim = motors && move.aim === 'subject';
@@ -162,7 +164,8 @@ function reckoned(move: Move): Run {
 		const held = instants.map((_, k): Readonly<Record<HeadAxis, number>> => {
 			const values = Object.fromEntries(direct.map((axis) => [axis, told[axis]![k]!])) as Partial<Values>;
 			const mount = behaves(support).mount(support, values);
-			const aim = aimAxes({ mount, axes: { ...values, panRad: 0, tiltRad: 0 }, subjectM: subject.atM, near });
+			const axes = { ...values, panRad: 0, tiltRad: 0 };
+			const aim = aimAxes({ mount, axes, subjectM: subject.atM, near, lensM });
 			if (heldAim) near = { panRad: aim.panRad, tiltRad: aim.tiltRad };
 			const locked = knots[0]!.values;
 			return {
@@ -180,41 +183,6 @@ function reckoned(move: Move): Run {
 	const peaks = Object.assign({}, ...paths.map((each) => each.peaks)) as Run['peaks'];
 	const last = knots[knots.length - 1]!;
 	return { startS: knots[0]!.tS, endS: last.tS + last.dwellS, moves, paths, peaks };
-}
-
-/** A rail this steep stands on end: a bar beside it turns the tilt. */
-const onEndRad = Math.PI / 4;
-
-/** How a bar beside the rail turns the camera as the carriage goes. */
-function barOf(move: Move): (trackM: number, locked: Values) => { readonly panRad: number; readonly tiltRad: number } {
-	const { support, head, subject, camera, knots } = move;
-	if (support.kind !== 'rail') throw new Error('A pan bar stands beside a rail.');
-	const [from, to] = support.travelM;
-	const [middle, halfTravelM] = [(from + to) / 2, (to - from) / 2];
-	const [dx, dy] = [subject.atM[0] - support.startM[0], subject.atM[1] - support.startM[1]];
-	const side = Math.cos(support.headingRad) * dy - Math.sin(support.headingRad) * dx >= 0 ? 1 : -1;
-	// A hung head's axes turn the other way round.
-	const sense = support.stance === 'hung' ? -1 : 1;
-	const { crankM, distanceM, choose, setting } = head.bar;
-	const { skewRad } = panLinkage({
-		crankM,
-		distanceM,
-		halfTravelM,
-		choose,
-		setting,
-		focalM: knots[0]!.values.focalM,
-		sensorWidthM: camera.sensorWidthM,
-		atM: []
-	});
-	const way = setting === 'holding' ? -1 : 1;
-	return (trackM, locked) => {
-		const x = Math.max(-halfTravelM, Math.min(halfTravelM, trackM - middle));
-		/** Towards the rail's far end. */
-		const turned = way * Math.asin(Math.max(-1, Math.min(1, (x * Math.tan(skewRad)) / crankM)));
-		if (Math.abs(support.inclineRad) > onEndRad)
-			return { panRad: locked.panRad, tiltRad: sense * Math.sign(support.inclineRad) * turned };
-		return { panRad: sense * side * (Math.PI / 2 - turned), tiltRad: locked.tiltRad };
-	};
 }
 
 /** Places and rates of every axis at the times asked for. */
@@ -235,11 +203,14 @@ export const valuesAt = (sampled: Sampled, k: number): Values =>
 	Object.fromEntries(Object.entries(sampled.values).map(([axis, list]) => [axis, list[k]!])) as unknown as Values;
 
 export type PoseAt = CameraPose & { readonly centreM: Vec3 };
-/** Where the camera is and looks. Under a hung head it is turned over, so that its picture stands upright. */
-export const poseOf = ({ support }: Pick<Move, 'support'>, values: Values): PoseAt => {
+/** Where the lens is and looks. Under a hung head the camera is turned over, and its picture back again, so that it stands upright. */
+export const poseOf = ({ support, camera }: Pick<Move, 'support' | 'camera'>, values: Values): PoseAt => {
 	const over = support.kind === 'arm' ? support.hung : support.kind !== 'walk' && support.stance === 'hung';
-	const axes = over ? { ...values, rollRad: values.rollRad + Math.PI } : values;
-	return cameraPose({ mount: behaves(support).mount(support, values), axes });
+	const mount = behaves(support).mount(support, values);
+	const pose = cameraPose({ mount, axes: values, lensM: lensOffset(camera.lens) });
+	if (!over) return pose;
+	const { positionM } = pose;
+	return { ...cameraPose({ mount, axes: { ...values, rollRad: values.rollRad + Math.PI } }), positionM };
 };
 
 /** So many times, evenly, the two ends among them. */

@@ -35,12 +35,18 @@ describe('a phone as a pointing stick', () => {
 			fc.property(angle, angle, fc.double({ min: -3, max: 3, noNaN: true }), (left, up, north) => {
 				const at = { headingRad: north, elevationRad: 0.1 };
 				const there = towardsSubject(move, knot(move));
+				const now = { headingRad: north + left, elevationRad: 0.1 + up };
 				for (const aim of ['subject', 'knots'] as const) {
-					const now = { headingRad: north + left, elevationRad: 0.1 + up };
 					const pose = looks(pointedAt({ ...move, aim }, knot(move), at, now));
 					expect(Math.sin(pose.headingRad - there.headingRad - left)).toBeCloseTo(0, 6);
 					expect(pose.elevationRad).toBeCloseTo(there.elevationRad + up, 6);
 				}
+				// A lens beside the axes looks another way to see the subject: from there, so far aside.
+				const off: Move = { ...move, camera: { ...move.camera, lens: { atM: [0.06, 0.02, 0.07], from: 'measured' } } };
+				const seen = towardsSubject(off, knot(off));
+				const pose = looks(pointedAt({ ...off, aim: 'knots' }, knot(off), at, now));
+				expect(Math.sin(pose.headingRad - seen.headingRad - left)).toBeCloseTo(0, 6);
+				expect(pose.elevationRad).toBeCloseTo(seen.elevationRad + up, 6);
 			})
 		);
 	});

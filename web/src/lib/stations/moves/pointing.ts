@@ -29,9 +29,8 @@ export function backOf({ alphaDeg, betaDeg, gammaDeg }: PhoneTurn): Pointing {
 
 /** Where a knot's camera looks when it looks at the subject. */
 export function towardsSubject(move: Move, knot: Knot): Pointing {
-	const { centreM } = poseOf(move, knot.values);
-	const [dx, dy, dz] = [0, 1, 2].map((k) => move.subject.atM[k]! - centreM[k]!) as [number, number, number];
-	return { headingRad: Math.atan2(dy, dx), elevationRad: Math.atan2(dz, Math.hypot(dx, dy)) };
+	const { headingRad, elevationRad } = poseOf(move, lookingAt(move, knot.values));
+	return { headingRad, elevationRad };
 }
 
 /**

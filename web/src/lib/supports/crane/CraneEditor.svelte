@@ -16,13 +16,14 @@
 	import { carriedOn } from '$lib/supports/carried';
 	import { editGear } from '$lib/keeping/editGear';
 	import { benchPath, editorLinks, supportGear } from '../address';
+	import GivesField from '$lib/sheet/fields/GivesField.svelte';
 	import GearFrame from '$lib/shell/GearFrame.svelte';
 	import { showLength, together } from '$lib/sheet/units/display';
 	import CraneDrawing from './CraneDrawing.svelte';
 	import { footColumns, headColumns, plateColumns, sectionColumns, wrongWith } from './craneColumns';
 	import { craneFieldGroups } from './craneFields';
 	import { headsOf, withHead } from './heads';
-	import { armOf, bareSetting, noseU } from './standing';
+	import { armOf, bareSetting, craneFlex, noseU } from './standing';
 
 	interface Props {
 		data: {
@@ -284,6 +285,12 @@
 			{/each}
 		</div>
 	{/each}
+	<GivesField
+		flex={craneFlex(geometry, setting)}
+		{units}
+		onvalue={(givesM) => shape({ givesM }, 'gives')}
+		oncommit={settle}
+	/>
 	<p class="quiet">
 		The maker’s manual has the last word on what a crane may carry and how high its weights may be stacked.
 	</p>

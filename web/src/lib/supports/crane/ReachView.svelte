@@ -13,6 +13,8 @@
 	import { aroundM, reachAround, type RoomFinding } from './reach';
 	import ReachDrawing from './ReachDrawing.svelte';
 	import { degreesSigned } from './slip';
+	import { flexWords } from '$lib/model/flex';
+	import { craneFlex } from './standing';
 
 	const bench = sharedCraneBench();
 	const units = $derived(bench.units);
@@ -30,9 +32,9 @@
 		rows: 'the heads',
 		line: 'the overhead line'
 	};
-	const wanted = ({ what }: RoomFinding) => (what === 'line' ? 10 : what === 'floor' ? 0.05 : aroundM);
+	const flex = $derived(craneFlex(geometry, bench.setting));
 	/** Something beside the floor that not every boom keeps from. */
-	const crowded = $derived(reach.findings.some((each) => each.what !== 'floor' && each.clearM < wanted(each)));
+	const crowded = $derived(reach.findings.some((each) => each.what !== 'floor' && each.clearM < each.wantedM));
 	/** The lowest boom that keeps off the floor, where lower ones strike it; null: none does. */
 	const floor = $derived(reach.findings.find(({ what }) => what === 'floor'));
 	const strikesBelow = $derived(floor !== undefined && floor.clearM < 0 && floor.keep !== null ? floor.keep[0] : null);
@@ -126,7 +128,7 @@
 				<div class="near" data-finding={finding.what}>
 					<span>{names[finding.what]}</span>
 					<Vial
-						offset={finding.clearM >= wanted(finding) ? 0 : Math.max(-30, (finding.clearM - wanted(finding)) * 8 - 1)}
+						offset={finding.clearM >= finding.wantedM ? 0 : Math.max(-30, (finding.clearM - finding.wantedM) * 8 - 1)}
 						label="{names[finding.what]}: {metres(finding.clearM)}"
 					/>
 					<span class="figure" class:bad={finding.clearM < 0}
@@ -146,8 +148,10 @@
 					kill.
 				</p>{/if}
 			<p class="quiet">
-				Distances are of the arm, nose and camera as drawn, with {metres(aroundM)} of room wanted; a rigid arm, level floor.
-				Walk it slowly once, unloaded of people, before the show.
+				Distances are of the arm, nose and camera as drawn, with {metres(aroundM)} of room wanted and {flexWords(
+					flex,
+					metres
+				)}; level floor. Walk it slowly once, unloaded of people, before the show.
 			</p>
 			<p><a href="/balance/crane/{bench.support.id}/{bench.payloadId}">Back to the weights</a></p>
 		</Slip>

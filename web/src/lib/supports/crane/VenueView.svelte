@@ -15,7 +15,9 @@
 	import { onMount } from 'svelte';
 	import { sharedCraneBench } from './craneBench.svelte';
 	import { boomsLeft, bubbleOf, freshStanding, readVenue, venueQuestion } from './inVenue';
+	import { flexWords } from '$lib/model/flex';
 	import { reachAround } from './reach';
+	import { craneFlex } from './standing';
 	import { VenueTrial } from './venueTrial.svelte';
 	import VenuePlanDrawing from './VenuePlanDrawing.svelte';
 
@@ -61,7 +63,9 @@
 	});
 	$effect(() => {
 		const [on, at, letBe] = [plan, standing, booms ?? geometry.boomRangeRad];
-		trial?.ask(on === null || at === null ? null : question, (answer) => readVenue(answer, on!, at!, letBe));
+		trial?.ask(on === null || at === null ? null : question, (answer) =>
+			readVenue(answer, on!, at!, letBe, craneFlex(geometry, setting).m)
+		);
 	});
 
 	async function choose(id: string) {
@@ -286,8 +290,10 @@
 						kill.
 					</p>{/if}
 				<p class="quiet">
-					Proven between the angles too, for a rigid arm on a level floor as the plan shows it, with {far(0.3)} of room wanted.
-					What is not on the plan is not kept from; nor is anything that moves.
+					Proven between the angles too, on a level floor as the plan shows it, with {far(0.3)} of room wanted and {flexWords(
+						craneFlex(geometry, setting),
+						far
+					)}. What is not on the plan is not kept from; nor is anything that moves.
 				</p>
 			{/if}
 			{#if trial?.pending === true && trial.share !== null}

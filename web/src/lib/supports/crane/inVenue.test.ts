@@ -6,7 +6,7 @@ import { crane } from '$lib/testing/crane';
 import { bodies, payload } from '$lib/testing/scenario';
 import { withShape } from '$lib/places/plan';
 import { boomsLeft, bubbleOf, freshStanding, readVenue, venueQuestion } from './inVenue';
-import { bareSetting, noseU } from './standing';
+import { bareSetting, craneFlex, noseU } from './standing';
 
 const { geometry } = crane('sectional');
 const cine = bodies(payload('Cine'));
@@ -27,7 +27,7 @@ function tried(plan: VenuePlan, standing: CraneStanding = at) {
 		nearest: craneNearest(question.nearest),
 		under: craneNearest(question.under)
 	};
-	return readVenue(answer, plan, standing, question.nearest.boomRangeRad);
+	return readVenue(answer, plan, standing, question.nearest.boomRangeRad, question.givesM);
 }
 const withOne = (kind: PlanKind, points: readonly PlanPoint[]) => withShape(hall, kind, points).plan;
 
@@ -58,7 +58,7 @@ describe('a crane on a venue’s plan', () => {
 		expect(from).toBeGreaterThan(0);
 		expect(to).toBeGreaterThan(Math.PI);
 		expect(to - from).toBeGreaterThan(4);
-		expect(found.findings[0]).toMatchObject({ kind: 'obstacle', wantedM: 0.3 });
+		expect(found.findings[0]).toMatchObject({ kind: 'obstacle', wantedM: 0.3 + craneFlex(geometry, setting).m });
 		// With stops set just there, everything is.
 		expect(tried(tall, { ...at, stopsRad: found.keepTo!.swings }).all).toBe(true);
 		// Turned round, it is in the way again.
@@ -120,6 +120,27 @@ describe('a crane on a venue’s plan', () => {
 		// And they are: with those as stops, everything is clear.
 		expect(tried(plan, { ...at, stopsRad: swings, boomsRad: booms }).all).toBe(true);
 	});
+	it('asks as much more as the nose gives: what was just far enough is too near, and people just beside it are under it', () => {
+		const by = (plan: VenuePlan, givesM: number) => {
+			const asked = venueQuestion({ ...geometry, givesM }, setting, cine, plan, { ...at, boomsRad: [-0.1, 0.1] })!;
+			const answer = {
+				clear: craneClearPoses(asked.clear),
+				nearest: craneNearest(asked.nearest),
+				under: craneNearest(asked.under)
+			};
+			return readVenue(answer, plan, at, [-0.1, 0.1], asked.givesM);
+		};
+		const pillar = withOne('obstacle', box(reach + 1, 0, 0.1));
+		const tall = { ...pillar, shapes: pillar.shapes.map((each) => ({ ...each, topM: 8 })) };
+		const [stiff, soft] = [by(tall, 0), by(tall, 0.4)];
+		expect(soft.findings[0]!.distanceM).toBe(stiff.findings[0]!.distanceM);
+		expect([stiff.findings[0]!.wantedM, soft.findings[0]!.wantedM]).toEqual([0.3, 0.7]);
+		expect(stiff.findings[0]!.distanceM).toBeGreaterThan(0.3);
+		expect(stiff.findings[0]!.distanceM).toBeLessThan(0.7);
+		expect([stiff.all, soft.all]).toEqual([true, false]);
+		const people = withOne('people', box(reach + 1.2, 0, 0.1));
+		expect([by(people, 0).under, by(people, 0.4).under].map((each) => each.length)).toEqual([0, 1]);
+	});
 	it('keeps ten metres from an overhead line', () => {
 		const line = withOne('line', [
 			[reach + 5, -20],
@@ -127,7 +148,7 @@ describe('a crane on a venue’s plan', () => {
 		]);
 		const found = tried(line);
 		expect(found.all).toBe(false);
-		expect(found.findings[0]).toMatchObject({ kind: 'line', wantedM: 10 });
+		expect(found.findings[0]).toMatchObject({ kind: 'line', wantedM: 10 + craneFlex(geometry, setting).m });
 		expect(bubbleOf(found.findings[0]!)).toBeLessThan(-1);
 	});
 });

@@ -1,9 +1,10 @@
 import { type ClearPoses, type CraneInVenueInput, type Kept, type Nearest, radFromDeg } from '@poise/core';
 import type { CraneGeometry, CraneSetting, CraneStanding, Span } from './model';
 import type { PlanShape, VenuePlan } from '$lib/model/venue';
+import { largestBlock, type Run } from './largestBlock';
 import { boundsOfPlan, keepM, keptOf } from '$lib/places/plan';
 import { aroundM, reachAround } from './reach';
-import { type MountedBody, reachOf } from './standing';
+import { craneFlex, type MountedBody, reachOf } from './standing';
 
 /** What the arm is drawn round with: its tube, the head, a camera with its hood, the weights. */
 const radii = { head: 0.12, camera: 0.2, weights: 0.3 };
@@ -31,6 +32,8 @@ export interface VenueQuestion {
 	readonly nearest: CraneInVenueInput;
 	/** Between the stops, who comes under the arm, however high it passes. */
 	readonly under: CraneInVenueInput;
+	/** Asked beside all of it. */
+	readonly givesM: number;
 }
 export interface VenueAnswer {
 	readonly clear: ClearPoses;
@@ -69,14 +72,18 @@ export function venueQuestion(
 	const allowed = { ...everywhere, swingRangeRad: standing.stopsRad ?? fullTurn, boomRangeRad: booms };
 	/** People to the sky: nobody is under the arm that passes beside them. */
 	const upright = (shape: PlanShape): Kept => ({ ...keptOf(shape), bottomM: 0, topM: 500, keepM: besideM });
+	const gives = craneFlex(geometry, setting).m;
+	/** What gives comes nearer by so much than it is drawn. */
+	const given = (shape: Kept): Kept => ({ ...shape, keepM: shape.keepM + gives });
 	const shapes = plan.shapes.map((shape) =>
-		shape.kind === 'people' && !standing.overPeople ? upright(shape) : keptOf(shape)
+		given(shape.kind === 'people' && !standing.overPeople ? upright(shape) : keptOf(shape))
 	);
 	const under = plan.shapes.filter(({ kind }) => kind === 'people').map(upright);
 	return {
 		clear: { ...everywhere, shapes },
-		nearest: { ...allowed, shapes: plan.shapes.map(keptOf) },
-		under: { ...allowed, shapes: under }
+		nearest: { ...allowed, shapes: plan.shapes.map((shape) => given(keptOf(shape))) },
+		under: { ...allowed, shapes: under },
+		givesM: gives
 	};
 }
 
@@ -117,7 +124,8 @@ export function readVenue(
 	{ clear, nearest, under }: VenueAnswer,
 	plan: VenuePlan,
 	{ stopsRad }: Pick<CraneStanding, 'stopsRad'>,
-	booms: Span
+	booms: Span,
+	givesM: number
 ): VenueReach {
 	const block = allowed(clear, stopsRad, booms);
 	const round = stopsRad === null;
@@ -135,9 +143,9 @@ export function readVenue(
 			const shape = byId.get(id);
 			return shape === undefined
 				? []
-				: [{ id, label: shape.label, kind: shape.kind, wantedM: keepM[shape.kind], ...found }];
+				: [{ id, label: shape.label, kind: shape.kind, wantedM: keepM[shape.kind] + givesM, ...found }];
 		}),
-		under: under.filter(({ distanceM }) => distanceM < besideM).map(({ id }) => byId.get(id)?.label ?? id)
+		under: under.filter(({ distanceM }) => distanceM < besideM + givesM).map(({ id }) => byId.get(id)?.label ?? id)
 	};
 }
 
@@ -212,35 +220,3 @@ function keepTo(block: ClearPoses, round: boolean): Limits | null {
 /** Room to spare as the vial shows it: between the marks when it is enough. */
 export const bubbleOf = ({ distanceM, wantedM }: VenueFinding): number =>
 	distanceM >= wantedM ? 0 : Math.max(-30, -1 - (20 * (wantedM - distanceM)) / Math.max(wantedM, aroundM));
-
-/** So many rows from one on, and which columns of them. */
-interface Run {
-	readonly from: number;
-	readonly length: number;
-	readonly low: number;
-	readonly high: number;
-}
-
-/** The largest block whose cells all hold; `round`: the last row is the first one's neighbour. */
-function largestBlock(holds: readonly (readonly boolean[])[], round: boolean): Run | null {
-	const [count, wide] = [holds.length, holds[0]?.length ?? 0];
-	/** For each column: how many rows up to this one hold without a break. */
-	const run = new Array<number>(wide).fill(0);
-	let best: Run | null = null;
-	let most = 0;
-	for (let row = 0; row < (round ? 2 * count : count); row += 1) {
-		for (let column = 0; column < wide; column += 1)
-			run[column] = holds[row % count]![column] ? Math.min(count, run[column]! + 1) : 0;
-		for (let low = 0; low < wide; low += 1) {
-			let length = Infinity;
-			for (let high = low; high < wide && run[high]! > 0; high += 1) {
-				length = Math.min(length, run[high]!);
-				const cells = length * (high - low + 1);
-				if (cells <= most) continue;
-				most = cells;
-				best = { from: (row + 1 - length) % count, length, low, high };
-			}
-		}
-	}
-	return best;
-}

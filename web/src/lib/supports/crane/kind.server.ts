@@ -58,6 +58,7 @@ export const server: ServerKind<CraneGeometry, CraneBenchState, CraneRecordDetai
 		const standing = state.standing ?? null;
 		return {
 			kind: 'arm',
+			givesM: geometry.givesM ?? null,
 			armM: noseU(geometry, setting),
 			tailM: rear.lengthM,
 			tubeM: tubeAcrossM,

@@ -68,6 +68,8 @@ export interface CraneGeometry {
 	/** Plates at hand. */
 	readonly plates: readonly PlateCount[];
 	readonly boomRangeRad: Span;
+	/** How far its nose gives under load, measured; none or null: a careful guess. */
+	readonly givesM?: number | null;
 	/** Pivot above the floor: the column's travel. */
 	readonly pivotHeightM: Span;
 	readonly base: {

@@ -26,6 +26,20 @@ describe('reach', () => {
 	it('keeps people out of more than the arm’s own length', () => {
 		expect(around({}).keepOutM).toBeGreaterThan(noseU(geometry, setting) + 0.5);
 	});
+	it('asks as much more of everything as the nose gives: the same distances, fewer booms', () => {
+		const by = (givesM: number) =>
+			reachAround({ ...geometry, givesM }, setting, cine, { ...empty, ceilingM: 4, wallM: 9, lineM: 30 });
+		const [stiff, soft] = [by(0), by(0.25)];
+		stiff.findings.forEach((each, k) => {
+			expect(soft.findings[k]!.clearM, each.what).toBe(each.clearM);
+			expect(soft.findings[k]!.wantedM, each.what).toBeCloseTo(each.wantedM + 0.25, 12);
+		});
+		expect(stiff.findings.map(({ wantedM }) => wantedM)).toEqual([0.05, aroundM, aroundM, 10]);
+		expect(soft.keep![1]).toBeLessThan(stiff.keep![1]);
+		expect(soft.keep![0]).toBeGreaterThan(stiff.keep![0]);
+		// Nobody has said: by its reach.
+		expect(found({ ceilingM: 3 }, 'ceiling').wantedM).toBeCloseTo(aroundM + 0.02 * noseU(geometry, setting), 12);
+	});
 	it('finds the ceiling, and the boom that stays clear of it', () => {
 		const high = found({ ceilingM: 3 }, 'ceiling');
 		expect(high.clearM).toBeLessThan(0);

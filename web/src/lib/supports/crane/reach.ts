@@ -1,6 +1,6 @@
 import { cranePose } from '@poise/core';
 import type { CraneGeometry, CraneRoom, CraneSetting } from './model';
-import { headSign, type MountedBody, reachOf } from './standing';
+import { craneFlex, headSign, type MountedBody, reachOf } from './standing';
 
 /** Half of a camera with its hood, round the lens; and the room that a hand leaves beside a moving thing. */
 const aroundLensM = 0.2;
@@ -21,6 +21,8 @@ export interface RoomFinding {
 	readonly what: 'ceiling' | 'wall' | 'rows' | 'floor' | 'line';
 	/** Least distance over the boom range; negative: it strikes. */
 	readonly clearM: number;
+	/** What is asked, with what gives. */
+	readonly wantedM: number;
 	readonly atBoomRad: number;
 	/** Booms that keep the room's distance; null: none does. */
 	readonly keep: readonly [number, number] | null;
@@ -72,6 +74,7 @@ export function reachAround(
 			tailLowM: tailM[2] - 0.3
 		};
 	});
+	const gives = craneFlex(geometry, setting).m;
 	const outM = Math.max(...samples.map((each) => each.outM));
 	const tailM = geometry.rear.lengthM + 0.25;
 	/** The longest run of booms, without a break, that is clear. */
@@ -84,12 +87,14 @@ export function reachAround(
 		return best.length === 0 ? null : [best[0]!.boomRad, best[best.length - 1]!.boomRad];
 	};
 	const rules: { readonly clearOf: (each: ReachSample) => number; readonly keepM: number }[] = [];
-	const finding = (what: RoomFinding['what'], clearOf: (each: ReachSample) => number, keepM: number): RoomFinding => {
+	const finding = (what: RoomFinding['what'], clearOf: (each: ReachSample) => number, askedM: number): RoomFinding => {
+		const keepM = askedM + gives;
 		rules.push({ clearOf, keepM });
 		const worst = samples.reduce((least, each) => (clearOf(each) < clearOf(least) ? each : least));
 		return {
 			what,
 			clearM: clearOf(worst),
+			wantedM: keepM,
 			atBoomRad: worst.boomRad,
 			keep: longest((each) => clearOf(each) >= keepM)
 		};

@@ -1,6 +1,7 @@
-import { crossingSides, outlineAreaM2 } from '@poise/core';
 import Joi from 'joi';
+import { flexLimit } from '$lib/model/flex';
 import type { Limit } from '$lib/model/limits';
+import { feet } from './feet.server';
 import { craneLimits } from './limits';
 import { baseKinds, type CraneBenchState, type CraneDraft, type CraneGeometry, type CraneRecordDetail } from './model';
 import {
@@ -32,22 +33,6 @@ const section = Joi.object({
 	pullsOutM: within(craneLimits.pullsOut, 'how far it pulls out, in metres').optional()
 });
 
-/** Feet in order, round some area, without crossing: the core says the same when it is asked. */
-const feet = Joi.array()
-	.items(pair('the foot', craneLimits.foot).optional())
-	.min(3)
-	.max(12)
-	.required()
-	.label('the feet')
-	.custom((value: [number, number][], { error }) => {
-		if (outlineAreaM2(value) <= 5e-7) return error('feet.order');
-		return crossingSides(value) === null ? value : error('feet.cross');
-	})
-	.messages({
-		'feet.order': 'the feet must go counter-clockwise round the base, seen from above',
-		'feet.cross': 'the sides of the base cross each other'
-	});
-
 const head = () =>
 	Joi.object({
 		name: Joi.string().trim().min(1).max(80).label('the head’s name'),
@@ -71,6 +56,7 @@ export const craneGeometry = Joi.object<CraneGeometry>({
 	}).required(),
 	tubeVM: metres('the tubes’ line', craneLimits.line),
 	tubeAcrossM: metres('the tube', craneLimits.tube),
+	givesM: within(flexLimit, 'how far the nose gives, in metres,').optional().allow(null),
 	rodKgPerM: kg('the rod, per metre,', craneLimits.rod),
 	nose: Joi.object({
 		massKg: kg('the nose', craneLimits.noseMass),

@@ -7,6 +7,7 @@ import {
 	type Vec3,
 	windForce
 } from '@poise/core';
+import { type Flex, flexOf } from '$lib/model/flex';
 import type { CraneGeometry, CraneGround, CraneSetting, Hung } from './model';
 
 export interface MountedBody {
@@ -60,6 +61,10 @@ export const noseU = (
 	geometry: CraneGeometry,
 	{ fitted, pulledOutM }: Pick<CraneSetting, 'fitted' | 'pulledOutM'>
 ): number => fittedSections(geometry, fitted).reduce((sum, { lengthM }) => sum + lengthM, 0) + pulledOutM;
+
+/** How far its nose gives as it stands, with all that carries it. */
+export const craneFlex = (geometry: CraneGeometry, setting: Pick<CraneSetting, 'fitted' | 'pulledOutM'>): Flex =>
+	flexOf(geometry.givesM, { by: 'arm', reachM: noseU(geometry, setting) });
 
 export const hungKg = ({ plates }: Pick<CraneGeometry, 'plates'>, hung: Hung): number =>
 	plates.reduce((sum, { massKg }, index) => sum + massKg * (hung[index] ?? 0), 0);

@@ -8,6 +8,8 @@
 	import type { Part } from '$lib/model/part';
 	import { mountedBodies, type Payload, standingParts } from '$lib/model/payload';
 	import type { Person } from '$lib/model/person';
+	import { flexOf } from '$lib/model/flex';
+	import GivesField from '$lib/sheet/fields/GivesField.svelte';
 	import QuantityField from '$lib/sheet/fields/QuantityField.svelte';
 	import type { Quantity } from '$lib/sheet/units/display';
 	import GearFrame from '$lib/shell/GearFrame.svelte';
@@ -204,6 +206,17 @@
 			testId="greatest-payload"
 		/>
 	</div>
+	<GivesField
+		flex={flexOf(geometry.givesM, {
+			by: 'rail',
+			lengthM: geometry.rail.lengthM,
+			supportsM: setting.supportsM,
+			reachM: setting.reachM
+		})}
+		{units}
+		onvalue={(givesM) => shape({ givesM }, 'gives')}
+		oncommit={() => kept.settle()}
+	/>
 	<h2>As its makers say</h2>
 	<p class="lead">What nobody has said is not checked against.</p>
 	<div class="row">

@@ -27,6 +27,7 @@ export const server: ServerKind<SliderGeometry, SliderBenchState, SliderRecordDe
 		const now = settledOn(geometry, setting);
 		return {
 			kind: 'rail',
+			givesM: geometry.givesM ?? null,
 			lengthM: rail.lengthM,
 			travelM: carriage.travelM,
 			railKg: rail.massKg,

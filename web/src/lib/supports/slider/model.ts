@@ -22,6 +22,8 @@ export interface SliderGeometry {
 	readonly clampHoldsNm: number | null;
 	/** The supports clamp the rail, so that it cannot lift off them. */
 	readonly clampsDown: boolean;
+	/** How far it gives under load, measured; none or null: a careful guess. */
+	readonly givesM?: number | null;
 }
 
 export type SliderDraft = GearDraft<SliderGeometry>;

@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import { flexLimit } from '$lib/model/flex';
 import { ends, key, massKg, name, reckoned, version, within } from '$lib/server/schemas/quantities';
 import { keptSnapshot } from '$lib/server/schemas/record';
 import { sliderLimits } from './limits';
@@ -19,7 +20,8 @@ export const sliderGeometry = Joi.object<SliderGeometry>({
 	}).required(),
 	supportBearsN: within(sliderLimits.supportBears, 'what a support bears, in newtons,').allow(null),
 	clampHoldsNm: within(sliderLimits.clampHolds, 'what a clamp holds, in newton metres,').allow(null),
-	clampsDown: Joi.boolean().required().label('clamped down')
+	clampsDown: Joi.boolean().required().label('clamped down'),
+	givesM: within(flexLimit, 'how far it gives, in metres,').optional().allow(null)
 })
 	.required()
 	.custom((value: SliderGeometry, { error }) =>

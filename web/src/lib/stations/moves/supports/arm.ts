@@ -1,4 +1,5 @@
 import { type Mount, reachAxes, type Vec3 } from '@poise/core';
+import { flexOf } from '$lib/model/flex';
 import type { ArmSupport, Values } from '../model';
 import { apart, clamped, type Reached, type SupportOfMove } from './contract';
 
@@ -87,6 +88,11 @@ export const arm: SupportOfMove<ArmSupport> = {
 			{ id: 'head', on: 'head', radiusM: 0.12 }
 		]
 	}),
+	gives: ({ givesM, armM, extension, noseToCentreM }) =>
+		flexOf(givesM, {
+			by: 'arm',
+			reachM: armM + Math.max(0, extension?.range[1] ?? 0) + Math.max(0, noseToCentreM[0])
+		}),
 	reach: (support, from, toM) => {
 		const stays = from.trackM ?? 0;
 		const byArm = reachFrom(support, from, toM, stays);

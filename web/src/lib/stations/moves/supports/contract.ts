@@ -1,5 +1,6 @@
 import type { Mount, MovingBody, Vec3 } from '@poise/core';
 import type { AxisFigures } from '$lib/model/head';
+import type { Flex } from '$lib/model/flex';
 import type { BaseAxis, Values } from '../model';
 
 /** A straight piece of a support as every drawing shows it, room frame. */
@@ -39,6 +40,8 @@ export interface SupportOfMove<Support> {
 	readonly mount: (support: Support, values: Partial<Values>) => Mount;
 	/** Of the whole move, for its clearance; null: its way is not proven. */
 	readonly moving: (support: Support) => { readonly mount: Mount; readonly bodies: readonly MovingBody[] } | null;
+	/** How far it gives under a camera; null: nobody can say, as of a walk. */
+	readonly gives: (support: Support) => Flex | null;
 	/** The places that bring the head nearest a point, from where it stands. */
 	readonly reach: (support: Support, from: Partial<Values>, toM: Vec3) => Reached;
 	/** The base alone goes there; null: it has none that goes while it runs. */

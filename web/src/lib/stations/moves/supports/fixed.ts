@@ -1,3 +1,4 @@
+import { flexOf } from '$lib/model/flex';
 import type { FixedSupport } from '../model';
 import { apart, type SupportOfMove } from './contract';
 import { baseOf, stanceCautions } from './stance';
@@ -14,6 +15,8 @@ export const fixed: SupportOfMove<FixedSupport> = {
 	axes: () => ({}),
 	mount: supportOf,
 	moving: (support) => ({ mount: supportOf(support), bodies: [] }),
+	gives: ({ givesM, stance }) =>
+		flexOf(givesM, { by: stance === 'up' ? 'stand' : stance === 'hung' ? 'ceiling' : 'wall' }),
 	reach: ({ atM }, _from, toM) => {
 		const missM = apart(atM, toM);
 		return { values: {}, missM, why: missM > 1e-6 ? 'It stands still: move the whole head instead.' : null };

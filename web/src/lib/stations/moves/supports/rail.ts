@@ -1,4 +1,5 @@
 import { type Mount, reachAxes, type Vec3 } from '@poise/core';
+import { flexOf } from '$lib/model/flex';
 import type { RailSupport, Values } from '../model';
 import { clamped, type SupportOfMove } from './contract';
 import { baseOf, stanceCautions } from './stance';
@@ -44,6 +45,8 @@ export const rail: SupportOfMove<RailSupport> = {
 			bodies: support.what === 'dolly' ? [] : [{ id: 'rail', on: 'room', fromM, toM, radiusM: 0.04 }]
 		};
 	},
+	gives: ({ givesM, what, lengthM, supportsM, reachM }) =>
+		flexOf(givesM, what === 'dolly' ? { by: 'dolly' } : { by: 'rail', lengthM, supportsM, reachM }),
 	reach: (support, _from, toM) => {
 		const { trackM = 0, missM = 0 } = reachAxes({ mount: mountOf(support), centreM: toM });
 		const kept = clamped(trackM, support.travelM);

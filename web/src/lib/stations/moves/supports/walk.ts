@@ -18,6 +18,7 @@ export const walk: SupportOfMove<WalkSupport> = {
 		base: { headingRad: 0, tiltRad: 0, rollRad: 0 }
 	}),
 	moving: () => null,
+	gives: () => null,
 	reach: (_support, _from, [x, y, z]) => {
 		const heightM = clamped(z, [0.1, 2.6]);
 		return {

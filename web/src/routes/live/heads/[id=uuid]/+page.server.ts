@@ -1,4 +1,5 @@
 import { findLiveHead, listPoses } from '$lib/server/db/liveHeads';
+import { drawnCameras } from '$lib/server/drawnCameras';
 import { listVenues } from '$lib/server/db/venues';
 import { pageLoad } from '$lib/server/page';
 import type { PageServerLoad } from './$types';
@@ -6,10 +7,11 @@ import type { PageServerLoad } from './$types';
 export const load: PageServerLoad = ({ locals, params }) =>
 	pageLoad(async () => {
 		const { crewId } = locals;
-		const [head, poses, venues] = await Promise.all([
+		const [head, poses, venues, cameras] = await Promise.all([
 			findLiveHead(crewId, params.id),
 			listPoses(crewId),
-			listVenues(crewId)
+			listVenues(crewId),
+			drawnCameras(crewId)
 		]);
-		return { head, poses: poses.filter(({ headId }) => headId === head.id), venues };
+		return { head, poses: poses.filter(({ headId }) => headId === head.id), venues, cameras };
 	});
