@@ -65,6 +65,7 @@ export { type Turn, turnBody, turnOf, turnVector } from './mass/turnBody';
 
 // Gimbals: the chain, how it stands, where its slides belong
 export type { GimbalAxis, GimbalChain, GimbalPart, GimbalSlide } from './gimbal/chain';
+export { agreedLooks } from './gimbal/agreedLooks';
 export { axisStates, type AxisState } from './gimbal/axisState';
 export { balanceGimbal, type BalanceOptions, type GimbalBalance, type SlideTarget } from './gimbal/balanceGimbal';
 export { type Alternative, type CounterweightPlace, type Remedy, withAlternative } from './gimbal/remedies';

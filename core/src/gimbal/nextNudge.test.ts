@@ -27,7 +27,7 @@ function balance(band: readonly [number, number], startM: number, lies: Readonly
 }
 
 const bands = fc
-	.tuple(fc.double({ min: -0.04, max: 0.04, noNaN: true }), fc.double({ min: 0, max: 0.0025, noNaN: true }))
+	.tuple(fc.double({ min: -0.04, max: 0.04, noNaN: true }), fc.double({ min: 0.00005, max: 0.0025, noNaN: true }))
 	.map(([middle, half]) => [middle - half, middle + half] as const);
 const starts = fc.double({ min: rangeM[0], max: rangeM[1], noNaN: true });
 const middleOf = ([low, high]: readonly [number, number]) => (low + high) / 2;

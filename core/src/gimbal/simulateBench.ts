@@ -1,6 +1,7 @@
 import { checksFor } from '../input';
 import { type Body, dot, length, type Vec3 } from '../mass/body';
 import { normal, type Random } from '../numeric/random';
+import { agreedLooks } from './agreedLooks';
 import type { AxisLoad } from './chain';
 import { moveForOffset } from './moveForOffset';
 import { nextNudge } from './nextNudge';
@@ -42,7 +43,8 @@ const mostNudges = 40;
  *
  * The same rules hold for every way: after a first round over all axes each is let go once more, innermost first, and gone about again
  * where it is seen to fall; one look in so many is wrong, whichever it is, that last one too; positions are read off a scale and
- * never known; a way ends where it believes itself done. What is truly poised is counted afterwards.
+ * never known; where friction is small two looks have to agree before an axis is believed, and it is measured three times for every move
+ * (`agreedLooks`); a way ends where it believes itself done. What is truly poised is counted afterwards.
  */
 export function simulateBench(input: {
 	readonly rig: GimbalRig;
@@ -71,8 +73,9 @@ export function simulateBench(input: {
 	for (const axisId of innermostFirst) goAbout(axisId);
 	// A helper moved for an outer axis may have taken an inner one out again.
 	for (const axisId of innermostFirst) {
-		counts.set(axisId, sum(counts.get(axisId) ?? none, { nudges: 0, looks: 1 }));
-		if (!bench.seenToHold(axisId)) goAbout(axisId);
+		const last = letGo(bench, axisId);
+		counts.set(axisId, sum(counts.get(axisId) ?? none, { nudges: 0, looks: last.looks }));
+		if (!last.holds) goAbout(axisId);
 	}
 
 	const axes = innermostFirst.map((axisId) => ({
@@ -107,9 +110,11 @@ const ways: Readonly<Record<BenchWay, GoAbout>> = {
 		let [nudges, looks] = [0, 0];
 		const own = bench.slidesOf(axisId);
 		while (nudges < mostNudges && own.length > 0) {
-			looks += 1;
-			if (bench.seenToHold(axisId)) break;
-			const told = bench.measured(axisId);
+			const seen = letGo(bench, axisId);
+			looks += seen.looks;
+			if (seen.holds) break;
+			const { told, again } = measuredOffset(bench, axisId);
+			looks += again;
 			const { load } = bench.trueOffset(axisId);
 			const slides = [...own, ...helpers(bench, load, own, told)];
 			const moves = moveForOffset({
@@ -171,6 +176,27 @@ const ways: Readonly<Record<BenchWay, GoAbout>> = {
 
 const eachOf = (bench: SimulatedBench, axisId: string, about: (slide: RigSlide) => Counts): Counts =>
 	bench.slidesOf(axisId).reduce((counts, slide) => sum(counts, about(slide)), none);
+
+/** Looks until as many agree, one after the other, as this axis's friction asks for. */
+function letGo(bench: SimulatedBench, axisId: string): { readonly holds: boolean; readonly looks: number } {
+	const needed = agreedLooks({ bandM: bandOf(bench.trueOffset(axisId).load) });
+	let [holds, agree, looks] = [bench.seenToHold(axisId), 1, 1];
+	while (agree < needed) {
+		const again = bench.seenToHold(axisId);
+		looks += 1;
+		[holds, agree] = again === holds ? [holds, agree + 1] : [again, 1];
+	}
+	return { holds, looks };
+}
+
+/** What is made of the loose axis: where a slip would cost a nudge that friction does not forgive, the middle of three times. */
+function measuredOffset(bench: SimulatedBench, axisId: string): { readonly told: Vec3; readonly again: number } {
+	const first = bench.measured(axisId);
+	if (agreedLooks({ bandM: bandOf(bench.trueOffset(axisId).load) }) === 1) return { told: first, again: 0 };
+	const three = [first, bench.measured(axisId), bench.measured(axisId)];
+	const middle = (k: number) => three.map((each) => each[k]!).sort((a, b) => a - b)[1]!;
+	return { told: [middle(0), middle(1), middle(2)], again: 2 };
+}
 
 /** A slide along which the load already is where friction holds it stays: a hand would only spoil it. */
 function worthMoving(

@@ -84,6 +84,7 @@
 				<td class="words">
 					{#if figures.seen.has(slide.id)}<strong class="poised">seen to hold</strong>
 					{:else if ended(slide.id)}<strong class="ended">falls at its end</strong>
+					{:else if figures.seenOnce.has(slide.id)}<span>held once, once more</span>
 					{:else if step.placed && Math.abs(offset) <= 1}<span>in place, not let go</span>
 					{:else if step.placed}<span class="quiet">placed; waits</span>
 					{:else}<strong>{moveInWords(slide, step.moveM, units)}</strong>{#if turns}<span class="quiet turns"

@@ -150,9 +150,13 @@ export function benchSlip(rig: Gimbal, figures: BenchFigures, units: UnitSystem,
 			...none,
 			kind: 'placed',
 			heading: `In place, as computed · ${held} of ${steps.length} seen to hold · motors off`,
-			lead: 'Now let go of ',
+			lead: figures.seenOnce.has(slide.id) ? 'Once more, let go of ' : 'Now let go of ',
 			strong: `${lower(axisLabel(rig, slide.balances))}, ${poseFor(slide)}`,
-			why: `By the figures it holds${sure}; nobody has seen it yet. ${cautionFor(slide)}`,
+			why: `${
+				figures.seenOnce.has(slide.id)
+					? onceMore(figures.frictionM[slide.balances] ?? 0, units)
+					: `By the figures it holds${sure}; nobody has seen it yet.`
+			} ${cautionFor(slide)}`,
 			step: unseen
 		};
 	}
@@ -174,6 +178,12 @@ export function benchSlip(rig: Gimbal, figures: BenchFigures, units: UnitSystem,
 		why: outOfTravel(rig, figures)
 	};
 }
+
+/** Why one look that held is not enough. */
+export const onceMore = (bandM: number, units: UnitSystem): string =>
+	bandM > 0
+		? `Seen to hold once. Friction holds it over no more than ± ${together(showLength(bandM, units))}, and one look in ten is wrong.`
+		: 'Seen to hold once. Nobody knows how much friction holds it, and one look in ten is wrong.';
 
 const axisLabel = (rig: Gimbal, axisId: string) => rig.geometry.axes.find(({ id }) => id === axisId)?.label ?? axisId;
 

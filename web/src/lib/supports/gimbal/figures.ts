@@ -13,7 +13,7 @@ import {
 import type { Positions, Gimbal } from './model';
 import type { Look } from '$lib/supports/gimbal/model';
 import type { MountedBody } from '$lib/model/payload';
-import { type Hunt, readLooks, seenToHold } from './looks';
+import { frictionBandM, heldLooks, type Hunt, looksAsked, readLooks } from './looks';
 import { printablePosition } from './reading';
 import { usualZeroSigmaM } from './taught';
 
@@ -30,6 +30,10 @@ export interface BenchFigures {
 	readonly placed: boolean;
 	/** Slides at which the axis was let go and seen to hold, with everything standing where it stands now. */
 	readonly seen: ReadonlySet<string>;
+	/** Those that were seen to hold, and have to be once more: friction holds them over so little. */
+	readonly seenOnce: ReadonlySet<string>;
+	/** Half the width over which friction holds each axis; 0: nobody knows. */
+	readonly frictionM: Readonly<Record<string, number>>;
 	/** As seen: in place, and every axis let go and seen to hold. */
 	readonly poised: boolean;
 	/** The slide whose turn it is; null when every slide stands where it should. */
@@ -140,12 +144,14 @@ export function benchFigures(
 	);
 	const { steps, poised: within } = balanceSteps({ rig: rig.geometry, payload: bodies, positionsM, targetsM, chain });
 	const placed = within && Object.keys(hunted).length === 0;
-	const seen = new Set(
-		steps.flatMap(({ slideId, bandM }) => {
-			const slide = rig.geometry.slides.find(({ id }) => id === slideId);
-			return slide !== undefined && seenToHold(rig, slide, bandM, looks, positionsM) ? [slideId] : [];
-		})
-	);
+	const [seen, seenOnce] = [new Set<string>(), new Set<string>()];
+	for (const { slideId, bandM } of steps) {
+		const slide = rig.geometry.slides.find(({ id }) => id === slideId);
+		if (slide === undefined) continue;
+		const held = heldLooks(rig, slide, bandM, looks, positionsM);
+		if (held >= looksAsked(chain, slide.balances)) seen.add(slideId);
+		else if (held > 0) seenOnce.add(slideId);
+	}
 	return {
 		massKg,
 		fit: massKg < rig.leastPayloadKg ? 'tooLight' : massKg > rig.greatestPayloadKg ? 'tooHeavy' : 'fits',
@@ -155,6 +161,8 @@ export function benchFigures(
 		axes: axisStates({ chain, positionsM }),
 		placed,
 		seen,
+		seenOnce,
+		frictionM: Object.fromEntries(chain.axes.map(({ id }) => [id, frictionBandM(chain, id)])),
 		poised: placed && steps.every(({ slideId }) => seen.has(slideId)),
 		next: nextStep(steps, within, hunted),
 		hunts,

@@ -3,7 +3,7 @@ import type { BenchState } from '$lib/supports/gimbal/model';
 import type { UnitSystem } from '$lib/model/person';
 import type { Gimbal, RigSlide } from './model';
 import { showLength, showTurns, together } from '$lib/sheet/units/display';
-import { moveInWords } from './benchSlip';
+import { moveInWords, onceMore } from './benchSlip';
 import { printedReading } from '$lib/sheet/units/printed';
 
 /** Where one slide's turn stands: to be set, to be looked at, or done. */
@@ -73,9 +73,9 @@ export function guideSteps(
 					}
 				: stage === 'look'
 					? {
-							lead: 'Tighten it, then let go of ',
+							lead: figures.seenOnce.has(slide.id) ? 'Once more, let go of ' : 'Tighten it, then let go of ',
 							strong: lower(free),
-							detail: `${slide.label} at ${printedReading(slide, state.positionsM[slide.id] ?? 0)}`
+							detail: `${slide.label} at ${printedReading(slide, state.positionsM[slide.id] ?? 0)}${figures.seenOnce.has(slide.id) ? `. ${onceMore(figures.frictionM[slide.balances] ?? 0, units)}` : ''}`
 						}
 					: {
 							lead: '',

@@ -4,7 +4,9 @@ import type { Look } from '$lib/supports/gimbal/model';
 import { bodies, payload, rig, targetsOf } from '$lib/testing/scenario';
 import { benchFigures, completePositions, solveWithLooks } from './figures';
 import { lookAt } from './lookAt';
-import { readLooks } from './looks';
+import { benchSlip } from './benchSlip';
+import { guideSteps } from './guide';
+import { heldLooks, readLooks } from './looks';
 
 const small = rig('Small');
 const wide = payload('wide');
@@ -161,5 +163,53 @@ describe('falls and holds', () => {
 			seen: [{ slideId: 'plate', offsetM: 0.002 }]
 		};
 		expect(hunt([way('plate', 'falls+', at.plate!), measured])).toBeUndefined();
+	});
+});
+
+describe('friction that holds over little', () => {
+	const axes = small.geometry.axes.map((axis) => ({ ...axis, frictionNm: 0.4 * (axis.frictionNm ?? 0) }));
+	const fine = { ...small, geometry: { ...small.geometry, axes } };
+	// As the scales are printed, where a hand sets them.
+	const placed = benchFigures(fine, believed, at).targetsM;
+	const held = (slideId: string, observation: 'holds' | 'falls+' = 'holds'): Look => ({
+		...way(slideId, observation, 0),
+		positionsM: placed
+	});
+	const plate = fine.geometry.slides.find(({ id }) => id === 'plate')!;
+	const seen = (looks: readonly Look[], needed: 1 | 2 = 2) => heldLooks(fine, plate, 0.0005, looks, placed) >= needed;
+
+	it('asks for two looks that agree, the last ones, as it stands; one is enough where friction forgives more', () => {
+		expect(seen([held('plate')])).toBe(false);
+		expect(seen([held('plate'), held('plate')])).toBe(true);
+		expect(seen([held('plate'), held('plate', 'falls+'), held('plate')])).toBe(false);
+		expect(seen([held('plate', 'falls+'), held('plate'), held('plate')])).toBe(true);
+		expect(seen([held('plate'), held('plate', 'falls+')])).toBe(false);
+		expect(seen([held('plate'), { ...held('plate'), struck: true }])).toBe(false);
+		const before = { ...held('plate'), positionsM: { ...placed, plate: placed.plate! + 0.002 } };
+		expect(seen([before, held('plate')])).toBe(false);
+		expect(seen([held('plate')], 1)).toBe(true);
+		expect(seen([held('plate'), held('plate', 'falls+')], 1)).toBe(false);
+	});
+	it('is never called poised on one look each, and the slip says to look once more, and why', () => {
+		const ids = fine.geometry.slides.map(({ id }) => id);
+		const once = ids.map((id) => held(id));
+		const figuresOf = (looks: readonly Look[]) =>
+			benchFigures(fine, believed, placed, solveWithLooks(fine, believed, looks));
+		const [one, two] = [figuresOf(once), figuresOf([...once, ...once])];
+		expect([one.poised, two.poised]).toEqual([false, true]);
+		// The same gimbal as it is sold is believed at once.
+		const sold = benchFigures(small, believed, placed, solveWithLooks(small, believed, once));
+		expect([sold.poised, [...sold.seenOnce]]).toEqual([true, []]);
+		const unknown = small.geometry.axes.map(({ frictionNm: _, ...axis }) => axis);
+		const strange = { ...small, geometry: { ...small.geometry, axes: unknown } };
+		expect(benchFigures(strange, believed, placed, solveWithLooks(strange, believed, once)).poised).toBe(false);
+		expect([...one.seenOnce].sort()).toEqual([...ids].sort());
+		expect([...two.seenOnce]).toEqual([]);
+		const slip = benchSlip(fine, one, 'metric', false);
+		expect(slip.kind).toBe('placed');
+		expect(slip.lead).toMatch(/^Once more/);
+		expect(slip.why).toMatch(/Seen to hold once\. Friction holds it over no more than ± 0\.\d+ mm/);
+		const steps = guideSteps(fine, one, { positionsM: placed }, 'metric');
+		expect(steps.every(({ stage, lead }) => stage === 'look' && lead.startsWith('Once more'))).toBe(true);
 	});
 });

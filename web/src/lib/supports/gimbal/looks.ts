@@ -1,4 +1,5 @@
 import {
+	agreedLooks,
 	axisStates,
 	correctChain,
 	dot,
@@ -124,15 +125,7 @@ function huntOf(
 		positionM: within(slide, positionsM[slide.id] ?? 0),
 		observation
 	}));
-	const axis = chain.axes.find(({ id }) => id === slide.balances);
-	const carriedKg = chain.parts.reduce((sum, { body, hangsOn }) => {
-		const depth = chain.axes.findIndex(({ id }) => id === hangsOn);
-		return depth >= chain.axes.findIndex(({ id }) => id === slide.balances) ? sum + body.massKg : sum;
-	}, 0);
-	const bandM =
-		carriedKg > 0 && (axis?.frictionNm ?? 0) > 0
-			? holdingBand({ massKg: carriedKg, frictionNm: axis?.frictionNm ?? 0 }).holdingBandM
-			: 0;
+	const bandM = frictionBandM(chain, slide.balances);
 	// A look that holds is good enough, unless the person goes on to look for the middle.
 	const seeking = still.some(({ seek }) => seek === true);
 	const meanM = balancedAt(chain, slide, known(rig, last.positionsM));
@@ -170,28 +163,44 @@ function balancedAt(chain: GimbalChain, slide: RigSlide, positionsM: Positions):
 const within = ({ rangeM }: RigSlide, positionM: number) => Math.min(rangeM[1], Math.max(rangeM[0], positionM));
 
 /**
- * The axis was let go with this slide, and every other that matters to it, standing as they stand now, and was seen to
- * hold, or was measured within what friction forgives. The last look counts.
+ * How often, the last looks one after the other, the axis was let go with this slide, and every other that matters to it, standing as they
+ * stand now, and was seen to hold, or was measured within what friction forgives.
  */
-export function seenToHold(
+export function heldLooks(
 	rig: Gimbal,
 	slide: RigSlide,
 	bandM: number,
 	looks: readonly Look[],
 	positionsM: Positions
-): boolean {
-	const last = looks.findLast(
+): number {
+	const inside = rig.geometry.slides.filter((other) => other.id === slide.id || isInside(rig, other, slide));
+	const held = (look: Look): boolean =>
+		inside.every(({ id }) => Math.abs((look.positionsM[id] ?? 0) - (positionsM[id] ?? 0)) <= sameM) &&
+		(look.kind === 'way'
+			? look.observation === 'holds'
+			: Math.abs(look.seen.find(({ slideId }) => slideId === slide.id)?.offsetM ?? Infinity) <= bandM);
+	const own = looks.filter(
 		(look) =>
 			look.struck !== true &&
 			(look.kind === 'way' ? look.slideId === slide.id : look.seen.some(({ slideId }) => slideId === slide.id))
 	);
-	if (last === undefined) return false;
-	const still = rig.geometry.slides
-		.filter((other) => other.id === slide.id || isInside(rig, other, slide))
-		.every(({ id }) => Math.abs((last.positionsM[id] ?? 0) - (positionsM[id] ?? 0)) <= sameM);
-	if (!still) return false;
-	if (last.kind === 'way') return last.observation === 'holds';
-	return Math.abs(last.seen.find(({ slideId }) => slideId === slide.id)?.offsetM ?? Infinity) <= bandM;
+	const fell = own.findLastIndex((look) => !held(look));
+	return own.length - 1 - fell;
+}
+
+/** How often an axis has to be seen to hold: by what its friction really forgives, not by what a scale can be read to. */
+export const looksAsked = (chain: GimbalChain, axisId: string): 1 | 2 =>
+	agreedLooks({ bandM: frictionBandM(chain, axisId) });
+
+/** Half the width over which friction holds an axis with all that hangs on it; 0: nobody knows. */
+export function frictionBandM(chain: GimbalChain, axisId: string): number {
+	const inside = chain.axes.findIndex(({ id }) => id === axisId);
+	const massKg = chain.parts.reduce((sum, { body, hangsOn }) => {
+		const depth = chain.axes.findIndex(({ id }) => id === hangsOn);
+		return depth >= inside ? sum + body.massKg : sum;
+	}, 0);
+	const frictionNm = chain.axes[inside]?.frictionNm ?? 0;
+	return massKg > 0 && frictionNm > 0 ? holdingBand({ massKg, frictionNm }).holdingBandM : 0;
 }
 
 /** Balances an axis inside, or the same one, along the same line: moving it takes this one's axis out again. */
