@@ -1,4 +1,4 @@
-import { followResponse, seededRandom, solveFeel } from '@poise/core';
+import { fitFollow, followResponse, seededRandom, solveFeel } from '@poise/core';
 
 /** Times what Feel asks of the core: the response of an axis, and the search for settings. One JSON line a figure. */
 
@@ -9,12 +9,12 @@ const settings = { followPerS: 4, deadbandRad: 0.05, maxRateRadPerS: 3, maxAccel
 const handle = { kind: 'ramp', rateRadPerS: -2, fromS: 0.3, toS: 1.1 } as const;
 const plant = { inertiaKgM2: 0.02, naturalRadPerS: 40, damping: 0.7, couplingNmS: 0.01 };
 
-function time(figure: string, budgetMs: number, rounds: number, call: (round: number) => unknown): void {
+function time(figure: string, budgetMs: number, rounds: number, call: (round: number) => unknown, before = warm): void {
 	const times: number[] = [];
-	for (let turn = 0; turn < rounds + warm; turn += 1) {
+	for (let turn = 0; turn < rounds + before; turn += 1) {
 		const start = performance.now();
 		call(turn);
-		if (turn >= warm) times.push(performance.now() - start);
+		if (turn >= before) times.push(performance.now() - start);
 	}
 	times.sort((a, b) => a - b);
 	const [median, worst] = [times[Math.floor(times.length / 2)]!, times[times.length - 1]!];
@@ -28,6 +28,20 @@ export function benchFeel(): void {
 	);
 	time('response of 10 s at 1 ms, with a motor that is late', 4, 60, () =>
 		followResponse({ settings, handle, plant: { ...plant, delayS: 0.005 }, endS: 10, atS: [] })
+	);
+	const turn = (setting: number, halfS: number, endS: number) => ({
+		...{ setting, halfS, endS, angleRad: 0.6, restShortRad: 0.03 }
+	});
+	time(
+		'fitFollow, six timed turns',
+		1000,
+		6,
+		(round) => {
+			const late = 0.01 * (round % 5);
+			const tests = [turn(10, 0.75 + late, 3.9), turn(50, 0.35, 1.7 + late), turn(90, 0.22, 0.8 + late)];
+			return fitFollow({ tests: [...tests, ...tests.map((each) => ({ ...each, endS: each.endS + 0.04 }))] });
+		},
+		2
 	);
 	const random = seededRandom(7);
 	const between = (low: number, high: number) => low + random() * (high - low);

@@ -1,6 +1,6 @@
-import { inverse, Matrix, solve } from 'ml-matrix';
 import { checksFor } from '../input';
-import { turnTimes } from './turnTimes';
+import { beginFollow } from './beginFollow';
+import { type FollowAnswer, followOf, followPosterior, type SameTurns, timesMissed, usualOf } from './followPosterior';
 
 /** A quick turn of the handle at one setting of the gimbal's own scale, timed with a thumb. */
 export interface TimedTurn {
@@ -10,10 +10,12 @@ export interface TimedTurn {
 	readonly angleRad: number;
 	/** From the turn until the camera had made half of its way. */
 	readonly halfS: number;
-	/** From the turn until it stood: within 2 % of its way, for good. */
+	/** From the turn until it stood: within 2 % of the turn, for good. */
 	readonly endS: number;
 	/** How far short of the handle it stood. */
 	readonly restShortRad: number;
+	/** What its dead band was set to, counted from where there is none; absent: the same for all turns. */
+	readonly deadbandFigure?: number;
 }
 
 export type ScaleLaw = 'linear' | 'log';
@@ -24,6 +26,8 @@ export interface FollowScale {
 	readonly least: { readonly setting: number; readonly followPerS: number };
 	readonly greatest: { readonly setting: number; readonly followPerS: number };
 }
+
+export type FollowUntold = 'law' | 'smoothS' | 'deadbandRad' | 'maxRateRadPerS' | 'maxAccelRadPerS2';
 
 export interface FollowFit {
 	readonly scale: FollowScale;
@@ -36,23 +40,30 @@ export interface FollowFit {
 		readonly deadbandRad: number;
 		readonly smoothS: number;
 	}[];
+	/** A figure of the dead band's own scale, or the dead band itself where no figures were given. */
+	readonly deadbandPerFigureRad: number;
+	/** One standard deviation, as a share. */
+	readonly deadbandShareSigma: number;
 	readonly smoothS: number;
 	/** One standard deviation, as a share. */
 	readonly smoothShareSigma: number;
+	/** As the turns tell them; where they cannot (`cannotTell`) what is usual. */
+	readonly maxRateRadPerS: number;
+	readonly maxAccelRadPerS2: number;
 	/** How far the times are from either law, s, RMS. */
 	readonly residualS: Readonly<Record<ScaleLaw, number>>;
-	/** What these turns leave open: `law`, `smoothS`, and always the limits of rate and acceleration, which a small turn never meets. */
-	readonly cannotTell: readonly ('law' | 'smoothS' | 'maxRateRadPerS' | 'maxAccelRadPerS2')[];
+	/** What these turns leave open: the law, the smoothing, the dead band, the greatest rate, the greatest acceleration. */
+	readonly cannotTell: readonly FollowUntold[];
 	/** The times fit no such axis: something else held it back, such as its greatest rate. */
 	readonly doubtful: boolean;
 }
 
-/** A thumb's error, s, and what smoothing is before anybody timed it: within a factor of about three of this. */
+/** A thumb's error at the most, s. */
 const thumbS = 0.05;
-const usualSmoothS = 0.09;
-const smoothSpread = 1.1;
-/** The laws are told apart when one fits better by this much of chi-square. */
-const toldBy = 3;
+/** A law is told when so large a part of all answers go by it. */
+const lawTold = 0.82;
+/** What is looser than this, as a share, these turns do not tell. */
+const loose = { smoothS: 0.5, deadbandRad: 0.5, maxRateRadPerS: 0.35, maxAccelRadPerS2: 0.5 } as const;
 const mostTests = 200;
 
 /**
@@ -85,14 +96,14 @@ export function followAt(input: { readonly scale: FollowScale; readonly setting:
 /**
  * The follow settings behind a gimbal's own scale, from timed quick turns at two or more of its settings.
  *
- * A small quick turn meets no limit, so the reference is the answer of `smooth·r'' + r' + follow·(r − target) = 0`: the time
- * to half of the way and the time to rest ({@link turnTimes}) depend on the two alone. Smoothing is one figure for the
- * gimbal; the follow rate goes along its scale by either law between its ends. Three unknowns, fitted to all times by
- * Gauss–Newton with a step that shrinks until it helps, the smoothing held loosely to what is usual; the better law is
- * taken. The dead band is how far short the camera rests.
+ * The stepped law itself is fitted, with its dead band, which may ring and let the camera coast past its edge, and its greatest rate and
+ * acceleration, which may hold it ({@link turnStepped}). Unknown are the follow rate at either end of what was timed (between them by either law),
+ * one smoothing, one greatest rate, one greatest acceleration, one dead band (in proportion to its figures, where they are given). Of all answers
+ * that fit ({@link followPosterior}) the middle one is given, of the likelier law; a σ is half of what holds the middle 68 of 100, over both laws.
+ * What is looser than it is useful is named in `cannotTell`, and then is no more than what is usual.
  *
  * Throws `PhysicsInputError` for times that are not above 0 or a half after its end, an angle of 0, turns at fewer than two
- * settings, or a camera that rests short of more than its turn.
+ * settings, a camera that rests short of more than its turn, or a dead band's figure below 0.
  *
  * @example
  * fitFollow({ tests: [{ setting: 20, angleRad: 0.5, halfS: 0.78, endS: 3.9, restShortRad: 0.05 }, { setting: 80, angleRad: 0.5, halfS: 0.26, endS: 1.0, restShortRad: 0.05 }] }).at.length; // 2
@@ -101,7 +112,7 @@ export function fitFollow(input: { readonly tests: readonly TimedTurn[] }): Foll
 	const check = checksFor('fitFollow');
 	const tests = check.list('tests', input.tests);
 	if (tests.length > mostTests) check.fail('tests', `must be at most ${mostTests}`, tests.length);
-	tests.forEach(({ setting, angleRad, halfS, endS, restShortRad }, k) => {
+	tests.forEach(({ setting, angleRad, halfS, endS, restShortRad, deadbandFigure }, k) => {
 		check.number(`tests[${k}].setting`, setting);
 		if (check.number(`tests[${k}].angleRad`, angleRad) === 0)
 			check.fail(`tests[${k}].angleRad`, 'must not be 0', angleRad);
@@ -110,113 +121,99 @@ export function fitFollow(input: { readonly tests: readonly TimedTurn[] }): Foll
 			check.fail(`tests[${k}].endS`, 'must be after halfS', endS);
 		if (check.atLeastZero(`tests[${k}].restShortRad`, restShortRad) >= Math.abs(angleRad))
 			check.fail(`tests[${k}].restShortRad`, 'must be less than the turn', restShortRad);
+		if (deadbandFigure !== undefined) check.atLeastZero(`tests[${k}].deadbandFigure`, deadbandFigure);
 	});
 	const settings = [...new Set(tests.map(({ setting }) => setting))].sort((a, b) => a - b);
 	if (settings.length < 2) check.fail('tests', 'must be at two settings or more', settings.length);
 	const [least, greatest] = [settings[0]!, settings[settings.length - 1]!];
+	const shareOf = (setting: number) => (setting - least) / (greatest - least);
 
-	const fits = (['linear', 'log'] as const).map((law) => ({ law, ...fitted(tests, law, least, greatest) }));
-	const [linear, log] = fits as [(typeof fits)[0], (typeof fits)[0]];
-	const best = linear.chiSquare <= log.chiSquare ? linear : log;
+	const figures = tests.map(({ deadbandFigure }) => deadbandFigure ?? 1).filter((figure) => figure > 0);
+	const meanFigure = figures.length === 0 ? 1 : figures.reduce((sum, each) => sum + each, 0) / figures.length;
+	const turns = sameTurns(tests, meanFigure, shareOf);
+	const begun = beginFollow(tests, least, greatest);
+	const answers = followPosterior(turns, usualOf(begun[0], begun[1], usualBand));
+	const byLaw = { linear: answers.filter(isBy('linear')), log: answers.filter(isBy('log')) };
+	const law: ScaleLaw = byLaw.linear.length > byLaw.log.length ? 'linear' : 'log';
+	const among = (of: (answer: FollowAnswer) => number, these = answers) => spreadOf(these.map(of));
 	const scale: FollowScale = {
-		law: best.law,
-		least: { setting: least, followPerS: Math.exp(best.at[0]) },
-		greatest: { setting: greatest, followPerS: Math.exp(best.at[1]) }
+		law,
+		least: { setting: least, followPerS: Math.exp(among(({ at }) => at[0], byLaw[law]).middle) },
+		greatest: { setting: greatest, followPerS: Math.exp(among(({ at }) => at[1], byLaw[law]).middle) }
 	};
-	const smoothS = Math.exp(best.at[2]);
-	const smoothShareSigma = Math.sqrt(best.covariance.get(2, 2));
-	const lawTold = settings.length > 2 && Math.abs(linear.chiSquare - log.chiSquare) >= toldBy;
+	const [smooth, rate, accel, band] = [2, 3, 4, 5].map((k) => among(({ at }) => at[k]!)) as [
+		...[Spread, Spread, Spread, Spread]
+	];
+	const smoothS = Math.exp(smooth.middle);
+	const bandRad = Math.exp(band.middle);
+	const nearest = (these: readonly FollowAnswer[]) => Math.min(...these.map((each) => timesMissed(turns, each)));
+	// A law by which no answer is left is as far off as its likeliest kin.
+	const residualS = { linear: nearest(byLaw.linear), log: nearest(byLaw.log) };
 	return {
 		scale,
 		at: settings.map((setting) => {
-			const share = (setting - least) / (greatest - least);
-			const way = [1 - share, share, 0];
-			const spread = Matrix.columnVector(way);
 			const here = tests.filter((test) => test.setting === setting);
+			const timesBand = here.reduce((sum, each) => sum + (each.deadbandFigure ?? 1), 0) / here.length / meanFigure;
 			return {
 				setting,
 				...followAt({ scale, setting }),
-				followShareSigma: Math.sqrt(spread.transpose().mmul(best.covariance).mmul(spread).get(0, 0)),
-				deadbandRad: here.reduce((sum, { restShortRad }) => sum + restShortRad, 0) / here.length,
+				followShareSigma: among(({ law: by, at }) => Math.log(followOf(by, at[0], at[1], shareOf(setting)))).sigma,
+				deadbandRad: bandRad * timesBand,
 				smoothS
 			};
 		}),
+		deadbandPerFigureRad: bandRad / meanFigure,
+		deadbandShareSigma: band.sigma,
 		smoothS,
-		smoothShareSigma,
-		residualS: { linear: linear.residualS, log: log.residualS },
+		smoothShareSigma: smooth.sigma,
+		maxRateRadPerS: Math.exp(rate.middle),
+		maxAccelRadPerS2: Math.exp(accel.middle),
+		residualS,
 		cannotTell: [
-			...(lawTold ? [] : (['law'] as const)),
-			...(smoothShareSigma > 0.5 ? (['smoothS'] as const) : []),
-			'maxRateRadPerS',
-			'maxAccelRadPerS2'
+			...(settings.length > 2 && byLaw[law].length >= lawTold * answers.length ? [] : (['law'] as const)),
+			...(smooth.wide > loose.smoothS ? (['smoothS'] as const) : []),
+			...(band.wide > loose.deadbandRad ? (['deadbandRad'] as const) : []),
+			...(rate.wide > loose.maxRateRadPerS ? (['maxRateRadPerS'] as const) : []),
+			...(accel.wide > loose.maxAccelRadPerS2 ? (['maxAccelRadPerS2'] as const) : [])
 		],
-		doubtful: best.residualS > 3 * thumbS
+		doubtful: residualS[law] > 3 * thumbS
 	};
 }
 
-type Three = readonly [number, number, number];
-
-/** The three logarithms that fit best under one law: follow rate at either end, smoothing. */
-function fitted(tests: readonly TimedTurn[], law: ScaleLaw, least: number, greatest: number) {
-	const missed = ([low, high, smooth]: Three): number[] => [
-		...tests.flatMap(({ setting, halfS, endS }) => {
-			const share = (setting - least) / (greatest - least);
-			const follow =
-				law === 'log' ? Math.exp(low + (high - low) * share) : Math.exp(low) + (Math.exp(high) - Math.exp(low)) * share;
-			const told = turnTimes(follow, Math.exp(smooth));
-			return [(told.halfS - halfS) / thumbS, (told.endS - endS) / thumbS];
-		}),
-		(smooth - Math.log(usualSmoothS)) / smoothSpread
-	];
-	const square = (list: readonly number[]) => list.reduce((sum, each) => sum + each * each, 0);
-	const slopes = (at: Three, now: readonly number[]) => {
-		const step = 1e-4;
-		const columns = [0, 1, 2].map((k) => {
-			const moved = at.map((value, each) => (each === k ? value + step : value)) as unknown as Three;
-			return missed(moved).map((value, row) => (value - now[row]!) / step);
-		});
-		return new Matrix(columns).transpose();
-	};
-	const guess = (setting: number) => {
-		const here = tests.filter((test) => test.setting === setting);
-		const endS = here.reduce((sum, test) => sum + test.endS, 0) / here.length;
-		return Math.log(3.9 / endS);
-	};
-
-	let best: { at: Three; cost: number } | null = null;
-	// Ringing and not ringing give alike times: either side is tried.
-	for (const smoothS of [0.03, 0.09, 0.3]) {
-		let at: Three = [guess(least), guess(greatest), Math.log(smoothS)];
-		let now = missed(at);
-		let cost = square(now);
-		let shrink = 1e-3;
-		for (let round = 0; round < 60 && shrink < 1e8; round += 1) {
-			const slope = slopes(at, now);
-			const normal = slope.transpose().mmul(slope);
-			for (let k = 0; k < 3; k += 1) normal.set(k, k, normal.get(k, k) * (1 + shrink) + 1e-12);
-			const move = solve(normal, slope.transpose().mmul(Matrix.columnVector(now)));
-			const next = at.map((value, k) => Math.max(-7, Math.min(5, value - move.get(k, 0)))) as unknown as Three;
-			const there = missed(next);
-			const costThere = square(there);
-			if (costThere < cost) {
-				const gained = cost - costThere;
-				[at, now, cost] = [next, there, costThere];
-				shrink /= 4;
-				if (gained < 1e-9 * (1 + cost)) break;
-			} else shrink *= 6;
-		}
-		if (best === null || cost < best.cost) best = { at, cost };
+/** The same turn at the same setting with the same dead band. */
+function sameTurns(
+	tests: readonly TimedTurn[],
+	meanFigure: number,
+	shareOf: (setting: number) => number
+): readonly SameTurns[] {
+	const groups = new Map<string, TimedTurn[]>();
+	for (const test of tests) {
+		const key = [test.setting, Math.abs(test.angleRad), test.deadbandFigure ?? 1].join(' ');
+		groups.set(key, [...(groups.get(key) ?? []), test]);
 	}
-	const { at } = best!;
-	const now = missed(at);
-	const slope = slopes(at, now);
-	const times = now.slice(0, -1);
-	const normal = slope.transpose().mmul(slope);
-	for (let k = 0; k < 3; k += 1) normal.set(k, k, normal.get(k, k) + 1e-9);
-	return {
-		at,
-		chiSquare: square(now),
-		residualS: thumbS * Math.sqrt(square(times) / times.length),
-		covariance: inverse(normal)
-	};
+	return [...groups.values()].map((timed) => ({
+		share: shareOf(timed[0]!.setting),
+		angleRad: Math.abs(timed[0]!.angleRad),
+		bandTimes: (timed[0]!.deadbandFigure ?? 1) / meanFigure,
+		timed
+	}));
 }
+
+const isBy =
+	(law: ScaleLaw) =>
+	(answer: FollowAnswer): boolean =>
+		answer.law === law;
+interface Spread {
+	readonly middle: number;
+	/** Half of what holds the middle 68 of 100. */
+	readonly sigma: number;
+	/** As one standard deviation, by the middle 90 of 100, where that is more. */
+	readonly wide: number;
+}
+function spreadOf(list: readonly number[]): Spread {
+	const sorted = [...list].sort((a, b) => a - b);
+	const at = (part: number) => sorted[Math.min(sorted.length - 1, Math.floor(part * sorted.length))]!;
+	const sigma = (at(0.84) - at(0.16)) / 2;
+	return { middle: at(0.5), sigma, wide: Math.max(sigma, (at(0.95) - at(0.05)) / 2 / 1.645) };
+}
+const usualBand = Math.log(0.04);

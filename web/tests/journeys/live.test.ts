@@ -380,7 +380,7 @@ describe('the chapel’s heads', () => {
 		await hand.ready();
 		await person.page.keyboard.press('2');
 		await person.reads(/Hold to move/, '.slip');
-		await hand.down();
+		await hand.holds();
 		await person.reads(/to go\. Let go/, '.slip');
 		await new Promise((resolve) => setTimeout(resolve, 500));
 		await hand.up();

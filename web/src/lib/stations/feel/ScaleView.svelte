@@ -1,6 +1,8 @@
 <script lang="ts">
 	/* eslint-disable max-lines -- one sheet: the timer, the curve it gives and the figures it changes are read together. */
-	import { type FollowFit, PhysicsInputError } from '@poise/core';
+	import type { FollowFit, TimedTurn } from '@poise/core';
+	import { onMount, untrack } from 'svelte';
+	import { NewestTrial } from '$lib/places/newestTrial.svelte';
 	import Button from '$lib/sheet/fields/Button.svelte';
 	import Choice from '$lib/sheet/fields/Choice.svelte';
 	import QuantityField from '$lib/sheet/fields/QuantityField.svelte';
@@ -15,7 +17,7 @@
 	import { sharedFeel } from './feelBench.svelte';
 	import { feelLimits, most } from './limits';
 	import { type OwnScaleSheet, type SettingName, settingNames, type TimedRun } from './model';
-	import { fittedFollow, scaleProblem, scalesFrom, settingWords, valueOf } from './scales';
+	import { scaleProblem, scalesFrom, settingWords, turnsOf, valueOf } from './scales';
 	import { nextSetting, padWords, pressed, ready, type Timing } from './turnTimer';
 	import { degrees, ownFigure } from './words';
 
@@ -71,15 +73,28 @@
 		const { follow: _, restShortRad: __, ...same } = typed;
 		typed = same;
 	}
-	const read = $derived.by((): { fit: FollowFit | null; problem: string | null } => {
-		try {
-			return { fit: fittedFollow(sheet), problem: null };
-		} catch (thrown) {
-			if (!(thrown instanceof PhysicsInputError)) throw thrown;
-			return { fit: null, problem: 'These times do not fit together: strike out the one that was a slip.' };
-		}
+	let trial = $state.raw<NewestTrial<readonly TimedTurn[], FollowFit> | null>(null);
+	onMount(() => {
+		const made = new NewestTrial<readonly TimedTurn[], FollowFit>(
+			new Worker(new URL('./scale.worker.ts', import.meta.url), { type: 'module' }),
+			{
+				broken: 'The turns could not be worked out here: reload the page. They are kept.',
+				untried: 'These times do not fit together: strike out the one that was a slip.'
+			}
+		);
+		trial = made;
+		return () => made.stop();
 	});
-	const fit = $derived(read.fit);
+	/** Of itself, so that a step of the history that changes none of them asks nothing anew. */
+	const tests = $derived(JSON.stringify(turnsOf(sheet)));
+	$effect(() => {
+		const asks = trial;
+		const turns = JSON.parse(tests) as readonly TimedTurn[] | null;
+		untrack(() => asks?.ask(turns));
+	});
+	const problem = $derived(trial?.problem ?? '');
+	const pending = $derived(tests !== 'null' && (trial === null || trial.pending));
+	const fit = $derived(trial?.answer ?? null);
 	const after = $derived(
 		fit === null ? null : scalesFrom(sheet, fit, { at: new Date().toISOString(), by: person.name })
 	);
@@ -122,6 +137,7 @@
 						({
 							law: 'whether it grows by even or by growing steps (time a third setting)',
 							smoothS: 'its smoothing',
+							deadbandRad: 'its dead band',
 							maxRateRadPerS: 'its greatest speed',
 							maxAccelRadPerS2: 'how hard it may accelerate'
 						})[each]
@@ -242,14 +258,16 @@
 	<section class="answer-column" aria-label="The answer">
 		<Slip heading="The gimbal’s own scale">
 			{#snippet answer()}
-				{#if read.problem !== null}Something was a slip.
+				{#if problem !== ''}Something was a slip.
+				{:else if pending}Working out the turns …
 				{:else if fit === null}Set {follow.name} to <strong>{ownFigure(at.follow)}</strong> and time a quick turn.
 				{:else}{ownFigure(follow.least)} to {ownFigure(follow.most)} follows
 					<strong>{shown.atLeast.toFixed(1)} to {perS(shown.atMost)}</strong>.{/if}
 			{/snippet}
-			{#if read.problem !== null}<p class="warning" role="alert">{read.problem}</p>{/if}
+			{#if problem !== ''}<p class="warning" role="alert">{problem}</p>{/if}
 			<p class="detail" data-testid="scale-detail">
-				{#if fit === null}
+				{#if pending}The whole law is fitted to {counted.length} turns.
+				{:else if fit === null}
 					{counted.length === 0 ? 'Two settings far apart are enough' : 'One more, at another setting'}; several turns
 					at each make it surer. Until then {perS(follow.atLeast)} to {perS(follow.atMost)} is assumed.
 				{:else}
@@ -284,7 +302,10 @@
 						These times fit no such axis: something else held it back, its greatest speed perhaps. Turn it by less.
 					</p>
 				{/if}
-				<p class="checks">These turns cannot tell {cannot.join(', ')}.</p>
+				{#if cannot.length > 0}<p class="checks">These turns cannot tell {cannot.join(', ')}.</p>{/if}
+				{#if !fit.cannotTell.includes('maxRateRadPerS')}<p class="checks">
+						It turns no quicker than {degrees(fit.maxRateRadPerS)} a second, by these turns.
+					</p>{/if}
 				<Button
 					class="go"
 					disabled={taken && follow.measured !== null}

@@ -12,6 +12,7 @@ import {
 	ownFor,
 	scaleProblem,
 	scalesFrom,
+	turnsOf,
 	valueOf
 } from './scales';
 
@@ -67,10 +68,11 @@ describe('a gimbal’s own scale', () => {
 
 describe('timed turns', () => {
 	it('tell nothing before they are at two settings, and struck ones do not count', () => {
-		expect(fittedFollow({ runs: [] })).toBeNull();
-		expect(fittedFollow({ runs: [run(20, 0.8, 3.9), run(20, 0.78, 3.8)] })).toBeNull();
+		const { scales } = testSheet({});
+		expect(fittedFollow({ runs: [], scales })).toBeNull();
+		expect(fittedFollow({ runs: [run(20, 0.8, 3.9), run(20, 0.78, 3.8)], scales })).toBeNull();
 		const runs = [run(20, 0.8, 3.9), { ...run(80, 0.27, 1), struck: true }];
-		expect(fittedFollow({ runs })).toBeNull();
+		expect(fittedFollow({ runs, scales })).toBeNull();
 	});
 
 	it('make the scale: it passes through what was found, quicker further up', () => {
@@ -81,10 +83,25 @@ describe('timed turns', () => {
 			expect(valueOf(scales.follow, setting) / followPerS).toBeCloseTo(1, 6);
 		expect(scales.follow.atMost).toBeGreaterThan(scales.follow.atLeast);
 		expect(scales.follow.measured).toEqual(stamp);
-		// What it stood short by is the dead band at its setting.
-		expect(valueOf(scales.deadband, 10)).toBeCloseTo(0.05, 9);
+		// What it stood short by is the dead band at its setting, where it does not ring.
+		expect(Math.abs(valueOf(scales.deadband, 10) / 0.05 - 1)).toBeLessThan(0.05);
+		expect(scales.deadband.atLeast).toBe(0);
 		expect(scales.stiffness).toEqual(sheet.scales.stiffness);
 		for (const name of settingNames) expect(scaleProblem(scales[name])).toBeNull();
+	});
+
+	it('are counted with their dead bands from where there is none', () => {
+		const { scales } = testSheet({});
+		const own = { ...scales, deadband: { ...scales.deadband, least: 5 } };
+		const runs = [run(20, 0.8, 3.9, 0.01, 15), run(80, 0.27, 1, 0.01, 5)];
+		expect(turnsOf({ runs, scales: own })!.map((turn) => turn.deadbandFigure)).toEqual([10, 0]);
+		const none = [run(20, 0.8, 3.9, 0.01, 5), run(80, 0.27, 1, 0.01, 5)];
+		expect(turnsOf({ runs: none, scales: own })!.map((turn) => turn.deadbandFigure)).toEqual([undefined, undefined]);
+	});
+	it('leave the dead band as it was where the turns do not tell it', () => {
+		const sheet = testSheet({ runs: [run(20, 0.8, 3.9), run(50, 0.43, 1.98), run(80, 0.27, 1)] });
+		const fit = { ...fittedFollow(sheet)!, cannotTell: ['deadbandRad'] as const };
+		expect(scalesFrom(sheet, fit, stamp).deadband).toEqual(sheet.scales.deadband);
 	});
 
 	it('leave the dead band as it was where none was set', () => {

@@ -1,4 +1,4 @@
-import { fitFollow, followAt, type FollowFit, type OwnScale, settingFor, valueAt } from '@poise/core';
+import { fitFollow, followAt, type FollowFit, type OwnScale, settingFor, type TimedTurn, valueAt } from '@poise/core';
 import { type Turning, turningAxes } from '$lib/model/turning';
 import {
 	type AllSettings,
@@ -111,24 +111,28 @@ export function loopOf(
 	return { fullNmPerRad, stiffnessNmPerRad, naturalRadPerS: Math.sqrt(stiffnessNmPerRad / inertiaKgM2) };
 }
 
-/** The follow scale from what was timed; null while there are not two settings of it, words where the times make no sense. */
-export function fittedFollow({ runs }: Pick<ModeSheet, 'runs'>): FollowFit | null {
-	const tests = runs
-		.filter(({ struck }) => !struck)
-		.map(({ follow, angleRad, halfS, endS, restShortRad }) => ({
-			setting: follow,
-			angleRad,
-			halfS,
-			endS,
-			restShortRad
-		}));
-	if (new Set(tests.map(({ setting }) => setting)).size < 2) return null;
-	return fitFollow({ tests });
+/** The timed turns that count, as they are fitted; null while there are not two settings of them. */
+export function turnsOf({ runs, scales }: Pick<ModeSheet, 'runs' | 'scales'>): readonly TimedTurn[] | null {
+	const counted = runs.filter(({ struck }) => !struck);
+	if (new Set(counted.map(({ follow }) => follow)).size < 2) return null;
+	const { least } = scales.deadband;
+	// Where none had one, nothing is known of its figures.
+	const banded = counted.some(({ deadband }) => deadband > least);
+	return counted.map(({ follow, deadband, angleRad, halfS, endS, restShortRad }) => ({
+		...{ setting: follow, angleRad, halfS, endS, restShortRad },
+		...(banded ? { deadbandFigure: Math.max(0, deadband - least) } : {})
+	}));
+}
+
+/** The follow scale from what was timed; null while there are not two settings of it. Half a second of work: a worker's. */
+export function fittedFollow(sheet: Pick<ModeSheet, 'runs' | 'scales'>): FollowFit | null {
+	const tests = turnsOf(sheet);
+	return tests === null ? null : fitFollow({ tests });
 }
 
 /**
- * The scales as the timed turns have them: follow by its fit, the dead band through what the camera stood short by at its
- * setting, smoothing moved as a whole so that it passes through what was found. What the turns cannot tell stays as it was.
+ * The scales as the timed turns have them: follow by its fit, the dead band in proportion to its figures as the fit has
+ * it (a camera may coast past its edge), smoothing moved as a whole so that it passes through what was found. What the turns cannot tell stays as it was.
  */
 export function scalesFrom(sheet: ModeSheet, fit: FollowFit, stamp: OwnScaleSheet['measured']): ModeSheet['scales'] {
 	const { follow, deadband, smooth, stiffness } = sheet.scales;
@@ -137,9 +141,8 @@ export function scalesFrom(sheet: ModeSheet, fit: FollowFit, stamp: OwnScaleShee
 	const bounded = (value: number, low: number, high: number) => Math.min(high, Math.max(low, value));
 
 	// Through nothing at its least end: a dead band of 0 is none.
-	const banded = counted.filter((run) => run.deadband > deadband.least);
-	const perFigure =
-		banded.reduce((sum, run) => sum + run.restShortRad / (run.deadband - deadband.least), 0) / banded.length;
+	const banded = counted.some((run) => run.deadband > deadband.least) && !fit.cannotTell.includes('deadbandRad');
+	const perFigure = fit.deadbandPerFigureRad;
 	const smoothAt = counted.reduce((sum, run) => sum + run.smooth, 0) / counted.length;
 	const times = fit.smoothS / Math.max(1e-6, valueOf(smooth, smoothAt));
 	const told = !fit.cannotTell.includes('smoothS');
@@ -151,16 +154,15 @@ export function scalesFrom(sheet: ModeSheet, fit: FollowFit, stamp: OwnScaleShee
 			atMost: bounded(at(follow.most), 0.02, 60),
 			measured: stamp
 		},
-		deadband:
-			banded.length === 0 || !(perFigure > 0)
-				? deadband
-				: {
-						...deadband,
-						law: 'linear',
-						atLeast: 0,
-						atMost: bounded(perFigure * (deadband.most - deadband.least), 0.001, 1.6),
-						measured: stamp
-					},
+		deadband: !banded
+			? deadband
+			: {
+					...deadband,
+					law: 'linear',
+					atLeast: 0,
+					atMost: bounded(perFigure * (deadband.most - deadband.least), 0.001, 1.6),
+					measured: stamp
+				},
 		smooth: told
 			? {
 					...smooth,
