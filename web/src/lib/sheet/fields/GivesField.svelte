@@ -43,6 +43,7 @@
 
 <style>
 	.gives {
+		margin-top: 8px;
 		display: flex;
 		flex-wrap: wrap;
 		gap: 6px 12px;

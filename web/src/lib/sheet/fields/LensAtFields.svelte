@@ -68,7 +68,13 @@
 </div>
 
 <style>
+	.stack {
+		display: grid;
+		gap: 2px;
+		font-size: 14px;
+	}
 	.lens {
+		margin-top: 8px;
 		display: flex;
 		flex-wrap: wrap;
 		gap: 8px 14px;

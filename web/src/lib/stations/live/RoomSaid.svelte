@@ -3,7 +3,7 @@
 	import { tooNear } from '$lib/places/clearance';
 	import { NewestTrial } from '$lib/places/newestTrial.svelte';
 	import Tick from '$lib/sheet/fields/Tick.svelte';
-	import { showDistance, together } from '$lib/sheet/units/display';
+	import { showDistance, showLength, together } from '$lib/sheet/units/display';
 	import { sharedLive } from './liveBench.svelte';
 	import { flexWords } from '$lib/model/flex';
 	import { liveFlex, type RoomAnswer, type RoomQuestion, roomM, roomQuestion, triedCamera } from './room';
@@ -79,8 +79,8 @@
 		<small
 			>Computed for a camera {far(triedCamera.backM + triedCamera.frontM)} long, {far(2 * triedCamera.radiusM)} thick, {far(
 				roomM
-			)} asked{flex === null ? '' : ` and ${flexWords(flex, far)}`}; what it coasts when its link is lost is taken off.
-			What is not on the plan is not in it: people, cables, doors.</small
+			)} asked{flex === null ? '' : ` and ${flexWords(flex, (m) => together(showLength(m, units)))}`}; what it coasts
+			when its link is lost is taken off. What is not on the plan is not in it: people, cables, doors.</small
 		>
 	</p>
 	{#if (bad || bench.venue === null || (trial?.problem ?? '') !== '') && bench.target.loops && bench.head?.watched}

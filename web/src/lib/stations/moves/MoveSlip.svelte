@@ -8,6 +8,7 @@
 	import { axisWords } from './axes';
 	import { tooNear } from '$lib/places/clearance';
 	import { bubbleOf } from './clear';
+	import { showLength, together } from '$lib/sheet/units/display';
 	import { flexWords } from '$lib/model/flex';
 	import { unmeasuredM } from '$lib/model/lensAt';
 	import { calmWidthsPerS, lensUnsureIn } from './figures';
@@ -26,6 +27,7 @@
 	const over = $derived(figures !== null && figures.scale > 1.000001);
 	const beyond = $derived(figures?.beyond[0] ?? null);
 	const worst = $derived(bench.strikes[0] ?? null);
+	const small = (m: number) => together(showLength(m, units));
 	const flex = $derived(behaves(move.support).gives(move.support));
 	/** Of the picture, where the lens may be beside where the axes cross. */
 	const unsure = $derived(figures === null ? null : lensUnsureIn(move, figures));
@@ -198,7 +200,7 @@
 				Reckoned between the knots too, on a level floor as the plan shows it, {far(move.safetyM, units)} asked{flex ===
 				null
 					? ''
-					: ` and ${flexWords(flex, (m) => far(m, units))}`}.
+					: ` and ${flexWords(flex, small)}`}.
 				{#if bench.ranSo}<strong>{move.ranBackwards?.by} ran it backwards.</strong>
 				{:else}<a href={movePath(bench.id, 'backwards')}>Run it backwards slowly</a> once, hand on the hold, before anybody
 					stands there.{/if}
@@ -206,7 +208,7 @@
 		{/if}
 		{#if unsure !== null}
 			<p class="quiet" data-testid="lens-unsure">
-				Nobody has measured where the lens is: it is taken to be where pan and tilt cross. {far(unmeasuredM, units)} off are
+				Nobody has measured where the lens is: it is taken to be where pan and tilt cross. {small(unmeasuredM)} off are
 				{Math.round(unsure * 100)} % of the picture where the subject is nearest. Say it under <em>Camera</em>.
 			</p>
 		{/if}

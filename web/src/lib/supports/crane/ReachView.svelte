@@ -7,7 +7,7 @@
 	import QuantityField from '$lib/sheet/fields/QuantityField.svelte';
 	import type { CraneRoom } from './model';
 	import Slip from '$lib/sheet/slip/Slip.svelte';
-	import { showDistance, together, unbroken } from '$lib/sheet/units/display';
+	import { showDistance, showLength, together, unbroken } from '$lib/sheet/units/display';
 	import Vial from '$lib/sheet/vial/Vial.svelte';
 	import { sharedCraneBench } from './craneBench.svelte';
 	import { aroundM, reachAround, type RoomFinding } from './reach';
@@ -150,7 +150,7 @@
 			<p class="quiet">
 				Distances are of the arm, nose and camera as drawn, with {metres(aroundM)} of room wanted and {flexWords(
 					flex,
-					metres
+					(m) => together(showLength(m, units))
 				)}; level floor. Walk it slowly once, unloaded of people, before the show.
 			</p>
 			<p><a href="/balance/crane/{bench.support.id}/{bench.payloadId}">Back to the weights</a></p>

@@ -9,7 +9,7 @@
 	import type { CraneStanding, Span } from './model';
 	import type { Venue } from '$lib/model/venue';
 	import Slip from '$lib/sheet/slip/Slip.svelte';
-	import { fieldText, showDistance, together, unbroken } from '$lib/sheet/units/display';
+	import { fieldText, showDistance, showLength, together, unbroken } from '$lib/sheet/units/display';
 	import { kindWords } from '$lib/places/plan';
 	import Vial from '$lib/sheet/vial/Vial.svelte';
 	import { onMount } from 'svelte';
@@ -292,7 +292,7 @@
 				<p class="quiet">
 					Proven between the angles too, on a level floor as the plan shows it, with {far(0.3)} of room wanted and {flexWords(
 						craneFlex(geometry, setting),
-						far
+						(m) => together(showLength(m, units))
 					)}. What is not on the plan is not kept from; nor is anything that moves.
 				</p>
 			{/if}
