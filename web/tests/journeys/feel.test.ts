@@ -151,6 +151,13 @@ describe.each(ways)('feel with %s', (way: Way) => {
 		await person.picks(/^Gimbal$/, /^Small single-handed/);
 		await person.page.waitForFunction((path: string) => location.pathname !== path, {}, before);
 		await person.settled();
+		await person.press('Response', 'nav[aria-label="Sheets of Feel"]');
+		await person.arrives(feelPage);
+		// Far more than it carries and its motors hold: that comes first, on both sheets, and nothing is offered to be set.
+		await person.reads(/It must not fly so\. It carries 2\.00 kg at most.*% of its motor.*motors stay off/, '.slip');
+		expect(await person.offers('It is set so')).toBe(false);
+		await sheet('Stiffness', 'stiffness');
+		await person.reads(/It must not fly so\. .*No stiffness mends that/, '.slip');
 		await sheet('Scale', 'scale');
 		await person.reads(/Set pan speed to 20 and time a quick turn/, '.slip');
 		for (const [halfMs, endMs] of [

@@ -281,6 +281,16 @@ describe.each(ways)('a first head with %s, with an empty crew', (way: Way) => {
 		await person.types('number', '0');
 		await person.reads(/1|least|between/i);
 		await person.types('number', '7');
+		// How far it gives, and where its lens is: guessed and taken to be nowhere until somebody has measured.
+		await person.reads(/A careful guess by its kind.*Nobody has measured it/);
+		await person.types(/^gives under load/, '15');
+		await person.reads(/Its own figure/);
+		await person.picks(/^where the lens is/, /^measured$/);
+		await person.types(/^ahead of the axes/, '2000');
+		await person.reads(/Within 1 m/);
+		await person.types(/^ahead of the axes/, '60');
+		await person.reads(/As the camera stands on a table/);
+		await person.reads(/Saved/);
 		// Put where it stands on the plan: pulled by hand or finger, or pushed with the arrows.
 		const stands = () => person.page.$eval('[data-testid="live-at-0"]', (each) => (each as HTMLInputElement).value);
 		const before = Number(await stands());

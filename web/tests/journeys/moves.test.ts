@@ -114,6 +114,39 @@ describe.each(ways)('a first move with %s, with nothing on the shelf', (way: Way
 		await hand.saved();
 	});
 
+	it('what its rail gives is a careful guess, said, until its own figure is typed', async () => {
+		await person.press('Carried by');
+		await person.reads(/A careful guess by its kind/);
+		await person.reads(/mm more for what gives, a careful guess/, '.slip');
+		await person.types(/^gives under load/, '3000');
+		await person.reads(/Between 0 and 1 m/);
+		await person.types(/^gives under load/, '25');
+		await person.reads(/25(\.0)? mm more for what gives, as its own figure says/, '.slip');
+		await person.press('Guess it by its kind');
+		await person.reads(/mm more for what gives, a careful guess/, '.slip');
+		await hand.saved();
+	});
+
+	it('where its lens is nobody has measured: said, then measured, and it looks another way', async () => {
+		await person.press('Camera', '.topics');
+		await person.reads(/Nobody has measured where the lens is/, '.slip');
+		const before = await person.words('[data-testid="set-list"]');
+		await person.picks(/^where the lens is/, /^measured$/);
+		await person.types(/^above them/, '5000');
+		await person.reads(/Within 1 m/);
+		await person.types(/^above them/, '90');
+		await person.page.waitForFunction(
+			(was: string) => {
+				const slip = (document.querySelector('.slip') as HTMLElement).innerText;
+				const set = (document.querySelector('[data-testid="set-list"]') as HTMLElement).innerText;
+				return !/Nobody has measured/.test(slip) && set.replace(/\s+/g, ' ').trim() !== was;
+			},
+			{},
+			before
+		);
+		await hand.saved();
+	});
+
 	it('is there again by the day line, as it was left', async () => {
 		const answer = await person.words('.slip .answer');
 		await person.press(/Payload$/, 'header nav');

@@ -42,10 +42,12 @@ export async function loadMoves(crewId: string, personIds: ReadonlyMap<string, s
 			each.head
 		);
 		const fresh = fromPattern(pattern, each.name, venue.id, venue.plan);
+		const gives = 'givesM' in each ? { givesM: each.givesM } : {};
 		const move: Move = {
 			...fresh,
 			job: each.job,
-			support: placed(fresh.support, each.atM, radFromDeg(each.headingDeg)),
+			support: { ...placed(fresh.support, each.atM, radFromDeg(each.headingDeg)), ...gives } as Move['support'],
+			camera: { ...fresh.camera, lens: 'lensM' in each ? { atM: each.lensM as Vec3, from: 'measured' } : null },
 			head: { ...fresh.head, gearId: head.id, gearName: head.name, figures: head.head },
 			subject: each.subject
 		};
