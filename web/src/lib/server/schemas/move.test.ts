@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Carrying } from '$lib/model/carrying';
 import { readMove } from '$lib/stations/moves/figures';
-import { standingOn, standingOnPattern } from '$lib/stations/moves/gear';
+import { standingOn, standingOnPattern, withPayload } from '$lib/stations/moves/gear';
 import {
 	carriedTo,
 	extended,
@@ -50,6 +50,18 @@ describe('what the server takes of a move', () => {
 		expect(bad({ knots: [{ ...knot, values: { ...knot.values, focusM: 0 } }] })).not.toBeNull();
 		expect(bad({ knots: Array.from({ length: 41 }, (_, k) => ({ ...knot, id: `k${k}`, tS: k })) })).not.toBeNull();
 		expect(bad({ extra: 1 } as Partial<Move>)).not.toBeNull();
+		const lens = (atM: readonly unknown[], from = 'measured') =>
+			bad({ camera: { ...slider.camera, lens: { atM, from } } });
+		expect(lens([0.06, 0, -0.07])).toBeNull();
+		expect(lens([0.06, 0, 1.01])).toMatch(/the lens is up/);
+		expect(lens([-1.01, 0, 0])).toMatch(/the lens is ahead/);
+		expect(lens([0.06, NaN, 0])).not.toBeNull();
+		expect(lens([0.06, 0])).not.toBeNull();
+		expect(lens([0, 0, 0], 'guessed')).not.toBeNull();
+		expect(bad({ support: { ...slider.support, givesM: 0.02 } })).toBeNull();
+		expect(bad({ support: { ...slider.support, givesM: -0.001 } })).toMatch(/how far it gives/);
+		expect(bad({ support: { ...slider.support, givesM: 1.001 } })).toMatch(/how far it gives/);
+		expect(bad({ head: { ...slider.head, givesM: 0.02 } })).not.toBeNull();
 	});
 });
 
@@ -118,7 +130,18 @@ describe('whatever a hand does to a move', () => {
 		total: (move, _pick, a) => lastingFor(move, 1 + Math.abs(a)),
 		rail: (move) => standingOn(move, carriers[0]!),
 		arm: (move) => standingOn(move, carriers[1]!),
-		pattern: (move, pick) => standingOnPattern(move, movePatterns[pick % movePatterns.length]!.id)
+		pattern: (move, pick) => standingOnPattern(move, movePatterns[pick % movePatterns.length]!.id),
+		lens: (move, _pick, a, b, c) => {
+			const lens = { atM: [a / 60, b / 60, c / 60], from: 'measured' } as const;
+			return { ...move, camera: { ...move.camera, lens } };
+		},
+		payload: (move, pick, a) => ({
+			...move,
+			camera: withPayload(move.camera, {
+				...{ id: 'p', name: 'Another', massKg: 1 + Math.abs(a) },
+				lensM: pick % 2 === 0 ? null : [a / 60, 0, 0.05]
+			})
+		})
 	};
 	it('the server takes it, every knot has the axes that there are, in their ranges, in order', () => {
 		fc.assert(

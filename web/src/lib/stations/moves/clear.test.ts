@@ -98,6 +98,9 @@ describe('what a move keeps from', () => {
 		expect(at(own(0.11), 'truss').clearanceM).toBe(at(own(0), 'truss').clearanceM);
 		// A guess is never carried over as a figure, and what gives is no part of the way that was run.
 		expect(pathMark(own(0.11), 1)).toBe(pathMark(move, 1));
+		const lens = (at: Move['camera']['lens']): Move => ({ ...move, camera: { ...move.camera, lens: at } });
+		expect(pathMark(lens(null), 1)).toBe(pathMark(move, 1));
+		expect(pathMark(lens({ atM: [0, 0, 0.05], from: 'measured' }), 1)).not.toBe(pathMark(move, 1));
 	});
 	it('nothing is asked over a keep-out but what the arm gives, and the floor is spoken of as soon as it may be reached', () => {
 		const plan = hall(shape('exit', 'keepOut', [11, 11, 13, 12], [0, 200]));

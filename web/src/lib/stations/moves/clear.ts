@@ -89,8 +89,8 @@ export function pathMark(move: Move, planVersion: number | null): string {
 	const { venueId, support, head, camera, subject, aim, focus, knots, tempo, rampInS, rampOutS, ends } = move;
 	const text = JSON.stringify([
 		[venueId, planVersion],
-		// What it gives is no part of the way.
-		[{ ...support, givesM: undefined }, head.kind, head.bar, camera, subject],
+		// What it gives is no part of the way; a lens that nobody has measured is none, however that is written.
+		[{ ...support, givesM: undefined }, head.kind, head.bar, { ...camera, lens: camera.lens ?? undefined }, subject],
 		[aim, focus, knots, tempo, rampInS, rampOutS, ends]
 	]);
 	let hash = 0x811c9dc5;
