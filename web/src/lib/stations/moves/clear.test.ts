@@ -1,5 +1,6 @@
 import { moveClearance } from '@poise/core';
 import { describe, expect, it } from 'vitest';
+import type { LensAt } from '$lib/model/lensAt';
 import type { PlanShape, VenuePlan } from '$lib/model/venue';
 import { type ClearAnswer, readClear, tooNear } from '$lib/places/clearance';
 import { askedOf, clearQuestion, pathMark, viaThatClears } from './clear';
@@ -98,7 +99,7 @@ describe('what a move keeps from', () => {
 		expect(at(own(0.11), 'truss').clearanceM).toBe(at(own(0), 'truss').clearanceM);
 		// A guess is never carried over as a figure, and what gives is no part of the way that was run.
 		expect(pathMark(own(0.11), 1)).toBe(pathMark(move, 1));
-		const lens = (at: Move['camera']['lens']): Move => ({ ...move, camera: { ...move.camera, lens: at } });
+		const lens = (at: LensAt | null): Move => ({ ...move, camera: { ...move.camera, lens: at } });
 		expect(pathMark(lens(null), 1)).toBe(pathMark(move, 1));
 		expect(pathMark(lens({ atM: [0, 0, 0.05], from: 'measured' }), 1)).not.toBe(pathMark(move, 1));
 	});
