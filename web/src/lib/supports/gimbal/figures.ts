@@ -148,7 +148,10 @@ export function benchFigures(
 	for (const { slideId, bandM } of steps) {
 		const slide = rig.geometry.slides.find(({ id }) => id === slideId);
 		if (slide === undefined) continue;
-		const held = heldLooks(rig, slide, bandM, looks, positionsM);
+		// What was measured holds within what friction really forgives, which may be less than a scale is read to.
+		const frictionM = frictionBandM(chain, slide.balances);
+		const withinM = frictionM > 0 ? Math.min(bandM, frictionM) : bandM;
+		const held = heldLooks(rig, slide, withinM, looks, positionsM);
 		if (held >= looksAsked(chain, slide.balances)) seen.add(slideId);
 		else if (held > 0) seenOnce.add(slideId);
 	}

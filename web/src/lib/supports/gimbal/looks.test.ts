@@ -190,6 +190,23 @@ describe('friction that holds over little', () => {
 		expect(seen([held('plate')], 1)).toBe(true);
 		expect(seen([held('plate'), held('plate', 'falls+')], 1)).toBe(false);
 	});
+	it('believes a measured offset only within what friction really forgives', () => {
+		const measured = (offsetM: number): Look => ({
+			axisId: 'tilt',
+			kind: 'measured',
+			how: 'pocket scale',
+			positionsM: placed,
+			seen: [{ slideId: 'plate', offsetM }]
+		});
+		const figuresOf = (looks: readonly Look[]) =>
+			benchFigures(fine, believed, placed, solveWithLooks(fine, believed, looks));
+		const { frictionM } = figuresOf([]);
+		expect(frictionM.tilt!).toBeLessThan(0.0004);
+		const [inside, outside] = [0.9 * frictionM.tilt!, 1.1 * frictionM.tilt!];
+		expect(outside).toBeLessThan(0.0005);
+		expect(figuresOf([measured(inside), measured(inside)]).seen.has('plate')).toBe(true);
+		expect(figuresOf([measured(outside), measured(outside)]).seen.has('plate')).toBe(false);
+	});
 	it('is never called poised on one look each, and the slip says to look once more, and why', () => {
 		const ids = fine.geometry.slides.map(({ id }) => id);
 		const once = ids.map((id) => held(id));
