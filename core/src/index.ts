@@ -224,14 +224,8 @@ export { type OwnScale, type OwnScaleLaw, settingFor, valueAt } from './follow/o
 export { delayFromBuzz, imbalanceSag, phaseMargin, steadyLag, stiffestNatural } from './follow/loop';
 export { shakeOnScreen, type ShakeInput, type Sway } from './follow/shakeOnScreen';
 export { stickRate, zoomRate } from './follow/stick';
-export {
-	fitFollow,
-	followAt,
-	type FollowFit,
-	type FollowScale,
-	type ScaleLaw,
-	type TimedTurn
-} from './follow/fitFollow';
+export { fitFollow, followAt, type FollowFit, type FollowScale } from './follow/fitFollow';
+export type { ScaleLaw, TimedTurn } from './follow/timedTurn';
 export { type Feel, solveFeel } from './follow/solveFeel';
 export { walkShake } from './follow/walkShake';
 export type { FeelLimit, SolveFeelInput, WalkSine } from './follow/feelAt';

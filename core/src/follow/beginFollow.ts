@@ -1,5 +1,5 @@
 import { Matrix, solve } from 'ml-matrix';
-import type { TimedTurn } from './fitFollow';
+import type { TimedTurn } from './timedTurn';
 import { followOf } from './followPosterior';
 import { turnTimes } from './turnTimes';
 

@@ -1,24 +1,7 @@
 import { checksFor } from '../input';
 import { beginFollow } from './beginFollow';
+import type { ScaleLaw, TimedTurn } from './timedTurn';
 import { type FollowAnswer, followOf, followPosterior, type SameTurns, timesMissed, usualOf } from './followPosterior';
-
-/** A quick turn of the handle at one setting of the gimbal's own scale, timed with a thumb. */
-export interface TimedTurn {
-	/** What the gimbal's scale said, 0 to 100 or whatever it counts. */
-	readonly setting: number;
-	/** By how much the handle was turned at once; its sense says nothing. */
-	readonly angleRad: number;
-	/** From the turn until the camera had made half of its way. */
-	readonly halfS: number;
-	/** From the turn until it stood: within 2 % of the turn, for good. */
-	readonly endS: number;
-	/** How far short of the handle it stood. */
-	readonly restShortRad: number;
-	/** What its dead band was set to, counted from where there is none; absent: the same for all turns. */
-	readonly deadbandFigure?: number;
-}
-
-export type ScaleLaw = 'linear' | 'log';
 
 /** The gimbal's own scale in real units: two settings and what is between them. */
 export interface FollowScale {
@@ -27,7 +10,7 @@ export interface FollowScale {
 	readonly greatest: { readonly setting: number; readonly followPerS: number };
 }
 
-export type FollowUntold = 'law' | 'smoothS' | 'deadbandRad' | 'maxRateRadPerS' | 'maxAccelRadPerS2';
+type FollowUntold = 'law' | 'smoothS' | 'deadbandRad' | 'maxRateRadPerS' | 'maxAccelRadPerS2';
 
 export interface FollowFit {
 	readonly scale: FollowScale;

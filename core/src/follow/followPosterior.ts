@@ -1,5 +1,5 @@
 import { normal, type Random, seededRandom } from '../numeric/random';
-import type { ScaleLaw } from './fitFollow';
+import type { ScaleLaw } from './timedTurn';
 import { turnStepped } from './turnStepped';
 
 /** All turns at one setting, through one angle, with one dead band: they look the same, and are stepped once. */
