@@ -76,7 +76,7 @@ export async function drag(page: Page, selector: string, dx: number, dy: number)
 export async function letGoOfAll(page: Page): Promise<void> {
 	for (let count = 0; count < 8; count += 1) {
 		const answer = await text(page, '.answer');
-		if (!answer.startsWith('Now let go')) return;
+		if (!/^(Now|Once more,) let go/.test(answer)) return;
 		await page.click('[data-testid="holds"]');
 		await page.waitForFunction(
 			(before: string) => (document.querySelector('.answer')?.textContent ?? '').replace(/\s+/g, ' ').trim() !== before,

@@ -30,7 +30,7 @@ async function balances(person: Person): Promise<string[]> {
 		const slip = await person.words('.slip');
 		told.push(slip.slice(0, 160));
 		if (/^Every axis was let go and held/.test(slip)) return told;
-		if (/Now let go of/.test(slip)) await person.press('Holds');
+		if (/(Now|Once more,) let go of/.test(slip)) await person.press('Holds');
 		else await person.press(/^It stands at/);
 		await person.page.waitForFunction(
 			(before: string) =>
