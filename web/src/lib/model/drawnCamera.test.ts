@@ -28,6 +28,16 @@ describe('a payload as a head carries it', () => {
 		const by = drawnCamera(slid, byName)!.lensM![0] - drawnCamera(cine, byName)!.lensM![0];
 		expect(by).toBeGreaterThan(0);
 		expect(by).toBeLessThan(0.1);
+		// To the left is more than before, to the right less.
+		const aside = (leftM: number) => {
+			const placements = cine.placements.map((each) => {
+				const [x, y, z] = each.positionM;
+				return each.id === lens.id ? { ...each, positionM: [x, y + leftM, z] as const } : each;
+			});
+			return drawnCamera({ ...cine, placements }, byName)!.lensM![1];
+		};
+		expect(aside(0.02)).toBeGreaterThan(aside(0));
+		expect(aside(-0.02)).toBeLessThan(aside(0));
 	});
 	it('without a lens has none to tell of, and with one too far off tells none', () => {
 		const cine = payload('Cine');

@@ -218,6 +218,8 @@ describe('the way that waits, against the room', () => {
 		expect(gives({ ...arm, givesM: 0.02 })).toEqual({ m: 0.02, guessed: false });
 		// Ten metres of rail, held at both ends.
 		expect(gives(rail).m).toBeCloseTo(0.105, 9);
+		// Not heard yet: more than a usual slider, never less.
+		expect(liveFlex({ place: rail, axes: {} }).m).toBeCloseTo(0.045, 9);
 		for (const stands of ['stand', 'wall', 'ceiling'] as const) expect(gives({ ...rail, stands }).m).toBeGreaterThan(0);
 		const plan = hall(box('wall', [6, 0, 6.1, 9]));
 		const wanted = (givesM: number) =>

@@ -61,9 +61,9 @@ export function roomQuestion(
 	return plan === null || asked.legs.length === 0 ? null : { ...asked, plan };
 }
 
-/** How far what carries it gives. A rail is taken to be held at its two ends, and to be as long as it travels. */
+/** How far what carries it gives. A rail is taken to be held at its two ends, and to be as long as it travels; one that nobody has heard yet is a long one. */
 export function liveFlex({ place, axes }: Pick<RoomQuestion, 'place' | 'axes'>): Flex {
-	const [from, to] = axes.trackM?.range ?? [0, 1];
+	const [from, to] = axes.trackM?.range ?? [0, 4];
 	const lengthM = to - from;
 	return flexOf(
 		place.givesM,
