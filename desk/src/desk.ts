@@ -3,7 +3,9 @@ import { addressOf, freshNonce } from '@poise/link';
 import { confirmClaim, type KeepClaimed } from './confirmClaim';
 import type { FromDesk, FromPage } from './messages';
 import { Page } from './page';
-import { type KnownHead, type Person, Station } from './station';
+import type { Person } from './driving';
+import { HeadLink } from './headLink';
+import { type KnownHead, Station } from './station';
 import { Strangers } from './strangers';
 
 export interface DeskSettings {
@@ -80,9 +82,9 @@ export class Desk {
 	#station(id: string): Station {
 		const had = this.#stations.get(id);
 		if (had !== undefined) return had;
-		const made = new Station(id, this.#nonce, (bytes, { address, port }) => {
-			this.#socket.send(bytes, port, address, () => {});
-		});
+		const made = new Station(
+			new HeadLink(id, this.#nonce, (bytes, { address, port }) => this.#socket.send(bytes, port, address, () => {}))
+		);
 		this.#stations.set(id, made);
 		made.know(this.#known.get(id) ?? null);
 		return made;
@@ -111,7 +113,7 @@ export class Desk {
 		// A head that was stopped by whoever was the desk before stays so.
 		if (message.stoppedBy !== '' && this.#stoppedBy === null && this.#clearing === null && station.known !== null)
 			this.#stoppedBy = message.stoppedBy;
-		const driver = station.driver === null ? undefined : this.#pages.get(station.driver.page);
+		const driver = station.driving.driver === null ? undefined : this.#pages.get(station.driving.driver.page);
 		driver?.tell({
 			...{ type: 'heard', head: id, headMs: message.headMs, epoch: message.epoch === 0 ? null : message.epoch },
 			at: Object.fromEntries(message.each.map(({ axis, at }) => [axis, at]))
@@ -175,7 +177,7 @@ export class Desk {
 	#gone(page: Page): void {
 		if (this.#pages.get(page.person.page) !== page) return;
 		this.#pages.delete(page.person.page);
-		for (const station of this.#stations.values()) station.leave(page.person.page);
+		for (const station of this.#stations.values()) station.gone(page.person.page);
 	}
 
 	#heed(page: Page, message: FromPage): void {
@@ -185,26 +187,19 @@ export class Desk {
 			[this.#stoppedBy, this.#clearing] = [person.name, null];
 			for (const { link, known } of this.#stations.values())
 				if (known !== null) for (let k = 0; k < 3; k += 1) link.say({ type: 'stop', by: person.name });
+			for (const station of this.#stations.values()) station.halt(true);
 			return this.#tell(atMs);
 		}
 		if (message.type === 'clear') {
 			if (person.name === '') return;
 			[this.#stoppedBy, this.#clearing] = [null, { by: person.name, untilMs: atMs + 2000 }];
+			for (const station of this.#stations.values()) station.halt();
 			return this.#tell(atMs);
 		}
 		if (message.type === 'hello' || message.type === 'many' || !('head' in message)) return;
 		const station = this.#stations.get(message.head);
 		if (station === undefined) return;
 		switch (message.type) {
-			case 'take':
-				return this.#take(station, person, atMs);
-			case 'give':
-				if (station.driver?.page !== person.page) return;
-				station.leave(person.page);
-				return station.pass();
-			case 'keep':
-				if (station.driver?.page === person.page) station.askedBy = null;
-				return;
 			case 'record':
 				return station.link.say({ type: 'record', on: message.on ? 1 : 0 });
 			case 'blink':
@@ -223,17 +218,12 @@ export class Desk {
 			case 'unclaim':
 				for (let k = 0; k < 3; k += 1) station.link.say({ type: 'unclaim' });
 				return void this.#settings.onUnclaimed(message.head).catch((thrown: unknown) => console.error('desk:', thrown));
-			case 'drop':
-				// Whoever sees a programme run may end it.
-				return station.obey(message, person, atMs);
-			default:
-				if (station.driver?.page === person.page) station.obey(message, person, atMs);
+			default: {
+				const told = station.heed(message, person, atMs);
+				if (told !== null) page.tell(told);
+				// What stands by is on every screen before a hand comes to the hold.
+				if (message.type !== 'beat' && message.type !== 'grant' && message.type !== 'stick') this.#tell(atMs);
+			}
 		}
-	}
-	#take(station: Station, person: Person, atMs: number): void {
-		const { driver } = station;
-		if (driver === null || driver.page === person.page) station.driver = person;
-		else if (station.askedBy === null || station.askedBy.page === person.page)
-			station.askedBy = { ...person, sinceMs: station.askedBy?.sinceMs ?? atMs };
 	}
 }

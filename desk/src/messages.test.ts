@@ -9,8 +9,11 @@ describe('what a page says', () => {
 		expect(readFromPage(JSON.stringify(grant))).toEqual(grant);
 		expect(readFromPage('{"type":"stopAll"}')).toEqual({ type: 'stopAll' });
 		const leg = { kind: 'pose', name: 'there', to: { panRad: 1 }, wantedS: null, restS: 0 };
-		const task = { type: 'task', head: 'h-1', name: 'x', legs: [leg], laps: null, watched: false };
-		expect(readFromPage(JSON.stringify(task))).toEqual(task);
+		const next = { kind: 'pose', id: 'p', name: 'x', legs: [leg], laps: null };
+		const chosen = { type: 'standBy', head: 'h-1', next };
+		expect(readFromPage(JSON.stringify(chosen))).toEqual(chosen);
+		for (const intent of [{ does: 'steer' }, { does: 'goOn', id: 'p' }])
+			expect(readFromPage(JSON.stringify({ type: 'ask', head: 'h-1', press: 1, intent }))).not.toBeNull();
 	});
 
 	it.each([
@@ -31,8 +34,17 @@ describe('what a page says', () => {
 			})
 		],
 		['a speed that is none', '{"type":"stick","head":"h","rates":{"panRad":null}}'],
-		['no legs', JSON.stringify({ type: 'task', head: 'h', name: 'x', legs: [], laps: null, watched: false })],
-		['a way both ways', JSON.stringify({ type: 'pace', head: 'h', pace: 1, direction: 2, untilS: null })],
+		[
+			'no legs',
+			JSON.stringify({ type: 'standBy', head: 'h', next: { kind: 'pose', id: 'p', name: 'x', legs: [], laps: 1 } })
+		],
+		['a press for nothing', JSON.stringify({ type: 'ask', head: 'h', press: 1 })],
+		['a press for no way', JSON.stringify({ type: 'ask', head: 'h', press: 1, intent: { does: 'go' } })],
+		[
+			'a press for what no hold does',
+			JSON.stringify({ type: 'ask', head: 'h', press: 1, intent: { does: 'fly', id: 'p' } })
+		],
+		['a way both ways', JSON.stringify({ type: 'pace', head: 'h', pace: 1, direction: 2 })],
 		['more than it hears out', `{"type":"clear","x":"${'x'.repeat(70_000)}"}`]
 	])('that is %s means nothing', (_what, text) => expect(readFromPage(text)).toBeNull());
 });

@@ -3,17 +3,24 @@
  * keeps four sockets, told apart by their slot, and deals its grants among them.
  */
 import type { Leg, Task } from '@poise/core';
+import type { Intent } from './nextHold';
 
-export const pageProtocol = 3;
+export const pageProtocol = 4;
 
 type Rates = Readonly<Record<string, number>>;
 export type FromPage =
 	/** `secret` is drawn by the page and told to nobody else: by it its sockets are one page's. */
 	| { readonly type: 'hello'; readonly v: number; readonly secret: string; readonly slot: number }
-	| { readonly type: 'take' | 'give' | 'keep' | 'drop' | 'blink' | 'unclaim' | 'claim'; readonly head: string }
+	/**
+	 * `take` drives a head that nobody drives, or whose driver was silent for long after being asked; `askFor` asks the driver for it, who gives
+	 * or keeps it; `lead` takes it by name.
+	 */
+	| { readonly type: 'take' | 'askFor' | 'unask' | 'give' | 'keep' | 'lead'; readonly head: string }
+	| { readonly type: 'drop' | 'blink' | 'unclaim' | 'claim'; readonly head: string }
 	| { readonly type: 'confirm'; readonly head: string; readonly code: string }
 	| { readonly type: 'beat'; readonly head: string; readonly issuedAtMs: number; readonly echoMs: number }
-	| { readonly type: 'ask'; readonly head: string; readonly press: number }
+	/** A press, and what it is for: the desk runs that or nothing. */
+	| { readonly type: 'ask'; readonly head: string; readonly press: number; readonly intent: Intent }
 	| {
 			readonly type: 'grant';
 			readonly head: string;
@@ -25,28 +32,35 @@ export type FromPage =
 	| { readonly type: 'release'; readonly head: string; readonly epoch: number }
 	| { readonly type: 'stick'; readonly head: string; readonly rates: Rates }
 	| { readonly type: 'shape'; readonly head: string; readonly rampS: number; readonly trim: number }
-	| {
-			readonly type: 'task';
-			readonly head: string;
-			readonly name: string;
-			readonly legs: readonly Leg[];
-			readonly laps: number | null;
-			/** It is to run watched, without a hand. */
-			readonly watched: boolean;
-	  }
+	/** Chosen: it waits for a hold. Null: nothing does any more. */
+	| { readonly type: 'standBy'; readonly head: string; readonly next: StandBy | null }
+	/** What stands by is to run without a hand, watched by whoever says so. */
+	| { readonly type: 'watch'; readonly head: string; readonly id: string }
 	| {
 			readonly type: 'pace';
 			readonly head: string;
 			readonly pace: number;
 			readonly direction: 1 | -1;
-			readonly untilS: number | null;
 	  }
 	| { readonly type: 'keepAdded'; readonly head: string; readonly keeps: boolean }
-	| { readonly type: 'home'; readonly head: string; readonly ring: string }
 	| { readonly type: 'record'; readonly head: string; readonly on: boolean }
 	| { readonly type: 'stopAll' | 'clear' }
 	/** All that a page says in one moment. `count` tells older from newer, whichever socket was quicker. */
 	| { readonly type: 'many'; readonly count: number; readonly said: readonly FromPage[] };
+
+/** What a way is, as people call it. `back`: to where it was before. */
+export const wayKinds = ['pose', 'home', 'place', 'back', 'programme', 'move'] as const;
+/** What is chosen, until a hold runs it. Its name is its page's own, good once. */
+export type StandBy =
+	| {
+			readonly kind: (typeof wayKinds)[number];
+			readonly id: string;
+			readonly name: string;
+			readonly legs: readonly Leg[];
+			/** How often all of them; null: until it is stopped. */
+			readonly laps: number | null;
+	  }
+	| { readonly kind: 'ring'; readonly id: string; readonly ring: string };
 
 /** A head as every page sees it. */
 export interface HeadSeen {
@@ -65,7 +79,12 @@ export interface HeadSeen {
 	readonly holder: string | null;
 	readonly heldS: number;
 	readonly driver: { readonly page: string; readonly name: string } | null;
-	readonly askedBy: { readonly page: string; readonly name: string } | null;
+	/** Who asks for it, and how long its driver may still be silent before they may take it. */
+	readonly askedBy: { readonly page: string; readonly name: string; readonly mayTakeInS: number } | null;
+	/** The page that asked last and was told that it is kept. */
+	readonly keptFrom: string | null;
+	/** Who took it from its driver of before, and how. */
+	readonly taken: { readonly by: string; readonly from: string; readonly as: 'lead' | 'silence' } | null;
 	readonly stoppedBy: string | null;
 	readonly stuckAxis: string | null;
 	readonly recording: boolean;
@@ -90,10 +109,37 @@ export interface HeadSeen {
 		>
 	>;
 	readonly watched: boolean;
+	/** The desk's own link, by which it watches. */
+	readonly watchSamples: number;
+	readonly watchTripMs: number;
+	/** A watch has been asked for and not been answered yet; and why the last one did not come, or ended. */
+	readonly watchAsked: boolean;
+	readonly watchTrouble: string | null;
+	/** How much of the search for a ring's ends is done, 0 to 1, while it is held. */
+	readonly found: Rates;
+	/** Of a way's own speed, 0 to 1, as its driver wants it; and whether what the stick adds to a way stays. */
+	readonly wantedPace: number;
+	readonly keepsAdded: boolean;
+	/** What stands by for the next hold. */
+	readonly next: NextSeen | null;
+	/** The pose it was sent to before where it was sent last. */
+	readonly last: { readonly name: string; readonly to: Rates } | null;
 	readonly task: TaskSeen | null;
 	readonly trouble: string | null;
 }
+export interface NextSeen {
+	readonly id: string;
+	readonly kind: StandBy['kind'];
+	/** Of a ring its axis. */
+	readonly name: string;
+	readonly legs: readonly string[];
+	readonly laps: number | null;
+	/** Where a single pose leads. */
+	readonly to: Rates | null;
+}
 export interface TaskSeen {
+	readonly id: string;
+	readonly kind: (typeof wayKinds)[number];
 	readonly name: string;
 	readonly leg: number;
 	readonly legs: readonly string[];
@@ -105,6 +151,8 @@ export interface TaskSeen {
 	readonly durationS: number | null;
 	readonly pace: number;
 	readonly direction: 1 | -1;
+	/** It is to be gone back along. */
+	readonly turned: boolean;
 	/** Whom it is watched for; null: a hand holds it. */
 	readonly watchedFor: string | null;
 	readonly to: Rates | null;
@@ -170,6 +218,16 @@ const leg: Check = (value) =>
 		...{ name: word, restS: time, ends: (ends) => ends === 'natural' || ends === 'still' },
 		keys: listOf(shaped({ tS: time, values: figures }), 200)
 	})(value);
+const oneOf =
+	(words: readonly string[]): Check =>
+	(value) =>
+		typeof value === 'string' && words.includes(value);
+const intent: Check = (value) =>
+	shaped({ does: (does) => does === 'steer' })(value) ||
+	shaped({ does: oneOf(['go', 'ring', 'goOn', 'back']), id: word })(value);
+const standBy: Check = (value) =>
+	shaped({ kind: (kind) => kind === 'ring', id: word, ring: word })(value) ||
+	shaped({ kind: oneOf(wayKinds), id: word, name: word, legs: listOf(leg, 200), laps: orNull(whole) })(value);
 const head = { head: word };
 const direction: Check = (value) => value === 1 || value === -1;
 
@@ -183,6 +241,9 @@ const formsFromPage: Readonly<Record<FromPage['type'], Readonly<Record<string, C
 		slot: (slot) => whole(slot) && (slot as number) >= 0 && (slot as number) < 8
 	},
 	take: head,
+	askFor: head,
+	unask: head,
+	lead: head,
 	give: head,
 	keep: head,
 	drop: head,
@@ -191,15 +252,15 @@ const formsFromPage: Readonly<Record<FromPage['type'], Readonly<Record<string, C
 	unclaim: head,
 	confirm: { ...head, code: word },
 	beat: { ...head, issuedAtMs: figure, echoMs: figure },
-	ask: { ...head, press: whole },
+	ask: { ...head, press: whole, intent },
 	grant: { ...head, epoch: whole, sequence: whole, issuedAtMs: figure, echoMs: figure },
 	release: { ...head, epoch: whole },
 	stick: { ...head, rates: figures },
 	shape: { ...head, rampS: figure, trim: figure },
-	task: { ...head, name: word, legs: listOf(leg, 200), laps: orNull(whole), watched: yes },
-	pace: { ...head, pace: figure, direction, untilS: orNull(figure) },
+	standBy: { ...head, next: orNull(standBy) },
+	watch: { ...head, id: word },
+	pace: { ...head, pace: figure, direction },
 	keepAdded: { ...head, keeps: yes },
-	home: { ...head, ring: word },
 	record: { ...head, on: yes },
 	stopAll: {},
 	clear: {},

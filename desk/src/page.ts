@@ -1,6 +1,6 @@
 import type { WebSocket } from 'ws';
 import { type FromDesk, type FromPage, pageProtocol, readFromPage } from './messages';
-import type { Person } from './station';
+import type { Person } from './driving';
 
 /** More than this waiting to be sent: a watcher is left out until it has caught up. */
 const mostWaiting = 64 * 1024;

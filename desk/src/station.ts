@@ -15,8 +15,10 @@ import {
 	type Seen
 } from '@poise/core';
 import type { ToHead } from '@poise/link';
-import { HeadLink, type Place, type Signed } from './headLink';
-import type { FromPage, HeadSeen } from './messages';
+import { Driving, type Person } from './driving';
+import type { HeadLink, Signed } from './headLink';
+import type { FromDesk, FromPage, HeadSeen, NextSeen, StandBy, TaskSeen } from './messages';
+import { type Intent, intentOf, sameIntent } from './nextHold';
 
 /** A head as the crew keeps it. */
 export interface KnownHead {
@@ -31,24 +33,48 @@ export interface KnownHead {
 	/** Soft ends and speeds, within its own. */
 	readonly axes: Readonly<Record<string, DeskAxis>>;
 }
-export interface Person {
-	readonly page: string;
-	readonly name: string;
-}
 const deskHolder = 'desk';
-/** So long after somebody asked, a head that nobody holds passes to them. */
-const passesMs = 3000;
 /** A stick is heeded at once, but no head is spoken to more often than this. */
 const soonestMs = 1;
 
-/** One head at the desk: its link, what is kept of it, who drives it, and what it is led through. */
-export class Station {
-	readonly link: HeadLink;
+type Way = Exclude<StandBy, { readonly kind: 'ring' }>;
+/** A press: whose, what it is for, and the epoch that the head answered it with. */
+interface Pressed {
+	readonly page: string;
+	readonly press: number;
+	readonly intent: Intent;
+	/** What stood by when it was pressed: chosen anew meanwhile, it is still this that runs. */
+	readonly next: StandBy | null;
+	readonly epoch: number | null;
+}
+type LinkOfHead = Pick<
+	HeadLink,
+	| ('id' | 'say' | 'state' | 'about' | 'toHeadMs' | 'useKey' | 'greet' | 'isHere' | 'isAwake')
+	| ('free' | 'hasKey' | 'claiming' | 'ignored')
+>;
+
+/** One head at the desk: its link, what is kept of it, who drives it, what stands by for the next hold, and what a hold leads it through. */
+export class Station<Link extends LinkOfHead = HeadLink> {
+	readonly link: Link;
 	known: KnownHead | null = null;
-	driver: Person | null = null;
-	askedBy: (Person & { readonly sinceMs: number }) | null = null;
+	readonly driving = new Driving();
 	/** For whom it runs without a hand. */
 	watchedFor: string | null = null;
+	/** It is to: the head has not answered yet. */
+	#watchAsked: { readonly by: string; readonly way: Way } | null = null;
+	#watchTrouble: string | null = null;
+	#next: StandBy | null = null;
+	#last: HeadSeen['last'] = null;
+	#goesTo: HeadSeen['last'] = null;
+	#kind: Way['kind'] = 'pose';
+	#pressed: Pressed | null = null;
+	#begunEpoch: number | null = null;
+	#links = new Map<string, { readonly samples: number; readonly tripMs: number }>();
+	#linkPage = '';
+	#wantedPace = 1;
+	#keepsAdded = false;
+	#wasHere = false;
+	#stopped = false;
 	#desk: DeskHead = deskHead({});
 	#watch: Hold;
 	#grant: Extract<ToHead, { type: 'grant' }> | null = null;
@@ -58,9 +84,9 @@ export class Station {
 	#ledMs = -Infinity;
 	#stickWaits = false;
 
-	constructor(id: string, nonce: Uint8Array, send: (bytes: Uint8Array, to: Place) => void) {
-		this.link = new HeadLink(id, nonce, send);
-		this.#watch = handOff(id);
+	constructor(link: Link) {
+		this.link = link;
+		this.#watch = handOff(link.id);
 	}
 
 	#step(event: DeskEvent): readonly DeskEffect[] {
@@ -99,14 +125,23 @@ export class Station {
 		);
 	}
 
-	/** What its link brought. Gives what a page is to hear. */
+	/** What its link brought. */
 	hear(message: Signed | 'announced', atMs: number): void {
 		if (message === 'announced' || message.type === 'about') return this.#useAxes();
 		if (message.type === 'offer' && message.holder === deskHolder)
 			return this.#watching({ kind: 'offer', atMs, press: message.press, epoch: message.epoch });
 		if (message.type === 'refuse' && message.holder === deskHolder)
 			return this.#watching({ kind: 'refused', atMs, press: message.press, why: message.why });
+		if (message.type === 'offer') {
+			const { holder: page, press, epoch } = message;
+			if (this.#pressed?.page === page && this.#pressed.press === press) this.#pressed = { ...this.#pressed, epoch };
+			return;
+		}
 		if (message.type !== 'state') return;
+		this.#links.set(message.linkHolder, { samples: message.linkSamples, tripMs: message.linkTripMs });
+		if (message.linkHolder !== deskHolder) this.#linkPage = message.linkHolder;
+		if (this.#links.size > mostLinks)
+			this.#links.delete([...this.#links.keys()].find((holder) => holder !== deskHolder && holder !== this.#linkPage)!);
 		const epoch = message.epoch === 0 ? null : message.epoch;
 		const seen: Seen = {
 			...{ atMs, headMs: message.headMs, toHeadMs: this.link.toHeadMs, epoch },
@@ -118,8 +153,69 @@ export class Station {
 			ready: message.each.filter(({ ready }) => ready !== 0).map(({ axis }) => axis)
 		};
 		this.#step({ kind: 'seen', seen });
+		if (this.#next?.kind === 'ring' && seen.ready.includes(this.#next.ring)) this.#next = null;
+		if (seen.phase === 'armed' && epoch !== this.#begunEpoch) this.#begin(epoch, message.holder);
 		this.#watching({ kind: 'heard', atMs, headMs: message.headMs });
 		if (message.holder === deskHolder || this.#watch.phase === 'down') this.#watching({ kind: 'holds', atMs, epoch });
+	}
+
+	/** A hold is alive: it does what its press was for, and nothing else. */
+	#begin(epoch: number | null, holder: string): void {
+		this.#begunEpoch = epoch;
+		if (holder === deskHolder) {
+			const asked = this.#watchAsked;
+			this.#watchAsked = null;
+			if (asked === null) return void this.#step({ kind: 'steer' });
+			this.watchedFor = asked.by;
+			return this.#go(asked.way);
+		}
+		const pressed = this.#pressed;
+		const intent: Intent = pressed !== null && pressed.epoch === epoch ? pressed.intent : { does: 'steer' };
+		const { id } = this.#desk.task ?? { id: null };
+		if (intent.does === 'goOn' || intent.does === 'back') {
+			// What it was pressed for may be gone, ended by somebody meanwhile.
+			if (id !== intent.id || this.#desk.task?.dropped === true) return void this.#step({ kind: 'steer' });
+			return this.#pace({ pace: this.#wantedPace, direction: intent.does === 'back' ? -1 : 1 });
+		}
+		if (intent.does === 'go' && pressed?.next != null && pressed.next.kind !== 'ring') return this.#go(pressed.next);
+		this.#step({ kind: 'steer' });
+		if (intent.does === 'ring' && pressed?.next?.kind === 'ring' && epoch !== null)
+			this.link.say({ type: 'home', epoch, ring: pressed.next.ring });
+	}
+	#go(way: Way): void {
+		this.#step({ kind: 'task', id: way.id, name: way.name, legs: way.legs, laps: way.laps });
+		this.#step({ kind: 'keepAdded', keeps: this.#keepsAdded });
+		this.#pace({ pace: this.#wantedPace, direction: 1 });
+		this.#kind = way.kind;
+		if (this.#next?.id === way.id) this.#next = null;
+		const [leg] = way.legs;
+		if (leg?.kind !== 'pose' || way.legs.length > 1 || (way.kind !== 'pose' && way.kind !== 'back')) return;
+		const to = { name: leg.name, to: leg.to };
+		if (this.#goesTo?.name !== to.name) this.#last = this.#goesTo;
+		this.#goesTo = to;
+	}
+	#pace({ pace, direction }: { readonly pace: number; readonly direction: 1 | -1 }): void {
+		this.#wantedPace = Math.min(1, Math.max(0.05, pace));
+		this.#step({ kind: 'pace', pace: this.#wantedPace, direction, untilS: null });
+	}
+	/** Nothing of what was chosen or gone before stands by any more. */
+	forget(): void {
+		[this.#next, this.#last, this.#goesTo] = [null, null, null];
+		this.#leave();
+	}
+	/** Nobody goes on with what its driver left; what runs watched runs on. */
+	#leave(): void {
+		[this.#next, this.#wantedPace, this.#keepsAdded] = [null, 1, false];
+		[this.#grant, this.#pressed] = [null, null];
+		this.#step({ kind: 'stick', atMs: performance.now(), rates: {} });
+		if (this.watchedFor === null) this.#step({ kind: 'drop' });
+	}
+	/** Stopped, cleared or not heard: it does nothing more of itself. */
+	halt(stopped = false): void {
+		this.#stopped = stopped;
+		this.endWatch();
+		this.#watchAsked = null;
+		this.forget();
 	}
 
 	/** The desk's own hold, of a head that may run watched. */
@@ -147,18 +243,82 @@ export class Station {
 		if (this.watchedFor === null) return;
 		this.watchedFor = null;
 		this.#watching({ kind: 'release', atMs: performance.now() });
+		this.#step({ kind: 'drop' });
+	}
+	/** Its watch did not come, or ended by itself: it is said, and what it ran is dropped. */
+	#watchOver(why: string): void {
+		this.#watchTrouble = why;
+		[this.watchedFor, this.#watchAsked] = [null, null];
+		this.#step({ kind: 'drop' });
+	}
+	/** Whoever holds it holds it no more. */
+	#lets(): void {
+		const { state } = this.link;
+		this.#grant = null;
+		if (state === null || state.holder === '' || state.holder === deskHolder) return;
+		this.#step({ kind: 'released', epoch: state.epoch });
+		this.link.say({ type: 'release', holder: state.holder, epoch: state.epoch });
 	}
 
-	/** What its driver's page sends for it. */
-	obey(message: Extract<FromPage, { head: string }>, person: Person, atMs: number): void {
+	/** What any page may say of it. */
+	heed(message: Extract<FromPage, { head: string }>, person: Person, atMs: number): FromDesk | null {
+		const { driving } = this;
+		switch (message.type) {
+			case 'take':
+				if (driving.take(person, atMs, this.isHeld)) this.#leave();
+				return null;
+			case 'lead':
+				if (!driving.lead(person, atMs)) return null;
+				this.#lets();
+				this.#leave();
+				return null;
+			case 'askFor':
+				driving.ask(person, atMs);
+				return null;
+			case 'unask':
+				driving.unask(person.page);
+				return null;
+			case 'keep':
+				driving.keep(person.page, atMs);
+				return null;
+			case 'give':
+				if (driving.give(person.page)) this.#leave();
+				return null;
+			case 'drop':
+				// Whoever sees a programme run may end it.
+				if (this.watchedFor !== null) this.endWatch();
+				else if (driving.isDriver(person.page)) this.#step({ kind: 'drop' });
+				return null;
+			default:
+				return driving.isDriver(person.page) ? this.#obey(message, person, atMs) : null;
+		}
+	}
+	get isHeld(): boolean {
+		return this.link.state?.phase === 'armed' && this.link.state.holder !== deskHolder;
+	}
+
+	/** What its driver's page sends for it; gives what that page is told at once. */
+	#obey(message: Extract<FromPage, { head: string }>, person: Person, atMs: number): FromDesk | null {
+		if (message.type !== 'beat' && message.type !== 'stick') this.driving.active(atMs);
+		if (message.type === 'ask') return this.#ask(message, person);
+		this.#do(message, person, atMs);
+		return null;
+	}
+	#ask({ head, press, intent }: Extract<FromPage, { type: 'ask' }>, { page }: Person): FromDesk | null {
+		if (this.#pressed?.page !== page || this.#pressed.press !== press) {
+			// It stood otherwise on its screen: it is not known what it was pressed for.
+			if (this.watchedFor !== null || !sameIntent(intent, intentOf(this.#stands())))
+				return { type: 'refused', head, press, why: 'changed' };
+			this.#pressed = { page, press, intent, next: this.#next, epoch: null };
+		}
+		this.link.say({ type: 'ask', holder: page, press, by: 'hand' });
+		return null;
+	}
+	#do(message: Extract<FromPage, { head: string }>, person: Person, atMs: number): void {
 		const holder = person.page;
 		switch (message.type) {
 			case 'beat':
 				return this.link.say({ ...message, type: 'beat', holder });
-			case 'ask':
-				// A hand takes it from the watch; the way it was on stays.
-				this.endWatch();
-				return this.link.say({ type: 'ask', holder, press: message.press, by: 'hand' });
 			case 'grant': {
 				const { epoch, sequence, issuedAtMs, echoMs } = message;
 				const grant = { type: 'grant' as const, holder, epoch, sequence, issuedAtMs, echoMs };
@@ -176,45 +336,45 @@ export class Station {
 				return this.#heedStick(atMs);
 			case 'shape':
 				return void this.#step({ kind: 'shape', rampS: message.rampS, trim: message.trim });
-			case 'task':
-				this.#step({ kind: 'task', name: message.name, legs: message.legs, laps: message.laps });
-				if (message.watched && this.known?.watched === true) {
-					this.watchedFor = person.name;
-					this.#watching({ kind: 'press', atMs });
-				}
-				return;
-			case 'drop':
-				this.endWatch();
-				return void this.#step({ kind: 'drop' });
+			case 'standBy':
+				return this.#standBy(message.next);
+			case 'watch': {
+				const way = this.#next;
+				if (this.known?.watched !== true || way === null || way.kind === 'ring' || way.id !== message.id) return;
+				[this.#watchAsked, this.#watchTrouble] = [{ by: person.name, way }, null];
+				return this.#watching({ kind: 'press', atMs });
+			}
 			case 'pace':
-				return void this.#step({
-					kind: 'pace',
-					...{ pace: message.pace, direction: message.direction, untilS: message.untilS }
-				});
+				return this.#pace(message);
 			case 'keepAdded':
+				this.#keepsAdded = message.keeps;
 				return void this.#step({ kind: 'keepAdded', keeps: message.keeps });
-			case 'home':
-				return this.link.say({ type: 'home', epoch: this.#desk.seen?.epoch ?? 0, ring: message.ring });
 		}
+	}
+	/** Chosen, or nothing any more. What it stopped on before is left for it. */
+	#standBy(next: StandBy | null): void {
+		if (this.#stopped || this.watchedFor !== null || this.#watchAsked !== null) return;
+		this.#next = next;
+		this.#watchTrouble = null;
+		if (next !== null && !this.isHeld) this.#step({ kind: 'drop' });
 	}
 
 	/** A page is gone: what it held it holds no more, without being told. */
-	leave(page: string): void {
-		if (this.askedBy?.page === page) this.askedBy = null;
-		if (this.driver?.page !== page) return;
-		this.driver = null;
-		this.#grant = null;
-		this.#step({ kind: 'stick', atMs: performance.now(), rates: {} });
+	gone(page: string): void {
+		if (this.driving.gone(page)) this.#leave();
 	}
 
 	tick(atMs: number, stoppedBy: string | null): void {
 		this.link.greet(atMs);
 		// Nobody's head has nothing to be told.
 		if (this.known === null) return;
+		this.#stopped = stoppedBy !== null;
+		const here = this.link.isHere(atMs);
+		if (this.#wasHere && !here) this.halt();
+		this.#wasHere = here;
 		this.#watching({ kind: 'tick', atMs });
-		if (this.watchedFor !== null && this.#watch.phase === 'ended') this.watchedFor = null;
-		if (this.askedBy !== null && atMs - this.askedBy.sinceMs > passesMs && this.link.state?.phase !== 'armed')
-			this.pass();
+		if ((this.watchedFor !== null || this.#watchAsked !== null) && this.#watch.phase === 'ended')
+			this.#watchOver(this.#watch.why ?? 'lost');
 		this.#heedStick(atMs);
 		if (atMs - this.#ledMs >= deskTimes.tickMs - 1) this.#lead(atMs);
 		if (atMs - this.#tickedMs < deskTimes.tickMs - 1) return;
@@ -255,18 +415,40 @@ export class Station {
 		});
 	}
 
-	pass(): void {
-		if (this.askedBy === null) return;
-		this.driver = { page: this.askedBy.page, name: this.askedBy.name };
-		this.askedBy = null;
-		this.#grant = null;
+	/** What is chosen and what is on its way, as everybody is told. */
+	#stands(): { readonly next: NextSeen | null; readonly task: TaskSeen | null } {
+		const next = this.#next;
+		const { task } = this.#desk;
+		return {
+			next:
+				next === null
+					? null
+					: next.kind === 'ring'
+						? { id: next.id, kind: 'ring', name: next.ring, legs: [], laps: 1, to: null }
+						: { ...{ id: next.id, kind: next.kind, name: next.name, laps: next.laps }, ...legsSeen(next.legs) },
+			task:
+				task === null || task.dropped
+					? null
+					: {
+							...{ id: task.id, kind: this.#kind, name: task.name, leg: task.leg, lap: task.lap, laps: task.laps },
+							phase: task.phase,
+							legs: task.legs.map(({ name }) => name),
+							resting: task.restsUntilMs !== null,
+							atS: task.going.s,
+							durationS: task.way?.durationS ?? null,
+							...{ pace: task.going.pace, direction: task.going.direction, watchedFor: this.watchedFor },
+							turned: task.wantedDirection === -1,
+							to: task.way?.kind === 'pose' ? task.way.to : null,
+							added: Object.keys(task.added).length > 0
+						}
+		};
 	}
 
 	/** As every page sees it. */
 	seen(atMs: number, nameOf: (page: string) => string | null): HeadSeen {
 		const { about, state } = this.link;
 		const here = this.link.isHere(atMs);
-		const { task, trouble } = this.#desk;
+		const { trouble } = this.#desk;
 		const numbers = (of: 'at' | 'rate') => Object.fromEntries((state?.each ?? []).map((each) => [each.axis, each[of]]));
 		const link = this.link.claiming
 			? 'claiming'
@@ -292,16 +474,23 @@ export class Station {
 						? (this.watchedFor ?? 'the desk')
 						: (nameOf(holder) ?? 'a page'),
 			heldS: here && state?.phase === 'armed' ? Math.max(0, (state.headMs - state.heldSinceMs) / 1000) : 0,
-			driver: this.driver,
-			askedBy: this.askedBy === null ? null : { page: this.askedBy.page, name: this.askedBy.name },
+			...this.driving.seen(atMs, this.isHeld),
 			stoppedBy: state === null || state.stoppedBy === '' ? null : state.stoppedBy,
 			stuckAxis: state === null || state.stuckAxis === '' ? null : state.stuckAxis,
 			recording: state?.recording === 1,
 			batteryPart: state?.batteryPart ?? 0,
 			ignored: state?.ignored ?? 0,
-			linkPage: state?.linkHolder ?? '',
-			linkSamples: state?.linkSamples ?? 0,
-			linkTripMs: state?.linkTripMs ?? 0,
+			linkPage: this.#linkPage,
+			linkSamples: this.#links.get(this.#linkPage)?.samples ?? 0,
+			linkTripMs: this.#links.get(this.#linkPage)?.tripMs ?? 0,
+			watchSamples: this.#links.get(deskHolder)?.samples ?? 0,
+			watchTripMs: this.#links.get(deskHolder)?.tripMs ?? 0,
+			...{ wantedPace: this.#wantedPace, keepsAdded: this.#keepsAdded },
+			...{ watchAsked: this.#watchAsked !== null, watchTrouble: this.#watchTrouble, last: this.#last },
+			found: Object.fromEntries(
+				(state?.each ?? []).filter(({ ready }) => ready === 0).map(({ axis, at }) => [axis, at])
+			),
+			...this.#stands(),
 			at: numbers('at'),
 			rates: numbers('rate'),
 			ready: (state?.each ?? []).filter(({ ready }) => ready !== 0).map(({ axis }) => axis),
@@ -312,21 +501,17 @@ export class Station {
 				])
 			),
 			watched: this.known?.watched ?? false,
-			trouble,
-			task:
-				task === null
-					? null
-					: {
-							...{ name: task.name, leg: task.leg, lap: task.lap, laps: task.laps, phase: task.phase },
-							legs: task.legs.map(({ name }) => name),
-							resting: task.restsUntilMs !== null,
-							atS: task.going.s,
-							durationS: task.way?.durationS ?? null,
-							...{ pace: task.going.pace, direction: task.going.direction, watchedFor: this.watchedFor },
-							to: task.way?.kind === 'pose' ? task.way.to : null,
-							added: Object.keys(task.added).length > 0
-						}
+			trouble
 		};
 	}
 }
+function legsSeen(legs: Way['legs']): Pick<NextSeen, 'legs' | 'to'> {
+	const [only] = legs;
+	return {
+		legs: legs.map(({ name }) => name),
+		to: legs.length === 1 && only?.kind === 'pose' ? only.to : null
+	};
+}
+/** Of so many holders the link is remembered. */
+const mostLinks = 32;
 const phases = ['rest', 'offered', 'armed', 'stopping'] as const;

@@ -42,6 +42,10 @@ const claimMs = 120_000;
 const mostGreeted = 8;
 const hex = (bytes: Uint8Array): string => Buffer.from(bytes).toString('hex');
 
+/** Down to the one end, then up to the other. */
+const searched = (looking: 'low' | 'high' | null, way: number): number =>
+	looking === null ? 0 : looking === 'low' ? (1 - way) / 2 : (1 + way) / 2;
+
 /** A claim on its way: what the desk bound itself to, the own half, and the key once both are shown. */
 interface Claim {
 	readonly commit: string;
@@ -77,6 +81,7 @@ export class SimHead {
 	#batteryPart = 1;
 	#nowMs = 0;
 	#saidMs = -Infinity;
+	#states = 0;
 	#announcedMs = -Infinity;
 	#fault: LinkFault = soundLink;
 	#stuck: readonly string[] = [];
@@ -360,7 +365,9 @@ export class SimHead {
 	#say(): void {
 		this.#saidMs = this.#nowMs;
 		const { lease, axes, rings, stuckAxis, recording } = this.#motion;
-		const linkHolder = lease.holder ?? this.#lastHolder;
+		// Every fifth time of the desk's own link, by which it may watch.
+		this.#states += 1;
+		const linkHolder = this.#states % 5 === 0 ? 'desk' : (lease.holder ?? this.#lastHolder);
 		const { samples, leastTripMs } = linkOf(lease, linkHolder);
 		const ignored = this.#ignored + Object.values(lease.ignored).reduce((sum, each) => sum + each, 0);
 		const drifted = (this.#driftPerS * this.#headMs) / 1000;
@@ -379,10 +386,11 @@ export class SimHead {
 				const ends = rings[axis]?.ends;
 				if (rings[axis] === undefined)
 					return { axis, at: position + (axis === 'panRad' ? drifted : 0), rate, ready: 1 };
-				// Of a ring it says how far between its ends, once it knows them.
+				const way = (position - range[0]) / (range[1] - range[0]);
+				// Of a ring it says how far between its ends, once it knows them; until then how much of the search is done.
 				return ends === null || ends === undefined
-					? { axis, at: 0, rate: 0, ready: 0 }
-					: { axis, at: (position - range[0]) / (range[1] - range[0]), rate: rate / (range[1] - range[0]), ready: 1 };
+					? { axis, at: searched(rings[axis].looking, way), rate: 0, ready: 0 }
+					: { axis, at: way, rate: rate / (range[1] - range[0]), ready: 1 };
 			})
 		});
 	}
@@ -409,7 +417,11 @@ export class SimHead {
 				duplicatePart: figure(asked.duplicatePart, 0, 1) ?? 0
 			};
 		}
-		if (command.stuck === null) this.#stuck = [];
+		if (command.stuck === null) {
+			// Whoever freed it has turned it by hand: it feels that.
+			this.#stuck = [];
+			this.#motion = { ...this.#motion, stuckAxis: null, behindSinceMs: {} };
+		}
 		if (typeof command.stuck === 'string' && Object.hasOwn(this.#pattern.axes, command.stuck))
 			this.#stuck = [command.stuck];
 		this.#driftPerS = figure(command.driftPerS, -1, 1) ?? this.#driftPerS;

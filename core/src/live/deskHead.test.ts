@@ -53,7 +53,13 @@ function bench(begun: Readonly<Record<string, number>> = { panRad: 0, tiltRad: 0
 const to = (panRad: number, tiltRad: number, restS = 0): Leg => ({
 	...{ kind: 'pose', name: `${panRad}`, to: { panRad, tiltRad }, wantedS: 3, restS }
 });
-const task = (legs: readonly Leg[], laps: number | null = 1): DeskEvent => ({ kind: 'task', name: 'way', legs, laps });
+const task = (legs: readonly Leg[], laps: number | null = 1): DeskEvent => ({
+	kind: 'task',
+	id: 'way',
+	name: 'way',
+	legs,
+	laps
+});
 const follows = (effects: readonly DeskEffect[]) => effects.flatMap((each) => (each.kind === 'follow' ? [each] : []));
 
 describe('the desk and one head', () => {

@@ -22,6 +22,8 @@ const mostLegs = 200;
 export type DeskAxis = WayAxis;
 
 export interface Task {
+	/** What it was chosen by. */
+	readonly id: string;
 	readonly name: string;
 	readonly legs: readonly Leg[];
 	/** How often all of them; null: until it is stopped. */
@@ -41,6 +43,8 @@ export interface Task {
 	readonly phase: 'waits' | 'runs' | 'stops' | 'stopped' | 'done';
 	/** It stops, and the places sent ahead have been taken back. */
 	readonly takenBack: boolean;
+	/** It ends as soon as it has slowed: nobody goes on with it. */
+	readonly dropped: boolean;
 }
 
 /** What a head has said last. */
@@ -86,7 +90,16 @@ export type DeskEvent =
 	| { readonly kind: 'stick'; readonly atMs: number; readonly rates: AxisValues }
 	| { readonly kind: 'shape'; readonly rampS: number; readonly trim: number }
 	| { readonly kind: 'axes'; readonly axes: Readonly<Record<string, DeskAxis>> }
-	| { readonly kind: 'task'; readonly name: string; readonly legs: readonly Leg[]; readonly laps: number | null }
+	/** A new hold begins with a way, or with nothing but the stick. */
+	| {
+			readonly kind: 'task';
+			readonly id: string;
+			readonly name: string;
+			readonly legs: readonly Leg[];
+			readonly laps: number | null;
+	  }
+	| { readonly kind: 'steer' }
+	/** Its way is nobody's any more: slowed where it runs, then forgotten. */
 	| { readonly kind: 'drop' }
 	| { readonly kind: 'pace'; readonly pace: number; readonly direction: 1 | -1; readonly untilS: number | null }
 	| { readonly kind: 'keepAdded'; readonly keeps: boolean }
@@ -139,9 +152,10 @@ export function deskHeadStep(head: DeskHead, event: DeskEvent): readonly [DeskHe
 			return [{ ...head, axes: event.axes }, []];
 		case 'task': {
 			if (event.legs.length === 0 || event.legs.length > mostLegs || !event.legs.every(isWay)) return [head, []];
-			// While another runs, a new one waits for a new hold: nothing jumps from way to way.
-			if (head.task !== null && (head.task.phase === 'runs' || head.task.phase === 'stops')) return [head, []];
+			// While a hold runs one, no other takes its place: nothing jumps from way to way.
+			if (head.task?.phase === 'runs' && isHeld(head) && head.sentEpoch === head.seen?.epoch) return [head, []];
 			const task: Task = {
+				id: event.id,
 				name: event.name,
 				legs: event.legs,
 				laps: event.laps,
@@ -156,16 +170,21 @@ export function deskHeadStep(head: DeskHead, event: DeskEvent): readonly [DeskHe
 				added: {},
 				keepsAdded: head.task?.keepsAdded ?? false,
 				phase: 'waits',
-				takenBack: false
+				takenBack: false,
+				dropped: false
 			};
 			return [{ ...head, task, trouble: null }, []];
 		}
+		case 'steer':
+			return [{ ...head, task: null, trouble: null }, []];
 		case 'drop':
-			return head.task !== null && head.task.going.pace > 0
-				? [{ ...head, task: { ...head.task, wantedPace: 0 } }, []]
+			return head.task !== null &&
+				(head.task.phase === 'runs' || head.task.phase === 'stops') &&
+				head.task.going.pace > 0
+				? [{ ...head, task: { ...head.task, wantedPace: 0, dropped: true } }, []]
 				: [{ ...head, task: null }, []];
 		case 'pace':
-			if (head.task === null || !Number.isFinite(event.pace)) return [head, []];
+			if (head.task === null || head.task.dropped || !Number.isFinite(event.pace)) return [head, []];
 			return [
 				{
 					...head,
@@ -181,7 +200,7 @@ export function deskHeadStep(head: DeskHead, event: DeskEvent): readonly [DeskHe
 		case 'keepAdded':
 			return [head.task === null ? head : { ...head, task: { ...head.task, keepsAdded: event.keeps } }, []];
 		case 'released':
-			return [stopping({ ...head, releasedEpoch: event.epoch }), []];
+			return [stopping(released(head, event.epoch)), []];
 		case 'tick':
 			try {
 				return tick(head, event.atMs);
@@ -205,6 +224,16 @@ function isWay(leg: Leg): boolean {
 	}
 }
 
+const isHeld = ({ seen, releasedEpoch }: DeskHead): boolean =>
+	seen !== null && seen.phase === 'armed' && seen.epoch !== null && seen.epoch !== releasedEpoch;
+
+/** Let go by whoever held it: what the head says of its braking may come before that word, and is no fault of its own. */
+const released = (head: DeskHead, epoch: number): DeskHead => ({
+	...head,
+	releasedEpoch: epoch,
+	trouble: head.trouble === 'braked' && epoch === head.sentEpoch ? null : head.trouble
+});
+
 /** From now on the way's own time slows; what was sent ahead of it is taken back. */
 function stopping(head: DeskHead): DeskHead {
 	const { task } = head;
@@ -218,16 +247,15 @@ function tick(before: DeskHead, atMs: number): readonly [DeskHead, readonly Desk
 	let head: DeskHead = { ...before, tickedAtMs: atMs };
 	const { seen } = head;
 	if (seen === null || atMs - seen.atMs > deskTimes.awayMs) return [lost(head, 'away'), []];
-	const held = seen.phase === 'armed' && seen.epoch !== null && seen.epoch !== head.releasedEpoch;
 	head = ramped(head, atMs, dtS);
-	if (!held) {
+	if (!isHeld(head)) {
 		if (head.task?.phase === 'stops' && head.sentEpoch !== null && head.sentEpoch === head.releasedEpoch)
 			return along(head, seen, atMs, dtS);
 		return [lost(head, 'braked'), []];
 	}
 	// A new hold: its words count from one.
 	if (head.sentEpoch !== seen.epoch)
-		head = { ...resumed(head, seen), sentEpoch: seen.epoch, sequence: 0, dueMs: -Infinity };
+		head = { ...resumed(stilled(head), seen), sentEpoch: seen.epoch, sequence: 0, dueMs: -Infinity };
 	if (head.task !== null && head.task.phase !== 'done') {
 		const [after, effects] = along(head, seen, atMs, dtS);
 		if (effects.length > 0 || after.task?.phase === 'runs') return [after, effects];
@@ -252,10 +280,19 @@ function ramped(head: DeskHead, atMs: number, dtS: number): DeskHead {
 	return { ...head, driven };
 }
 
-/** A head that braked by itself has left its way: it is not led on as if nothing had been. */
+/** Pressed again while it was still slowing on its way: it stopped there. */
+const stilled = (head: DeskHead): DeskHead =>
+	head.task === null || head.task.phase === 'waits' || head.task.phase === 'done'
+		? head
+		: { ...head, task: { ...head.task, phase: 'stopped', going: { ...head.task.going, pace: 0 } } };
+
+/** A head that braked by itself has left its way: it is not led on as if nothing had been. One that is not heard has none any more. */
 function lost(head: DeskHead, why: 'away' | 'braked'): DeskHead {
 	const { task } = head;
-	if (task === null || task.phase === 'waits' || task.phase === 'done' || task.phase === 'stopped') return head;
+	if (task === null) return head;
+	if (why === 'away') return { ...head, task: null, trouble: task.phase === 'done' ? head.trouble : why };
+	if (task.phase === 'waits' || task.phase === 'done' || task.phase === 'stopped') return head;
+	if (task.dropped) return { ...head, task: null };
 	return { ...head, task: { ...task, phase: 'stopped', going: { ...task.going, pace: 0 } }, trouble: why };
 }
 
@@ -280,12 +317,13 @@ function along(head: DeskHead, seen: Seen, atMs: number, dtS: number): readonly 
 	if (leg === undefined) return [{ ...head, task: { ...task, phase: 'done' } }, []];
 	const stops = task.phase === 'stops';
 	if (task.restsUntilMs !== null) {
-		if (stops || atMs < task.restsUntilMs) return [{ ...head, task: stops ? { ...task, phase: 'stopped' } : task }, []];
+		if (stops) return [{ ...head, task: stoppedAt(task) }, []];
+		if (atMs < task.restsUntilMs) return [{ ...head, task }, []];
 		task = { ...task, restsUntilMs: null, ...nextLeg(task) };
 		return [{ ...head, task }, task.phase === 'done' ? [{ kind: 'done', name: task.name }] : []];
 	}
 	if (task.way === null) {
-		if (stops) return [{ ...head, task: { ...task, phase: 'stopped' } }, []];
+		if (stops) return [{ ...head, task: stoppedAt(task) }, []];
 		const way = wayOf(head, leg, seen);
 		// It stands first; until then nothing new is begun.
 		if (way === 'wait') return [{ ...head, task: { ...task, phase: 'waits' } }, []];
@@ -344,8 +382,9 @@ function lead(
 	const ended = next.direction === 1 ? next.s >= way.durationS : false;
 	let after: Task = { ...task, going: next, added };
 	const effects: DeskEffect[] = [follow];
-	if (stops && next.pace === 0) after = { ...after, phase: 'stopped' };
-	else if (ended)
+	if (next.pace === 0 && (stops || task.dropped))
+		return [{ ...head, task: stoppedAt(after), sequence, dueMs }, effects];
+	if (ended)
 		after = {
 			...after,
 			going: { ...next, pace: 0 },
@@ -354,6 +393,16 @@ function lead(
 	return [{ ...head, task: after, sequence, dueMs }, effects];
 }
 
+/** Let go on its way, it goes on from there; in the last moment of all, nothing is left of it. One that was dropped is gone. */
+function stoppedAt(task: Task): Task | null {
+	const { going, way, legs, leg, lap, laps } = task;
+	const last = leg + 1 >= legs.length && laps !== null && lap >= laps;
+	const ended = last && way !== null && going.direction === 1 && going.s >= way.durationS * (1 - 1e-6);
+	// Back at its beginning there is only on.
+	const wantedDirection = going.s <= 0 ? 1 : task.wantedDirection;
+	const rests = { ...task, wantedDirection, going: { ...going, pace: 0 } } as const;
+	return task.dropped ? null : { ...rests, phase: ended ? 'done' : 'stopped' };
+}
 const restOf = ({ legs, leg }: Task) => legs[leg]?.restS ?? 0;
 
 /** Slow in time for a place on the way: its pace there is 0. */

@@ -210,6 +210,7 @@ export function holdOverLink(input: {
 			if (input.wants === 'pose' && desk.task === null)
 				[desk] = deskHeadStep(desk, {
 					kind: 'task',
+					id: 'loop',
 					name: 'there and back',
 					laps: null,
 					legs: [

@@ -63,7 +63,7 @@ describe('the desk', () => {
 	it('leads it to a pose, stops on the way, and goes on from there', async () => {
 		const to = { panRad: -0.8, tiltRad: 0.2 };
 		const leg = { kind: 'pose' as const, name: 'there', to, wantedS: 3, restS: 0 };
-		page.say({ type: 'task', head: two, name: 'there', legs: [leg], laps: 1, watched: false });
+		await page.standBy(two, { kind: 'pose', id: 'there', name: 'there', legs: [leg], laps: 1 });
 		await new Promise((resolve) => setTimeout(resolve, 300));
 		expect(moving(await face(two))).toBe(false);
 		page.press(two);
@@ -101,17 +101,51 @@ describe('the desk', () => {
 		other.vanish();
 	});
 
-	it('one drives: another asks, the first is told, and it passes when nobody holds', async () => {
+	it('looking takes nothing; asking tells the driver, who keeps or gives it, and what stood by goes with it', async () => {
 		const other = await TestPage.open(served.origin);
+		const leg = { kind: 'pose' as const, name: 'x', to: { panRad: 0.3 }, wantedS: null, restS: 0 };
+		await page.standBy(two, { kind: 'pose', id: 'mine', name: 'x', legs: [leg], laps: 1 });
+		// As a page of before took a head by looking at it: somebody drives it, and goes on driving it.
 		other.take(two);
+		await new Promise((resolve) => setTimeout(resolve, 4000));
+		expect(page.head(two)!.driver!.page).toBe(page.id);
+		expect(page.head(two)!.askedBy).toBeNull();
+		other.say({ type: 'askFor', head: two });
 		await until(() => page.head(two)?.askedBy?.page === other.id, 'the driver is told');
 		other.steer(two, { panRad: 1 });
 		expect(moving(await face(two))).toBe(false);
-		await until(() => page.head(two)?.driver?.page === other.id, 'it has passed', 5000);
+		page.say({ type: 'keep', head: two });
+		await until(() => other.head(two)?.keptFrom === other.id, 'whoever asked is told that it is kept');
+		expect(page.head(two)!.next!.id).toBe('mine');
+		other.say({ type: 'askFor', head: two });
+		await until(() => page.head(two)?.askedBy?.page === other.id, 'the driver is told again');
+		page.say({ type: 'give', head: two });
+		await until(() => page.head(two)?.driver?.page === other.id, 'it is given');
+		expect(page.head(two)!.next).toBeNull();
 		other.vanish();
 		await until(() => page.head(two)?.driver === null, 'it is nobody’s');
 		page.take(two);
-	});
+		await until(() => page.head(two)?.driver?.page === page.id, 'it is taken');
+	}, 30_000);
+
+	it('whoever asked may take it after fifteen silent seconds by another press, and not before; a lead takes it at once', async () => {
+		const other = await TestPage.open(served.origin);
+		other.say({ type: 'askFor', head: two });
+		await until(() => page.head(two)?.askedBy?.page === other.id, 'the driver is told');
+		expect(page.head(two)!.askedBy!.mayTakeInS).toBeGreaterThan(10);
+		other.take(two);
+		await new Promise((resolve) => setTimeout(resolve, 500));
+		expect(page.head(two)!.driver!.page).toBe(page.id);
+		await until(() => page.head(two)?.askedBy?.mayTakeInS === 0, 'it was silent for long', 20_000);
+		expect(page.head(two)!.driver!.page).toBe(page.id);
+		other.take(two);
+		await until(() => page.head(two)?.driver?.page === other.id, 'it is taken');
+		expect(page.head(two)!.taken).toMatchObject({ from: page.id, as: 'silence' });
+		page.say({ type: 'lead', head: two });
+		await until(() => page.head(two)?.driver?.page === page.id, 'a lead takes it');
+		expect(page.head(two)!.taken).toMatchObject({ from: other.id, as: 'lead' });
+		other.vanish();
+	}, 40_000);
 
 	it('a programme runs on a head that may run watched while another is driven, and on no other', async () => {
 		const rail = 'h-201';
@@ -126,7 +160,12 @@ describe('the desk', () => {
 		const begin = () => {
 			if (page.head(rail)?.task?.watchedFor === 'Joss Averley' || performance.now() - beganMs < 1000) return;
 			beganMs = performance.now();
-			page.say({ type: 'task', head: rail, name: 'rail', legs, laps: null, watched: true });
+			page.say({
+				type: 'standBy',
+				head: rail,
+				next: { kind: 'programme', id: 'rail', name: 'rail', legs, laps: null }
+			});
+			page.say({ type: 'watch', head: rail, id: 'rail' });
 		};
 		await until(
 			() => {
@@ -146,10 +185,11 @@ describe('the desk', () => {
 		page.release(two);
 		page.say({ type: 'drop', head: rail });
 		await until(async () => !moving(await face(rail)), 'it rests', 3000);
-		page.say({ type: 'task', head: two, name: 'x', legs: [leg('x', 0)], laps: null, watched: true });
+		await page.standBy(two, { kind: 'programme', id: 'x', name: 'x', legs: [leg('x', 0)], laps: null });
+		page.say({ type: 'watch', head: two, id: 'x' });
 		await new Promise((resolve) => setTimeout(resolve, 400));
 		expect(page.head(two)!.phase).not.toBe('armed');
-		page.say({ type: 'drop', head: two });
+		page.say({ type: 'standBy', head: two, next: null });
 	}, 90_000);
 });
 

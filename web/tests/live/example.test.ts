@@ -47,7 +47,7 @@ it('moves while it is held, goes to a pose, and brakes by itself when the page i
 	page.take(id);
 	await until(() => page.head(id)?.linkPage === page.id && page.head(id)!.linkSamples >= 20, 'its link is known');
 	const leg = { kind: 'pose' as const, name: 'there', to: { panRad: 0.8, tiltRad: -0.3 }, wantedS: null, restS: 0 };
-	page.say({ type: 'task', head: id, name: 'there', legs: [leg], laps: 1, watched: false });
+	await page.standBy(id, { kind: 'pose', id: 'there', name: 'there', legs: [leg], laps: 1 });
 	// A busy machine lets go, as it must: somebody who wants it there presses again.
 	const held = setInterval(() => ['up', 'ended'].includes(page.hold(id)!.phase) && page.press(id), 100);
 	await until(() => page.head(id)?.task?.phase === 'done', 'it is there');

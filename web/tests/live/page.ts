@@ -1,7 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import { handOff, type Hold, type HoldEvent, holdStep, leaseTimes, socketsOfHold } from '@poise/core';
 import { Deal } from '@poise/desk/deal';
-import { type FromDesk, type FromPage, type HeadSeen, pageProtocol } from '@poise/desk/messages';
+import { type FromDesk, type FromPage, type HeadSeen, pageProtocol, type StandBy } from '@poise/desk/messages';
+import { intentOf } from '@poise/desk/nextHold';
 import WebSocket from 'ws';
 
 /** A page without a browser: four sockets, one hold, as fast as its clock. */
@@ -70,7 +71,9 @@ export class TestPage {
 		this.#holds.set(head, after);
 		for (const effect of effects) {
 			const { kind, socket, ...rest } = effect;
-			const said = { type: kind, head, ...rest } as FromPage;
+			const seen = this.head(head);
+			const intent = kind === 'ask' ? { intent: seen === undefined ? { does: 'steer' } : intentOf(seen) } : {};
+			const said = { type: kind, head, ...rest, ...intent } as FromPage;
 			if (kind === 'grant' || kind === 'beat') this.#deal.put(said);
 			else this.say(said, socket);
 		}
@@ -89,6 +92,13 @@ export class TestPage {
 	}
 	hold(id: string): Hold | undefined {
 		return this.#holds.get(id);
+	}
+	/** Chosen for the next hold; waits until the desk says so. */
+	async standBy(head: string, next: StandBy): Promise<void> {
+		await until(() => {
+			this.say({ type: 'standBy', head, next });
+			return this.head(head)?.next?.id === next.id;
+		}, `${next.id} stands by`);
 	}
 	take(head: string): void {
 		if (!this.#holds.has(head)) this.#holds.set(head, handOff(head));

@@ -2,6 +2,7 @@
 	import Button from '$lib/sheet/fields/Button.svelte';
 	import Dialog from '$lib/sheet/fields/Dialog.svelte';
 	import { keyCard } from '$lib/sheet/keys';
+	import { keysNow } from './keysNow.svelte';
 
 	let { open = $bindable() }: { open: boolean } = $props();
 	let dialog = $state<HTMLDialogElement>();
@@ -14,6 +15,10 @@
 <Dialog bind:element={dialog} class="key-card" onclose={() => (open = false)} aria-labelledby="keys-title">
 	<h2 id="keys-title">Keys</h2>
 	<dl>
+		{#each keysNow.rows as [keys, what] (keys)}
+			<dt><kbd>{keys}</kbd></dt>
+			<dd><strong>{what}</strong></dd>
+		{/each}
 		{#each keyCard as [keys, what] (keys)}
 			<dt><kbd>{keys}</kbd></dt>
 			<dd>{what}</dd>

@@ -1,6 +1,7 @@
 import { handOff, type Hold, type HoldEvent, holdStep, leaseTimes, socketsOfHold } from '@poise/core';
 import { Deal } from '@poise/desk/deal';
 import { type FromDesk, type FromPage, type HeadSeen, pageProtocol } from '@poise/desk/messages';
+import { type Intent, nextHold } from '@poise/desk/nextHold';
 import { flushSync } from 'svelte';
 import { v4 as freshId } from 'uuid';
 import { Seldom } from './seldom';
@@ -9,6 +10,8 @@ import { Seldom } from './seldom';
 const anewMs = 3000;
 /** A link that is lost is tried again at once, then more and more seldom; where somebody may want to hold, soon. */
 const [againMs, seldomMs, soonMs] = [400, 6000, 1000] as const;
+/** Until the desk's answer to who drives is here. */
+const tookMs = 1500;
 
 interface Newest {
 	readonly headMs: number;
@@ -45,6 +48,10 @@ class DeskWire {
 	#users = 0;
 	#tries = 0;
 	#quiet = new Map<string, Hold>();
+	/** What each press is for, as it stood on the screen: it goes with the press. */
+	readonly #intents = new Map<string, Intent>();
+	/** When this page said last that it would drive a head: an answer takes a moment. */
+	readonly #tookMs = new Map<string, number>();
 	readonly #deal = new Deal();
 	/** What was heard, and is drawn in a moment: holds go on with it at once. */
 	#heardNewest: Readonly<Record<string, Newest>> = {};
@@ -55,6 +62,7 @@ class DeskWire {
 			if (this.#heardHeads === null) return;
 			[this.heads, this.stoppedBy] = [this.#heardHeads.heads, this.#heardHeads.stoppedBy];
 			this.#heardHeads = null;
+			this.#letsOthers();
 		})
 	);
 	#passedMs = -Infinity;
@@ -178,7 +186,8 @@ class DeskWire {
 		this.#quiet.set(head, after);
 		for (const effect of effects) {
 			const { kind, socket, ...rest } = effect;
-			const message = { type: kind, head, ...rest } as FromPage;
+			const intent = kind === 'ask' ? { intent: this.#intents.get(head) } : {};
+			const message = { type: kind, head, ...rest, ...intent } as FromPage;
 			if (kind === 'grant' || kind === 'beat') {
 				this.#deal.put(message);
 				continue;
@@ -198,24 +207,49 @@ class DeskWire {
 		this.#deal.pass(this.#wanted, (slot, message) => this.#send(slot, message));
 	}
 
+	/** What a press on a head does now: what every screen says, and what goes with the press. */
+	nextOf(head: HeadSeen | null) {
+		return nextHold({ head, page: this.page, linked: this.linked, stoppedBy: this.stoppedBy });
+	}
+	/** A head that somebody else drives now is held by this page no more. */
+	#letsOthers(): void {
+		for (const head of [...this.#quiet.keys()]) {
+			const seen = this.heads.find(({ id }) => id === head);
+			const justNow = performance.now() - (this.#tookMs.get(head) ?? -Infinity) < tookMs;
+			if (seen === undefined || this.drives(seen) || justNow) continue;
+			this.release(head);
+			this.#forget(head);
+		}
+	}
+	#forget(head: string): void {
+		this.#quiet.delete(head);
+		this.#intents.delete(head);
+		this.holds = Object.fromEntries(Object.entries(this.holds).filter(([name]) => name !== head));
+	}
+
 	/** This page would drive it. */
-	take(head: string): void {
+	take(head: string, by: 'take' | 'lead' = 'take'): void {
 		if (!this.#quiet.has(head)) {
 			this.#quiet.set(head, handOff(head));
 			this.holds = { ...this.holds, [head]: handOff(head) };
 		}
-		this.say({ type: 'take', head });
+		this.#tookMs.set(head, performance.now());
+		this.say({ type: by, head });
 	}
 	give(head: string): void {
 		this.release(head);
-		this.#quiet.delete(head);
-		this.holds = Object.fromEntries(Object.entries(this.holds).filter(([name]) => name !== head));
+		this.#forget(head);
 		this.say({ type: 'give', head });
 	}
 	giveAll(): void {
 		for (const head of [...this.#quiet.keys()]) this.give(head);
 	}
+	/** For what the screen says now, and for nothing else; where that is nothing, nobody is asked. */
 	press(head: string): void {
+		const next = this.nextOf(this.heads.find(({ id }) => id === head) ?? null);
+		const phase = this.#quiet.get(head)?.phase;
+		if (next.does === 'nothing' || phase === 'asked' || phase === 'down') return;
+		this.#intents.set(head, next);
 		this.#step(head, { kind: 'press', atMs: performance.now() });
 	}
 	release(head: string): void {

@@ -15,6 +15,7 @@
 	const does = $derived(doing(head, standing));
 	const share = $derived(shareOf(head));
 	const chosen = $derived(head.id === bench.chosenId);
+	const inHand = $derived(deskWire.drives(head));
 	const who = $derived(
 		head.phase === 'armed'
 			? `${head.task?.watchedFor === null || head.task === null ? 'held' : 'watched'}: ${head.holder} ${head.heldS.toFixed(0)} s`
@@ -27,15 +28,26 @@
 </script>
 
 <div class="strip" class:chosen data-testid="strip" data-head={head.id} data-phase={head.phase} data-link={head.link}>
-	<Button class="pick" onclick={() => bench.choose(head.id)} aria-pressed={chosen}>
+	<Button class="pick" onclick={() => bench.choose(head.id)} aria-pressed={chosen} data-testid="look-at">
 		<span class="number">{head.number ?? '?'}</span>
 		<span class="name">{head.name}</span>
 		<span class="does"
-			><span>{does.words} <strong>{does.what}</strong></span>
+			><span
+				>{does.words} <strong>{does.what}</strong>{#if does.next !== ''}<small class="next">{does.next}</small
+					>{/if}</span
+			>
 			<span class="way" aria-hidden="true"><span class="gone" style:width="{(share ?? 0) * 100}%"></span></span></span
 		>
 		<span class="who">{who}</span>
 	</Button>
+	{#if !chosen && bench.mine && head.link === 'here' && (head.driver === null || inHand)}
+		<Button
+			class="with"
+			aria-pressed={inHand}
+			onclick={() => (inHand ? bench.give(head.id) : bench.takeToo(head.id))}
+			data-testid="together">together</Button
+		>
+	{:else}<span></span>{/if}
 	<Button
 		class="record"
 		aria-pressed={head.recording}
@@ -51,7 +63,7 @@
 <style>
 	.strip {
 		display: grid;
-		grid-template-columns: 1fr 92px 64px;
+		grid-template-columns: 1fr 92px 84px 60px;
 		align-items: center;
 		border-bottom: 1px solid var(--rule);
 		font-size: 15px;
@@ -99,6 +111,22 @@
 		height: 3px;
 		background: var(--press);
 	}
+	.next {
+		margin-left: 10px;
+		color: var(--quiet);
+		font-size: 14px;
+	}
+	.strip :global(.with) {
+		min-height: 44px;
+		border: 1.5px solid var(--edge);
+		border-radius: 6px;
+		font-size: 14px;
+	}
+	.strip :global(.with[aria-pressed='true']) {
+		background: var(--press);
+		border-color: var(--press);
+		color: var(--press-ink);
+	}
 	.who {
 		color: var(--quiet);
 		font-size: 14px;
@@ -120,7 +148,7 @@
 	}
 	@media (max-width: 700px) {
 		.strip {
-			grid-template-columns: 1fr 84px 60px;
+			grid-template-columns: 1fr 84px 76px 52px;
 		}
 		.strip :global(.pick) {
 			grid-template-columns: 38px 1fr;

@@ -1,16 +1,13 @@
 <script lang="ts">
 	import Button from '$lib/sheet/fields/Button.svelte';
 	import Vial from '$lib/sheet/vial/Vial.svelte';
-	import { deskWire } from '$lib/shell/deskWire.svelte';
 	import { sharedLive } from './liveBench.svelte';
 	import { refusedWords } from './words';
 
 	/** The dead-man: as long as it is down, and the head says so too, it moves; let go, it stops on its way. */
 	const bench = sharedLive();
 	const head = $derived(bench.head);
-	const known = $derived(head !== null && head.linkPage === deskWire.page ? head.linkSamples : 0);
-	const slow = $derived(known >= 20 && (head?.linkTripMs ?? 0) > 100);
-	const ready = $derived(bench.mine && head?.link === 'here' && known >= 20 && !slow && deskWire.stoppedBy === null);
+	const ready = $derived(bench.next.does !== 'nothing');
 	const phase = $derived(bench.hold?.phase ?? 'up');
 	/** Between the marks: held. To the right: not yet. */
 	const offset = $derived(bench.armed ? 0 : phase === 'asked' ? 1.6 : ready ? 2.4 : null);
@@ -30,7 +27,7 @@
 
 <Button
 	class="hold-pad {bench.armed ? 'down' : ''}"
-	disabled={!bench.mine}
+	disabled={!ready && phase === 'up'}
 	onpointerdown={down}
 	onpointerup={up}
 	onpointercancel={up}
@@ -42,17 +39,19 @@
 >
 	<span class="row">
 		<Vial {offset} size="large" label="The hold: {word}" />
-		<strong data-testid="hold-word">{word}</strong>
-		<span class="who" data-testid="hold-who"
-			>{#if head !== null && head.phase === 'armed'}by {head.holder}, {head.heldS.toFixed(1)} s{/if}</span
-		>
+		<span class="words">
+			<strong data-testid="hold-word">{word}</strong>
+			<span class="who" data-testid="hold-who"
+				>{#if head !== null && head.phase === 'armed'}{head.holder}, {head.heldS.toFixed(1)} s{/if}</span
+			>
+		</span>
 	</span>
 	<small>
 		{#if bench.hold?.phase === 'ended' && bench.hold.why !== null}{refusedWords(bench.hold.why)}
-		{:else if deskWire.stoppedBy !== null}Everything is stopped.
-		{:else if head !== null && head.link !== 'here'}It is not heard.
-		{:else if slow}{refusedWords('linkSlow')}
-		{:else if known < 20}Getting to know its link, {Math.min(20, known)} of 20.
+		{:else if bench.next.does === 'nothing' && bench.next.why === 'linkUnknown'}Getting to know its link, {Math.min(
+				20,
+				bench.head?.linkSamples ?? 0
+			)} of 20.
 		{:else}Let go and it stops on its way. Space, or this pad.{/if}
 	</small>
 </Button>
@@ -60,9 +59,11 @@
 <style>
 	:global(.hold-pad) {
 		display: grid;
+		align-content: center;
 		gap: 8px;
 		width: 100%;
-		padding: 14px 18px;
+		min-height: 136px;
+		padding: 10px 14px;
 		border: 2px solid var(--press);
 		border-radius: 10px;
 		background: var(--press-wash);
@@ -82,9 +83,14 @@
 	}
 	.row {
 		display: grid;
-		grid-template-columns: minmax(100px, 1fr) auto auto;
-		align-items: center;
-		gap: 14px;
+		gap: 8px;
+	}
+	.words {
+		display: flex;
+		align-items: baseline;
+		gap: 12px;
+		white-space: nowrap;
+		overflow: hidden;
 	}
 	strong {
 		font-size: 24px;
@@ -92,15 +98,13 @@
 	.who {
 		font-variant-numeric: tabular-nums;
 		color: var(--quiet);
-		white-space: nowrap;
+		font-size: 15px;
+		overflow: hidden;
+		text-overflow: ellipsis;
 	}
 	small {
-		font-size: 14px;
+		font-size: 13.5px;
+		line-height: 1.25;
 		color: var(--quiet);
-	}
-	@media (max-width: 900px) {
-		:global(.hold-pad) {
-			min-height: 118px;
-		}
 	}
 </style>

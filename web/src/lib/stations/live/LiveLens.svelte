@@ -71,6 +71,7 @@
 	<canvas bind:this={canvas} bind:clientWidth={widthPx} style:aspect-ratio={aspect} data-drawn={room !== null}></canvas>
 	<figcaption>
 		{none ? 'This browser draws no solids.' : 'Drawn from the plan, not a camera’s picture.'}
+		{#if bench.head?.next != null && bench.head.next.kind !== 'ring'}<strong>Next: {bench.head.next.name}.</strong>{/if}
 		<span data-printed>{mmFromM(focalM).toFixed(0)} mm</span>
 	</figcaption>
 </figure>

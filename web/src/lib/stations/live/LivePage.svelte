@@ -4,12 +4,13 @@
 	import { pageKeys } from '$lib/sheet/keys';
 	import { isTyping } from '$lib/sheet/keys';
 	import { deskWire } from '$lib/shell/deskWire.svelte';
+	import { keysNow } from '$lib/shell/keysNow.svelte';
+	import { wholeOf } from './headline';
 	import HeadStrip from './HeadStrip.svelte';
 	import { LiveBench, type LiveData, shareLive } from './liveBench.svelte';
 	import LiveLens from './LiveLens.svelte';
 	import LiveSlip from './LiveSlip.svelte';
 	import LiveStage from './LiveStage.svelte';
-	import StickPad from './StickPad.svelte';
 
 	interface Props {
 		data: LiveData;
@@ -30,20 +31,32 @@
 		const endBench = bench.begin();
 		return () => {
 			endBench();
-			bench.choose(null);
+			keysNow.clear();
 			endWire();
 		};
 	});
 	const shot = (k: number) => {
 		const offer = bench.offered[k];
-		if (offer === undefined || offer.why !== null) return false;
-		bench.aim(offer.pose);
+		if (offer !== undefined && offer.why === null) bench.aim(offer.pose);
 	};
+	/** Takes a head that nobody drives; or goes on with what stands by, by a press of its own, while the hold is down. */
+	const enter = () => {
+		if (
+			bench.head !== null &&
+			bench.head.driver === null &&
+			bench.next.does === 'nothing' &&
+			bench.next.why === 'looking'
+		)
+			return bench.take();
+		return bench.go();
+	};
+	// The key card says what the keys do now, by the same answer as the headline.
+	$effect(() => keysNow.say([['Space', `hold: ${wholeOf(bench.said)}`]]));
 	const keys = pageKeys({
 		anywhere: { Escape: () => deskWire.stopAll() },
-		outsideControls: { Enter: () => bench.send() },
+		outsideControls: { Enter: enter },
 		outsideFields: {
-			Backspace: () => (bench.lastPose === null ? false : bench.setTarget({ ...bench.lastPose, sent: false }))
+			Backspace: () => bench.back()
 		}
 	});
 	/** While a head is in hand, digits are its shots and no stations; the dead-man is Space, wherever the hand is but in a field. */
@@ -57,7 +70,7 @@
 		}
 		const digit =
 			/^[1-9]$/.test(event.key) && !event.ctrlKey && !event.metaKey && !event.altKey ? Number(event.key) : null;
-		if (digit !== null && bench.head !== null) {
+		if (digit !== null && bench.mine) {
 			event.stopPropagation();
 			event.preventDefault();
 			shot(digit - 1);
@@ -87,7 +100,6 @@
 				<p class="quiet">No head is here. One that has power announces itself; claim it then.</p>
 			{/each}
 		</div>
-		{#if bench.mine}<StickPad />{/if}
 		<p class="links"><a href="/live/claim">Claim a head</a><a href="/live/boxes">The simulated heads</a></p>
 	</section>
 	<section class="answer-column" aria-label="What happens next">

@@ -85,10 +85,11 @@
 		if (head === null || kept === null) return [];
 		return bench.offered.map((each) => ({ ...each, atM: looksAt(kept, { ...bench.at, ...each.pose.values }) }));
 	});
-	/** The way to the target, as its picture goes over the plan. */
+	/** The way that the next hold goes, or that this one is on, as its picture goes over the plan: the headline's own. */
 	const thread = $derived.by(() => {
-		const { head, kept, target } = bench;
-		const to = head?.task?.to ?? target?.values ?? null;
+		const { head, kept } = bench;
+		const underway = head?.task != null && head.task.phase !== 'done';
+		const to = head?.next?.to ?? (underway ? head.task!.to : null);
 		if (head === null || kept === null || to === null || Object.keys(to).length === 0) return '';
 		const way = wayTo(head, bench.at, to, null);
 		if (way === null) return '';

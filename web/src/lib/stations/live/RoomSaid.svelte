@@ -31,17 +31,17 @@
 	/** What it can do, as the desk keeps it. */
 	const axes = $derived(JSON.stringify(bench.head?.axes ?? {}));
 	$effect(() => {
-		const { target, kept, venue } = bench;
+		const { waiting, kept, venue } = bench;
 		const asks = trial;
 		void from;
 		const can = JSON.parse(axes) as RoomQuestion['axes'];
 		untrack(() =>
 			asks?.ask(
-				target === null || kept === null || target.sent
+				waiting === null || kept === null
 					? null
 					: roomQuestion({
 							...{ place: kept.settings.place, at: { ...bench.at }, axes: can },
-							...{ legs: target.legs, loops: target.loops, plan: venue?.plan ?? null },
+							...{ legs: waiting.legs, loops: waiting.kind === 'programme', plan: venue?.plan ?? null },
 							lens: kept.settings.camera.lens ?? null
 						})
 			)
@@ -55,15 +55,15 @@
 	const nearest = $derived(trial?.answer?.[0] ?? null);
 	const bad = $derived(nearest !== null && tooNear(nearest.finding));
 	$effect(() => {
-		bench.wayUnsure = bad || (trial?.answer ?? null) === null;
+		bench.wayUnsure = bad || trial === null || trial.pending || trial.answer === null;
 	});
 	const legName = $derived(
-		nearest === null ? '' : (bench.target?.legs[nearest.leg % bench.target.legs.length]?.name ?? '')
+		nearest === null ? '' : (bench.waiting?.legs[nearest.leg % bench.waiting.legs.length]?.name ?? '')
 	);
-	const many = $derived((bench.target?.legs.length ?? 0) > 1);
+	const many = $derived((bench.waiting?.legs.length ?? 0) > 1);
 </script>
 
-{#if bench.target !== null && !bench.target.sent}
+{#if bench.waiting !== null}
 	<p class:warning={bad || (trial?.problem ?? '') !== ''} class="room" role="status" data-testid="room-said">
 		{#if bench.venue === null}There is no plan to try it against: watch its whole way.
 		{:else if trial?.problem}{trial.problem}
@@ -83,9 +83,13 @@
 			when its link is lost is taken off. What is not on the plan is not in it: people, cables, doors.</small
 		>
 	</p>
-	{#if (bad || bench.venue === null || (trial?.problem ?? '') !== '') && bench.target.loops && bench.head?.watched}
+	{#if (bad || bench.venue === null || (trial?.problem ?? '') !== '') && bench.loops && bench.head?.watched}
 		<label class="seen"
-			><Tick bind:checked={bench.sawItFree} data-testid="saw-it-free" /> I held it through this way and saw it free</label
+			><Tick
+				checked={bench.sawItFree === bench.waiting.id}
+				onchange={(event) => (bench.sawItFree = event.currentTarget.checked ? (bench.waiting?.id ?? null) : null)}
+				data-testid="saw-it-free"
+			/> I held it through this way and saw it free</label
 		>
 	{/if}
 {/if}

@@ -1,6 +1,6 @@
-/* eslint-disable max-lines -- one bench: what is in hand, where it is to go, and what steers it. */
+/* eslint-disable max-lines -- one bench: what is in hand, what is chosen for it, and what steers it. */
 import { type Leg, stickRate, type Vec3, zoomRate } from '@poise/core';
-import type { HeadSeen } from '@poise/desk/messages';
+import type { HeadSeen, StandBy } from '@poise/desk/messages';
 import { getContext, setContext } from 'svelte';
 import { v7 as newId } from 'uuid';
 import { ask } from '$lib/keeping/ask';
@@ -11,10 +11,12 @@ import type { Person } from '$lib/model/person';
 import type { Venue } from '$lib/model/venue';
 import { deskWire } from '$lib/shell/deskWire.svelte';
 import type { Deflection } from '$lib/sheet/pad';
+import { headline } from './headline';
 import { jogRates, type Jog, noJog } from './jog';
-import { lookAt, offered, wayTo } from './reach';
+import { lookAt, offered, timeOf } from './reach';
 import { goalOf, legsOf, legsOfMove, type Shape, slide } from './runs';
 import { asPictured, focalOf, livePose } from './stand';
+import { standsAt } from './words';
 
 type Values = Readonly<Record<string, number>>;
 export interface LiveData {
@@ -24,19 +26,13 @@ export interface LiveData {
 	readonly moves: readonly LiveMove[];
 	readonly person: Person;
 }
-/** Where the head in hand is to go next. */
-export interface Target {
+/** What this page chose for a head, with what the desk does not tell back: the way itself. */
+export interface Chosen {
+	readonly id: string;
+	readonly kind: Exclude<StandBy['kind'], 'ring'>;
 	readonly name: string;
-	/** Where it comes to stand, for its thread and its time; of a programme or a move, nothing. */
-	readonly values: Values;
 	readonly legs: readonly Leg[];
 	readonly laps: number | null;
-	/** It may run without a hand, on a head that may. */
-	readonly loops: boolean;
-	/** It is one of its poses, or where it was. */
-	readonly isPose: boolean;
-	/** Sent to the desk already: a hold goes on with it. */
-	readonly sent: boolean;
 }
 /** Sticks are read, and go out, so often. */
 export const stickEveryMs = 20;
@@ -47,29 +43,23 @@ const widthsPerS = 0.5;
 
 export class LiveBench {
 	data = $state.raw() as LiveData;
-	/** The box in hand. */
+	/** The head that is looked at. Looking at it takes nothing from anybody. */
 	chosenId = $state<string | null>(null);
-	target = $state.raw<Target | null>(null);
-	/** Where it was before where it went last. */
-	lastPose = $state.raw<Target | null>(null);
-	#poseBefore: Target | null = null;
+	/** Of every head what this page chose for it last; it stands by only as long as the desk says so. */
+	#choices = $state.raw<Readonly<Record<string, Chosen>>>({});
 	told = $state('');
 	/** How the stick is taken up. */
 	rampS = $state(0.3);
 	trim = $state(1);
 	deadZone = $state(0.08);
 	curve = $state(0.6);
-	keeps = $state(false);
-	backwards = $state(false);
-	pace = $state(1);
-	/** A ring whose ends are to be found with the next hold. */
-	homing = $state<string | null>(null);
 	shapeOfRun = $state<Shape>('soft');
 	/** A camera that is carried keeps looking where it looks. */
 	keepsLook = $state(true);
-	/** By the plan the way that waits comes too near to something, or it is not tried yet; and whether somebody has seen it free. */
-	wayUnsure = $state(false);
-	sawItFree = $state(false);
+	/** Of the way that waits: by the plan it comes too near to something, or it is not tried yet. */
+	wayUnsure = $state(true);
+	/** The way that somebody has held through and seen free. */
+	sawItFree = $state<string | null>(null);
 	#jog: Jog = noJog;
 	#sticks: Record<string, Deflection> = {};
 	#rings: Record<string, number> = {};
@@ -84,11 +74,41 @@ export class LiveBench {
 	readonly heads = $derived(deskWire.heads);
 	readonly head = $derived<HeadSeen | null>(this.heads.find(({ id }) => id === this.chosenId) ?? null);
 	readonly kept = $derived(this.data.heads.find(({ boxId }) => boxId === this.chosenId) ?? null);
+	readonly mine = $derived(deskWire.drives(this.head));
 	readonly at = $derived<Values>(
-		this.chosenId === null ? {} : (deskWire.newest[this.chosenId]?.at ?? this.head?.at ?? {})
+		this.chosenId === null ? {} : ((this.mine ? deskWire.newest[this.chosenId]?.at : undefined) ?? this.head?.at ?? {})
 	);
 	readonly hold = $derived(this.chosenId === null ? null : (deskWire.holds[this.chosenId] ?? null));
-	readonly mine = $derived(deskWire.drives(this.head));
+	/** Every head that this page drives; the one that is looked at is steered. */
+	readonly hand = $derived(this.heads.filter((head) => deskWire.drives(head)));
+	readonly armed = $derived(this.mine && this.head?.phase === 'armed' && this.hold?.phase === 'down');
+	/** What the next hold of the head that is looked at does: the one answer of this page. */
+	readonly next = $derived(deskWire.nextOf(this.head));
+	/** The others in hand that go with the same press: each by its own hold. */
+	readonly along = $derived(
+		this.mine && this.next.does !== 'nothing'
+			? this.hand.filter((head) => head.id !== this.chosenId && goes(deskWire.nextOf(head).does))
+			: []
+	);
+	/** The way that stands by, where this page chose it. */
+	readonly waiting = $derived.by(() => {
+		const { head } = this;
+		const chosen = head === null ? undefined : this.#choices[head.id];
+		return chosen !== undefined && chosen.id === head?.next?.id ? chosen : null;
+	});
+	readonly waitingS = $derived(
+		this.waiting === null || this.head === null ? null : timeOf(this.head, this.at, this.waiting.legs)
+	);
+	readonly loops = $derived(this.waiting?.kind === 'programme');
+	readonly standing = $derived(this.head === null ? null : standsAt(this.head, this.data));
+	/** The headline, wherever it is said: slip, key card, picture. */
+	readonly said = $derived(
+		headline({
+			...{ next: this.next, head: this.head, along: this.along, standing: this.standing, armed: this.armed },
+			...{ stoppedBy: deskWire.stoppedBy, heard: deskWire.heard, here: this.heads.length },
+			kept: this.data.heads.length
+		})
+	);
 	readonly offered = $derived(
 		this.head === null || this.kept === null ? [] : offered(this.head, this.kept, this.at, this.data.poses)
 	);
@@ -96,33 +116,59 @@ export class LiveBench {
 		this.kept?.venueId ?? this.data.heads.find(({ venueId }) => venueId !== null)?.venueId ?? null
 	);
 	readonly venue = $derived(this.data.venues.find(({ id }) => id === this.venueId) ?? null);
-	readonly way = $derived(
-		this.target === null || this.head === null || Object.keys(this.target.values).length === 0
-			? null
-			: wayTo(this.head, this.at, this.target.values, null)
-	);
-	readonly armed = $derived(this.mine && this.head?.phase === 'armed' && this.hold?.phase === 'down');
 
+	/** Looks at a head: nothing of anybody's is changed by it. */
 	choose(id: string | null): void {
 		if (id === this.chosenId) return;
-		if (this.chosenId !== null && deskWire.drives(this.head)) deskWire.give(this.chosenId);
 		this.chosenId = id;
-		this.target = null;
-		this.homing = null;
 		this.told = '';
-		this.backwards = false;
-		if (id !== null) deskWire.take(id);
+		this.letGo();
+	}
+	/** Drives the head that is looked at; together, beside those in hand, else instead of them. */
+	take(how: { readonly together?: boolean; readonly by?: 'take' | 'lead' } = {}): void {
+		const { head } = this;
+		if (head === null) return;
+		if (how.together !== true) for (const { id } of this.hand) if (id !== head.id) deskWire.give(id);
+		deskWire.take(head.id, how.by);
 		this.shape();
 	}
+	takeToo(id: string): void {
+		deskWire.take(id);
+	}
+	/** Gives it to whoever asks, or to nobody; what stood by for it is dropped by the desk. */
+	give(id: string): void {
+		deskWire.give(id);
+	}
+	leave(): void {
+		if (this.chosenId !== null && this.mine) deskWire.give(this.chosenId);
+		this.choose(null);
+	}
 
+	/** Chosen for the head in hand: it stands by until a hold. */
+	#standBy(choice: Omit<Chosen, 'id'>): void {
+		const { head } = this;
+		if (head === null || !this.mine) return;
+		const chosen: Chosen = { ...choice, id: newId() };
+		this.#choices = { ...this.#choices, [head.id]: chosen };
+		this.told = '';
+		this.wayUnsure = true;
+		deskWire.say({ type: 'standBy', head: head.id, next: chosen });
+	}
 	/** To some places, in its own time. */
-	#to(name: string, values: Values, isPose: boolean, leg?: Leg): Target {
+	#to(kind: Chosen['kind'], name: string, values: Values, leg?: Leg): void {
 		const to = this.head === null ? {} : goalOf(this.head, values);
-		const legs: readonly Leg[] = leg === undefined ? [{ kind: 'pose', name, to, wantedS: null, restS: 0 }] : [leg];
-		return { name, values, legs, laps: 1, loops: false, isPose, sent: false };
+		if (leg === undefined && Object.keys(to).length === 0) this.told = 'None of its axes can be asked for that yet.';
+		else this.#standBy({ kind, name, laps: 1, legs: [leg ?? { kind: 'pose', name, to, wantedS: null, restS: 0 }] });
 	}
 	aim({ name, values }: LivePose): void {
-		this.setTarget(this.#to(name, values, true));
+		this.#to('pose', name, values);
+	}
+	/** To where it was sent before where it was sent last: this head, by whomever. */
+	back(): boolean {
+		const last = this.head?.last ?? null;
+		if (last === null || !this.mine) return false;
+		this.#to('back', last.name, last.to);
+		return true;
 	}
 	/** All axes of the head at 0, or as near as their soft ends let them; what carries it stays. */
 	home(): void {
@@ -134,15 +180,17 @@ export class LiveBench {
 				return range === undefined ? [] : [[axis, Math.min(range[1], Math.max(range[0], 0))] as const];
 			})
 		);
-		this.setTarget(this.#to('home', values, false));
+		this.#to('home', 'home', values);
 	}
-	setTarget(target: Target | null): void {
-		this.target = target;
-		this.homing = null;
-		this.told = '';
-		this.sawItFree = false;
-		// Held, and standing at the end of the way before: it goes on at once.
-		if (target !== null && this.armed) this.send();
+	/** The ends of a ring are to be found with the next hold. */
+	find(ring: string): void {
+		const { head } = this;
+		if (head === null || !this.mine) return;
+		deskWire.say({ type: 'standBy', head: head.id, next: { kind: 'ring', id: newId(), ring } });
+	}
+	/** Nothing stands by any more. */
+	clear(): void {
+		if (this.chosenId !== null) deskWire.say({ type: 'standBy', head: this.chosenId, next: null });
 	}
 	/** A place on the plan to look at. */
 	lookTo(pointM: Vec3): void {
@@ -151,7 +199,7 @@ export class LiveBench {
 		const values = lookAt(kept.settings, head, this.at, pointM);
 		if (values === null) this.told = 'It cannot look there: behind its ends, or too steep.';
 		else {
-			this.setTarget(this.#to('that place', values, false));
+			this.#to('place', 'that place', values);
 			this.told = this.#lensSaid(kept, { ...this.at, ...values }, pointM);
 		}
 	}
@@ -171,17 +219,14 @@ export class LiveBench {
 		const [limits, from] = [this.head?.axes.trackM, this.at.trackM];
 		if (limits === undefined || from === undefined) return;
 		const leg = slide(from, trackM, limits, this.shapeOfRun, null);
-		if (leg !== null) this.setTarget(this.#to('that place on the rail', { trackM }, false, leg));
+		if (leg !== null) this.#to('place', 'that place on the rail', { trackM }, leg);
 	}
-	loop(programme: Programme): void {
+	loop({ name, laps, ...programme }: Programme): void {
 		const { head } = this;
 		if (head === null) return;
-		const legs = legsOf(head, programme, this.data.poses);
+		const legs = legsOf(head, { name, laps, ...programme }, this.data.poses);
 		if (legs.length === 0) this.told = 'Its poses are gone: choose others on its sheet.';
-		else
-			this.setTarget({
-				...{ name: programme.name, values: {}, legs, laps: programme.laps, loops: true, isPose: false, sent: false }
-			});
+		else this.#standBy({ kind: 'programme', name, legs, laps });
 	}
 	/** A move of the station before: from where it is to its start, then through it. */
 	play(move: LiveMove, how: { readonly backwards: boolean; readonly toKnot: number | null }): void {
@@ -189,38 +234,45 @@ export class LiveBench {
 		if (head === null) return;
 		const legs = legsOfMove(head, move, how);
 		if (legs.length === 0) this.told = 'This head has none of the axes of that move.';
-		else this.setTarget({ name: move.name, values: {}, legs, laps: 1, loops: false, isPose: false, sent: false });
+		else this.#standBy({ kind: 'move', name: move.name, legs, laps: 1 });
 	}
 
-	/** The way to the target, to the desk: it begins with the hold, or by itself where it may run watched. */
-	send(watched = false): void {
-		const { target, head } = this;
-		if (target === null || head === null || target.sent) return;
-		const { name, legs, laps, loops } = target;
-		deskWire.say({ type: 'task', head: head.id, name, legs, laps, watched: watched && loops && head.watched });
-		if (target.isPose) [this.lastPose, this.#poseBefore] = [this.#poseBefore, target];
-		this.target = { ...target, sent: true };
-		this.backwards = false;
-		this.sayPace();
+	/** What stands by runs without a hand, watched by whoever says so. */
+	watch(): void {
+		const { head, waiting } = this;
+		if (head !== null && waiting !== null) deskWire.say({ type: 'watch', head: head.id, id: waiting.id });
 	}
-	sayPace(): void {
-		if (this.chosenId === null) return;
-		const direction = this.backwards ? -1 : 1;
-		deskWire.say({ type: 'pace', head: this.chosenId, pace: this.pace, direction, untilS: null });
+	turn(): void {
+		if (this.head?.task != null) this.#pace(this.head.wantedPace, this.head.task.turned ? 1 : -1);
+	}
+	lever(pace: number): void {
+		this.#pace(pace, this.head?.task?.turned === true ? -1 : 1);
+	}
+	#pace(pace: number, direction: 1 | -1): void {
+		if (this.chosenId !== null) deskWire.say({ type: 'pace', head: this.chosenId, pace, direction });
 	}
 	press(): void {
-		const { head } = this;
-		if (head === null || !this.mine) return;
+		if (this.head === null || !this.mine || this.next.does === 'nothing') return;
 		this.told = '';
-		if (this.homing === null) this.send();
-		deskWire.press(head.id);
+		const others = this.along;
+		deskWire.press(this.head.id);
+		for (const { id } of others) deskWire.press(id);
 	}
+	/** A hand that lets go lets go of all that it holds, wherever it looks by now. */
 	release(): void {
-		if (this.chosenId !== null) deskWire.release(this.chosenId);
+		deskWire.releaseAll();
+	}
+	/** What stands by, with the hold that is down: a press of its own. */
+	go(): boolean {
+		const { head } = this;
+		if (head === null || !this.armed || this.next.does !== 'go') return false;
+		if (head.task !== null && head.task.phase !== 'done') return false;
+		deskWire.release(head.id);
+		deskWire.press(head.id);
+		return true;
 	}
 	drop(): void {
 		if (this.chosenId !== null) deskWire.say({ type: 'drop', head: this.chosenId });
-		this.target = null;
 	}
 	shape(): void {
 		if (this.chosenId !== null)
@@ -249,6 +301,7 @@ export class LiveBench {
 		this.#rings = {};
 		this.#grip = {};
 	}
+
 	/** What the sticks ask for, in the axes' own speeds. */
 	rates(): Values {
 		const { head, kept } = this;
@@ -286,15 +339,11 @@ export class LiveBench {
 		return rates;
 	}
 
-	/** While the page is open: sticks go out, a ring is homed once it is held. */
+	/** While the page is open: sticks go out. */
 	begin(): () => void {
 		this.#timer = setInterval(() => {
 			const { head } = this;
 			if (head === null || !this.mine) return;
-			if (this.armed && this.homing !== null) {
-				deskWire.say({ type: 'home', head: head.id, ring: this.homing });
-				this.homing = null;
-			}
 			const rates = this.rates();
 			const still = Object.keys(rates).length === 0;
 			// Once more when it has come to rest, then nothing.
@@ -364,6 +413,9 @@ export class LiveBench {
 		return null;
 	}
 }
+
+/** With a press on another head only those go along that have somewhere to go: none is steered unseen. */
+const goes = (does: string): boolean => does === 'go' || does === 'goOn' || does === 'back';
 
 const key = Symbol('live');
 export const shareLive = (bench: LiveBench): LiveBench => setContext(key, bench);

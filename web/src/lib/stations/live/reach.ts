@@ -1,8 +1,9 @@
-import { aimAxes, coast, transition, type Vec3 } from '@poise/core';
+import { aimAxes, coast, type Leg, PhysicsInputError, transition, type Vec3, wayOfLeg } from '@poise/core';
 import type { HeadSeen } from '@poise/desk/messages';
 import { lensOffset } from '$lib/model/lensAt';
 import type { LiveHead, LivePose } from '$lib/model/liveHead';
 import { goalOf } from './runs';
+import { poseAt } from './words';
 import { axesAt, mountOf, type Seen } from './stand';
 
 type Values = Readonly<Record<string, number>>;
@@ -23,6 +24,26 @@ export function wayTo(head: HeadSeen, at: Values, values: Values, wantedS: numbe
 		...(wantedS === null ? {} : { wantedS })
 	});
 	return { ...found, beyond: beyond ?? null };
+}
+
+/** How long a chain of ways takes once through from where the head stands, with its rests; null: a part of it is no way of this head. */
+export function timeOf(head: Pick<HeadSeen, 'axes'>, at: Values, legs: readonly Leg[]): number | null {
+	let now = at;
+	let sumS = 0;
+	try {
+		for (const [k, leg] of legs.entries()) {
+			const way = wayOfLeg({ from: now, leg, axes: head.axes });
+			// The desk leads it nowhere: to a pose of which it has no axis.
+			if (way === 'offPath' && leg.kind === 'pose') continue;
+			if (typeof way === 'string') return null;
+			sumS += way.durationS + (k + 1 < legs.length ? leg.restS : 0);
+			now = { ...now, ...(leg.kind === 'pose' ? leg.to : leg.keys[leg.keys.length - 1]!.values) };
+		}
+	} catch (thrown) {
+		if (thrown instanceof PhysicsInputError) return null;
+		throw thrown;
+	}
+	return sumS;
 }
 
 /** How far each axis goes on when the link is gone at its fastest: what a hand has to leave free. */
@@ -65,6 +86,7 @@ export interface Offered {
 
 /** The poses a head can go to from where it is, with their times; those it cannot reach say why. */
 export function offered(head: HeadSeen, kept: LiveHead, at: Values, poses: readonly LivePose[]): Offered[] {
+	const stands = poseAt(head, { heads: [kept], poses })?.id ?? null;
 	return poses
 		.filter(({ headId }) => headId === kept.id)
 		.map((pose) => {
@@ -75,6 +97,6 @@ export function offered(head: HeadSeen, kept: LiveHead, at: Values, poses: reado
 					: way.beyond !== null
 						? `it lies beyond the soft end of ${way.beyond}`
 						: null;
-			return { pose, durationS: way?.durationS ?? null, why, here: way !== null && way.durationS < 0.15 };
+			return { pose, durationS: way?.durationS ?? null, why, here: stands === pose.id };
 		});
 }

@@ -48,7 +48,7 @@ function led(place: LivePlace, at: Values, legs: readonly Leg[], can: RoomQuesti
 		desk = after;
 		return effects;
 	};
-	give({ kind: 'task', name: 'all', legs, laps: 1 });
+	give({ kind: 'task', id: 'all', name: 'all', legs, laps: 1 });
 	for (let step = 0; step < 20_000 && desk.task?.phase !== 'done'; step += 1) {
 		now += 20;
 		const rates = Object.fromEntries(Object.keys(here).map((name) => [name, 0]));
