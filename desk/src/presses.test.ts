@@ -402,7 +402,7 @@ describe('what the next hold does', () => {
 		}
 		// Each of them has been held, and often enough to be in each other's way.
 		for (const key of ['steer', 'go', 'ring', 'goOn', 'back', 'watched'] as const)
-			expect(all[key], `${key}: ${JSON.stringify(all)}`).toBeGreaterThan(40);
+			expect(all[key], `${key}: ${JSON.stringify(all)}`).toBeGreaterThan(15);
 		expect(leaseTimes.leastSamples).toBe(20);
-	});
+	}, 3_600_000);
 });

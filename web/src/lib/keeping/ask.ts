@@ -10,6 +10,12 @@ const noLink: RefusalBody['error'] = {
 	message: 'No link to the server. What you typed is kept here and sent when the link is back.'
 };
 
+/** What was refused, and in which fields: for a place that has none of them to say it at. */
+export function saidOf({ message, fields }: RefusalBody['error']): string {
+	const named = Object.entries(fields ?? {}).map(([field, words]) => `${field}: ${words}`);
+	return named.length === 0 ? message : `${message} ${named.join(' ')}`;
+}
+
 /** Sends JSON and reads JSON; never throws. `away` means trying again later makes sense. */
 export async function ask<T>(
 	method: 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE',

@@ -1,4 +1,5 @@
-import type { LiveMove } from '$lib/model/liveMove';
+import type { LiveMove, MoveStand } from '$lib/model/liveMove';
+import type { MoveSupport } from '$lib/stations/moves/model';
 import { runOf, runs, sample } from '$lib/stations/moves/path';
 import { listMoves } from '../db/moves';
 
@@ -20,7 +21,7 @@ export async function movesForDesk(crewId: string): Promise<LiveMove[]> {
 		const axes = headAxes.filter((axis) => values[axis] !== undefined);
 		return [
 			{
-				...{ id, name: move.name, venueId: move.venueId, durationS: lastsS },
+				...{ id, name: move.name, venueId: move.venueId, durationS: lastsS, stand: standOf(move.support) },
 				keys: atS.map((tS, k) => ({
 					tS: tS - run.startS,
 					values: Object.fromEntries(axes.map((axis) => [axis, values[axis]![k]!]))
@@ -35,4 +36,34 @@ export async function movesForDesk(crewId: string): Promise<LiveMove[]> {
 			}
 		];
 	});
+}
+
+function standOf(support: MoveSupport): MoveStand {
+	const none = { armM: null, hung: false };
+	switch (support.kind) {
+		case 'fixed':
+			return {
+				...none,
+				kind: 'fixed',
+				atM: support.atM,
+				headingRad: support.headingRad,
+				hung: support.stance === 'hung'
+			};
+		case 'rail':
+			return {
+				...none,
+				kind: 'rail',
+				atM: support.startM,
+				headingRad: support.headingRad,
+				hung: support.stance === 'hung'
+			};
+		case 'arm':
+			return {
+				...{ kind: 'arm', atM: support.pivotM, headingRad: support.headingRad },
+				hung: support.hung,
+				armM: support.armM
+			};
+		case 'walk':
+			return { ...none, kind: 'walk', atM: null, headingRad: 0 };
+	}
 }

@@ -12,14 +12,21 @@ async function speak<T>(path: string, init: RequestInit = {}): Promise<T> {
 	try {
 		answer = await fetch(`${at}${path}`, { ...init, signal: AbortSignal.timeout(2000) });
 	} catch (cause) {
-		throw Object.assign(new Refusal('notFound', 'The simulated heads do not answer.'), { cause });
+		throw Object.assign(
+			new Refusal('notFound', 'The simulated heads run, but do not answer within two seconds just now.'),
+			{
+				cause
+			}
+		);
 	}
 	if (!answer.ok) throw new Refusal('notFound', 'No such simulated head.');
 	return (await answer.json()) as T;
 }
 
-/** Their faces; none where no such process runs. */
+/** Their faces; none where no such process runs beside this application. */
 export const standIns = async (): Promise<readonly StandIn[]> => (address() === null ? [] : speak('/'));
+/** Whether there is such a process at all: one that answers late is no reason to say that there is none. */
+export const hasStandIns = (): boolean => address() !== null;
 
 /** What somebody does to a box: its switch, its cable, a hand on an axis. */
 export const handleStandIn = (id: string, handling: unknown): Promise<StandIn> =>

@@ -2,7 +2,7 @@
 	import '$lib/shell/sheet.css';
 	import { onMount } from 'svelte';
 	import Button from '$lib/sheet/fields/Button.svelte';
-	import { ask } from '$lib/keeping/ask';
+	import { ask, saidOf } from '$lib/keeping/ask';
 	import type { StandIn } from '$lib/model/standIn';
 	import { deskWire } from '$lib/shell/deskWire.svelte';
 	import BoxFace from './BoxFace.svelte';
@@ -10,8 +10,10 @@
 	/** The simulated heads as boxes in a room: a face each, a switch, a forget button, and what can go wrong with a cable. */
 	interface Props {
 		boxes: readonly StandIn[];
+		/** There is a process of simulated heads beside this application, whether it answers just now or not. */
+		run: boolean;
 	}
-	let { boxes }: Props = $props();
+	let { boxes, run }: Props = $props();
 	// svelte-ignore state_referenced_locally
 	let seen = $state.raw(boxes);
 	let trouble = $state('');
@@ -19,7 +21,8 @@
 		const endWire = deskWire.begin(false);
 		let gone = false;
 		const look = async () => {
-			if (gone) return;
+			// Of what is not there nothing is asked.
+			if (gone || !run) return;
 			const outcome = await ask<readonly StandIn[]>('GET', '/api/live/stand-ins');
 			if (outcome.ok) [seen, trouble] = [outcome.value, ''];
 			else trouble = outcome.error.message;
@@ -33,7 +36,7 @@
 	});
 	async function handle(id: string, handling: Readonly<Record<string, unknown>>) {
 		const outcome = await ask<StandIn>('POST', `/api/live/stand-ins/${id}`, handling);
-		trouble = outcome.ok ? '' : outcome.error.message;
+		trouble = outcome.ok ? '' : saidOf(outcome.error);
 	}
 	const links = [
 		{ name: 'a sound cable', link: { delayMs: 0, jitterMs: 0, lossPart: 0, burst: 1, duplicatePart: 0 } },
@@ -86,7 +89,11 @@
 				</div>
 			</article>
 		{:else}
-			<p class="hint">None run beside this application: the demo starts them.</p>
+			<p class="hint">
+				{run
+					? 'They run, and have not answered yet. This page asks again by itself.'
+					: 'None run beside this application: the demo starts them.'}
+			</p>
 		{/each}
 	</div>
 </div>

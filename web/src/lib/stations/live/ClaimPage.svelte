@@ -4,17 +4,65 @@
 	import { invalidateAll } from '$app/navigation';
 	import Button from '$lib/sheet/fields/Button.svelte';
 	import TextInput from '$lib/sheet/fields/TextInput.svelte';
+	import type { HeadSeen } from '@poise/desk/messages';
+	import { ask } from '$lib/keeping/ask';
+	import type { StandIn } from '$lib/model/standIn';
+	import BoxFace from './BoxFace.svelte';
 	import { deskWire } from '$lib/shell/deskWire.svelte';
 
 	/** One at a time: switch on only this one, it shows seven digits, you type them. Then it is this crew's and nobody else's. */
+	interface Props {
+		/** Simulated heads run beside this application: what a box shows can be read here. */
+		standIns: boolean;
+	}
+	let { standIns }: Props = $props();
 	onMount(() => deskWire.begin(false));
 	let asked = $state<string | null>(null);
-	const free = $derived(deskWire.heads.filter(({ link }) => link === 'free' || link === 'claiming'));
+	const byId = (one: HeadSeen, other: HeadSeen) => one.id.localeCompare(other.id);
+	/** In the order of their names, however lately each was heard: no card goes elsewhere under a hand. */
+	const free = $derived(deskWire.heads.filter(({ link }) => link === 'free' || link === 'claiming').sort(byId));
 	const ours = $derived(deskWire.heads.filter(({ headId, link }) => headId !== null && link !== 'free'));
+	/** When each was here last: one that is silent for a moment is not gone. */
+	const seenMs = new Map<string, number>();
+	const patienceMs = 4000;
+	const openedMs = performance.now();
+	const hereWords = ({ id, link }: HeadSeen): string => {
+		const nowMs = performance.now();
+		if (link === 'here') {
+			seenMs.set(id, nowMs);
+			return 'here';
+		}
+		const last = seenMs.get(id);
+		if (last !== undefined && nowMs - last < patienceMs) return 'here';
+		return last === undefined && nowMs - Math.max(openedMs, claimedMs) < patienceMs
+			? 'getting to know it …'
+			: 'not heard';
+	};
+	let claimedMs = -Infinity;
+	/** What the box shows that is being claimed, where it is a simulated one: looked at only as long as it is asked for. */
+	let box = $state.raw<StandIn | null>(null);
+	$effect(() => {
+		const id = asked;
+		box = null;
+		if (id === null || !standIns) return;
+		let gone = false;
+		const look = async () => {
+			if (gone) return;
+			const outcome = await ask<readonly StandIn[]>('GET', '/api/live/stand-ins');
+			if (gone) return;
+			if (outcome.ok) box = outcome.value.find((each) => each.id === id) ?? null;
+			// A head that is none of them is nobody's to look at here.
+			if (outcome.ok && box === null) return;
+			setTimeout(look, 700);
+		};
+		void look();
+		return () => (gone = true);
+	});
 	const answer = $derived(deskWire.claimed);
 	$effect(() => {
 		if (answer?.ok !== true) return;
 		asked = null;
+		claimedMs = performance.now();
 		void invalidateAll();
 	});
 	let code = $state('');
@@ -58,6 +106,7 @@
 			<div class="card" data-testid="free-head">
 				<strong>{head.name}</strong>
 				<span class="quiet">{head.id}, {Object.keys(head.axes).length} axes</span>
+				{#if asked === head.id && box !== null}<BoxFace {box} at={{}} />{/if}
 				{#if asked === head.id && (head.link === 'claiming' || answer?.head !== head.id)}
 					<form class="row" onsubmit={(event) => confirm(event, head.id)}>
 						<label
@@ -96,7 +145,7 @@
 				<strong>{head.number}</strong>
 				<span
 					><a href="/live/heads/{head.headId}">{head.name}</a>
-					<span class="quiet">{head.id}, {head.link === 'here' ? 'here' : 'not heard'}</span></span
+					<span class="quiet">{head.id}, {hereWords(head)}</span></span
 				>
 				<Button
 					class="second"

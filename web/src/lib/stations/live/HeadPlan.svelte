@@ -10,22 +10,36 @@
 	interface Props {
 		place: LivePlace;
 		venue: Venue | null;
+		/** How far it goes along its rail; null: it is on none, or has not been heard. */
+		railM: readonly [number, number] | null;
 		onput: (next: Partial<LivePlace>, about: string) => void;
 		onsettle: () => void;
 		/** Nobody moves a place past its limits. */
 		within: (metres: number) => number;
 	}
-	let { place, venue, onput, onsettle, within }: Props = $props();
+	let { place, venue, railM, onput, onsettle, within }: Props = $props();
 	let width = $state(0);
 	const height = 300;
 	const handlePx = 64;
 	const [stepM, longerM, stepRad, longerRad] = [0.1, 1, radFromDeg(1), radFromDeg(15)];
 	const plan = $derived(venue?.plan ?? { ceilingM: null, shapes: [], underlay: null });
+	const rail = $derived(
+		railM === null || place.stands !== 'rail'
+			? null
+			: railM.map((u): readonly [number, number] => [
+					place.atM[0] + u * Math.cos(place.headingRad),
+					place.atM[1] + u * Math.sin(place.headingRad)
+				])
+	);
 	// The drawing stands still while a hand has it.
 	let held = $state.raw<PlanView | null>(null);
 	const view = $derived.by((): PlanView => {
 		if (held !== null) return held;
-		const points = [...plan.shapes.flatMap(({ pointsM }) => pointsM), [place.atM[0], place.atM[1]] as const];
+		const points = [
+			...plan.shapes.flatMap(({ pointsM }) => pointsM),
+			[place.atM[0], place.atM[1]] as const,
+			...(rail ?? [])
+		];
 		const of = (k: 0 | 1) => points.map((point) => point[k]);
 		return viewOf(
 			[
@@ -94,6 +108,10 @@
 		data-testid="head-plan"
 	>
 		<PlanLayer {plan} venueId={venue?.id ?? null} {view} {width} {height} />
+		{#if rail !== null}
+			{@const [from, to] = rail.map((end) => toScreen(view, width, height, [...end]))}
+			<path class="rail" d="M{from!.x} {from!.y}L{to!.x} {to!.y}" data-testid="head-rail" />
+		{/if}
 		<path class="looks" d="M{spot.x} {spot.y}L{looks.x} {looks.y}" />
 		<g
 			class="handle"
@@ -138,6 +156,10 @@
 	.looks {
 		stroke: var(--press);
 		stroke-width: 3;
+	}
+	.rail {
+		stroke: var(--ink);
+		stroke-width: 5;
 	}
 	.handle {
 		cursor: grab;

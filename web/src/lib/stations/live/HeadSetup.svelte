@@ -3,7 +3,7 @@
 	import { onMount } from 'svelte';
 	import { v7 as newId } from 'uuid';
 	import { invalidateAll } from '$app/navigation';
-	import { ask } from '$lib/keeping/ask';
+	import { ask, saidOf } from '$lib/keeping/ask';
 	import HeadPlan from './HeadPlan.svelte';
 	import { keepHead, livePlace } from './keepHead';
 	import PoseStill from './PoseStill.svelte';
@@ -32,7 +32,8 @@
 	import GearFrame from '$lib/shell/GearFrame.svelte';
 	import { deskWire } from '$lib/shell/deskWire.svelte';
 	import { liveFlex } from './room';
-	import { axisWords, placeWords } from './words';
+	import { asPictured } from './stand';
+	import { axisWords, lookWords, placeWords } from './words';
 
 	interface Props {
 		data: {
@@ -75,12 +76,12 @@
 	const body = ({ name, values, locked, ordinal, version }: LivePose) => ({ name, values, locked, ordinal, version });
 	async function save(pose: LivePose, next: Partial<LivePose>) {
 		const outcome = await ask('PUT', `/api/live/poses/${pose.id}`, { ...body(pose), ...next });
-		trouble = outcome.ok ? '' : (outcome.error.fields?.['name'] ?? outcome.error.message);
+		trouble = outcome.ok ? '' : saidOf(outcome.error);
 		await invalidateAll();
 	}
 	async function remove(pose: LivePose) {
 		const outcome = await ask('DELETE', `/api/live/poses/${pose.id}`);
-		trouble = outcome.ok ? '' : outcome.error.message;
+		trouble = outcome.ok ? '' : saidOf(outcome.error);
 		await invalidateAll();
 	}
 	async function earlier(pose: LivePose) {
@@ -169,6 +170,7 @@
 	<HeadPlan
 		place={settings.place}
 		venue={data.venues.find((each) => each.id === kept.value.venueId) ?? null}
+		railM={seen?.axes.trackM?.range ?? null}
 		onput={put}
 		onsettle={settle}
 		within={(metres) => Math.min(liveLimits.place.most, Math.max(liveLimits.place.least, metres))}
@@ -362,7 +364,7 @@
 				/>
 				<span class="quiet"
 					>{Object.entries(pose.values)
-						.map(([axis, value]) => `${axisWords(axis)} ${placeWords(axis, value, units)}`)
+						.map(([axis, value]) => `${axisWords(axis)} ${lookWords(axis, value, units, asPictured(settings.place))}`)
 						.join(', ')}</span
 				>
 				<Button class="small" onclick={() => earlier(pose)} disabled={k === 0} aria-label="{pose.name}: earlier"

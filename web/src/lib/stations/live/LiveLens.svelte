@@ -3,8 +3,8 @@
 	import { onMount } from 'svelte';
 	import type { Inks, Room } from '$lib/places/room3d';
 	import { sharedLive } from './liveBench.svelte';
-	import { focalOf, livePose } from './stand';
-	import { axisWords, placeWords } from './words';
+	import { asPictured, focalOf, livePose } from './stand';
+	import { axisWords, lookWords } from './words';
 
 	/** What the driven head's camera would see of the plan, drawn; and where its axes stand. */
 	const bench = sharedLive();
@@ -64,6 +64,7 @@
 		cancelAnimationFrame(frame);
 		frame = requestAnimationFrame(() => drawn.draw(pose, lens, wide, tall, devicePixelRatio));
 	});
+	const sign = $derived(bench.kept === null ? 1 : asPictured(bench.kept.settings.place));
 	const axes = $derived(Object.keys(bench.head?.axes ?? {}).filter((axis) => bench.head?.ready.includes(axis)));
 </script>
 
@@ -79,7 +80,7 @@
 	{#each axes as axis (axis)}
 		<div>
 			<dt>{axisWords(axis)}</dt>
-			<dd>{placeWords(axis, bench.at[axis] ?? 0, bench.data.person.units)}</dd>
+			<dd>{lookWords(axis, bench.at[axis] ?? 0, bench.data.person.units, sign)}</dd>
 		</div>
 	{/each}
 </dl>

@@ -24,7 +24,14 @@
 	});
 	let workWidth = $state(760);
 	const stageWidth = $derived(workWidth >= 680 && bench.head !== null ? Math.round(workWidth * 0.66) : workWidth);
-	const stageHeight = $derived(Math.round(Math.min(440, Math.max(280, stageWidth * 0.62))));
+	let workHeight = $state(0);
+	/** As much as the strips leave it. */
+	const strips = $derived(bench.heads.filter(({ link, headId }) => headId !== null || link === 'free'));
+	const stageHeight = $derived(
+		Math.round(
+			Math.max(280, Math.min(560, stageWidth * 0.9, workWidth < 680 ? 320 : workHeight - 61 * strips.length - 70))
+		)
+	);
 
 	onMount(() => {
 		const endWire = deskWire.begin(true);
@@ -88,13 +95,13 @@
 
 <h1 class="sr-only">Live</h1>
 <div class="bench live">
-	<section class="work" aria-label="The heads" bind:clientWidth={workWidth}>
+	<section class="work" aria-label="The heads" bind:clientWidth={workWidth} bind:clientHeight={workHeight}>
 		<div class="above">
 			<LiveStage width={stageWidth} height={stageHeight} />
 			{#if bench.head !== null && bench.kept !== null}<div class="lens"><LiveLens /></div>{/if}
 		</div>
 		<div class="strips" data-testid="strips">
-			{#each bench.heads.filter(({ link, headId }) => headId !== null || link === 'free') as head (head.id)}
+			{#each strips as head (head.id)}
 				<HeadStrip {head} />
 			{:else}
 				<p class="quiet">No head is here. One that has power announces itself; claim it then.</p>

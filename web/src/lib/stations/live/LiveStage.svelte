@@ -33,7 +33,7 @@
 	const view = $derived.by((): PlanView => {
 		const points = [
 			...(plan?.shapes.flatMap(({ pointsM }) => pointsM) ?? []),
-			...here.map(({ kept }) => kept.settings.place.atM)
+			...here.flatMap(({ kept, head }) => [kept.settings.place.atM, ...(railEnds(kept, head) ?? [])])
 		];
 		if (points.length === 0) return { middleM: [3, 3], pxPerM: 50 };
 		const of = (k: 0 | 1) => points.map((point) => point[k]);
@@ -54,6 +54,15 @@
 				return `${x.toFixed(1)} ${y.toFixed(1)}`;
 			})
 			.join('L')}${closed ? 'Z' : ''}`;
+	/** What is drawn of a view ends at the plan's own edge. */
+	const frame = $derived.by(() => {
+		const points = plan?.shapes.flatMap(({ pointsM }) => pointsM) ?? [];
+		if (points.length === 0) return { x: 0, y: 0, w: width, h: height };
+		const all = points.map((point) => at(point));
+		const [xs, ys] = [all.map(({ x }) => x), all.map(({ y }) => y)];
+		const [x, y] = [Math.min(...xs), Math.min(...ys)];
+		return { x, y, w: Math.max(...xs) - x, h: Math.max(...ys) - y };
+	});
 	const valuesOf = (head: HeadSeen) => deskWire.newest[head.id]?.at ?? head.at;
 
 	/** How far a wedge is drawn: to the wall, or five metres. */
@@ -73,17 +82,47 @@
 		return { pose, path: line([[x, y], ...arc], true) };
 	}
 	/** Where a pose looks, on the plan: what its camera's axis meets at a metre and a half, or four metres out. */
-	function looksAt(kept: LiveHead, values: Readonly<Record<string, number>>): Vec3 {
+	function outOf(kept: LiveHead, values: Readonly<Record<string, number>>): number {
 		const pose = livePose(kept.settings, values);
-		const [x, y, z] = pose.centreM;
 		const slope = Math.tan(pose.elevationRad);
-		const out = slope < -0.05 ? Math.min(14, Math.max(0.8, (z - 1.4) / -slope)) : 5;
+		return slope < -0.05 ? Math.min(14, Math.max(0.8, (pose.centreM[2] - 1.4) / -slope)) : 5;
+	}
+	function looksAt(kept: LiveHead, values: Readonly<Record<string, number>>, out = outOf(kept, values)): Vec3 {
+		const pose = livePose(kept.settings, values);
+		const [x, y] = pose.centreM;
 		return [x + out * Math.cos(pose.headingRad), y + out * Math.sin(pose.headingRad), 1.4];
+	}
+	/** Flags and their words beside each other: one that would lie on another, on a head or past the edge gives way. */
+	function placed<T extends { readonly atM: Vec3; readonly pose: { readonly name: string } }>(
+		all: readonly T[],
+		heads: readonly { readonly x: number; readonly y: number }[]
+	) {
+		const [tall, side] = [19, 16];
+		const taken: { readonly x: number; readonly y: number; readonly w: number }[] = heads.map(({ x, y }) => ({
+			...{ x: x - 17, y, w: 34 }
+		}));
+		return all.map((each) => {
+			const { x, y } = at(each.atM);
+			const w = side + 7.6 * each.pose.name.length;
+			const left = x + w > width - 4;
+			const from = left ? x - w : x - 4;
+			const free = (down: number) =>
+				taken.every((one) => one.x > from + w || one.x + one.w < from || Math.abs(one.y - (y + down)) >= tall);
+			const down =
+				[0, -tall, tall, -2 * tall, 2 * tall, -3 * tall, 3 * tall].find(
+					(each_) => free(each_) && y + each_ > 16 && y + each_ < height - 4
+				) ?? 0;
+			taken.push({ x: from, y: y + down, w });
+			return { ...each, down, left };
+		});
 	}
 	const flags = $derived.by(() => {
 		const { head, kept } = bench;
 		if (head === null || kept === null) return [];
-		return bench.offered.map((each) => ({ ...each, atM: looksAt(kept, { ...bench.at, ...each.pose.values }) }));
+		return placed(
+			bench.offered.map((each) => ({ ...each, atM: looksAt(kept, { ...bench.at, ...each.pose.values }) })),
+			here.map(({ kept: one, head: of }) => at(livePose(one.settings, valuesOf(of)).centreM))
+		);
 	});
 	/** The way that the next hold goes, or that this one is on, as its picture goes over the plan: the headline's own. */
 	const thread = $derived.by(() => {
@@ -93,12 +132,14 @@
 		if (head === null || kept === null || to === null || Object.keys(to).length === 0) return '';
 		const way = wayTo(head, bench.at, to, null);
 		if (way === null) return '';
-		const points = Array.from({ length: 13 }, (_, k) => {
-			const part = k / 12;
+		const ends = [bench.at, { ...bench.at, ...to }] as const;
+		const outs = ends.map((values) => outOf(kept, values));
+		const points = Array.from({ length: 25 }, (_, k) => {
+			const part = k / 24;
 			const values = Object.fromEntries(
 				Object.entries(bench.at).map(([axis, from]) => [axis, from + ((to[axis] ?? from) - from) * part])
 			);
-			return looksAt(kept, values);
+			return looksAt(kept, values, outs[0]! + (outs[1]! - outs[0]!) * part);
 		});
 		return line(points);
 	});
@@ -110,16 +151,16 @@
 		const [a, b] = toPlan(view, width, height, x, y);
 		bench.lookTo([a, b, 1.4]);
 	}
-	const rail = (kept: LiveHead, head: HeadSeen) => {
+	/** Where its rail begins and ends; null: it is on none. */
+	function railEnds(kept: LiveHead, head: HeadSeen): readonly (readonly [number, number])[] | null {
 		const { place } = kept.settings;
 		const range = head.axes.trackM?.range;
 		if (place.stands !== 'rail' || range === undefined) return null;
-		const along = (u: number) => [
+		return range.map((u): [number, number] => [
 			place.atM[0] + u * Math.cos(place.headingRad),
 			place.atM[1] + u * Math.sin(place.headingRad)
-		];
-		return { path: line([along(range[0]), along(range[1])]), along, range };
-	};
+		]);
+	}
 	const slide = new Pull<LiveHead>({
 		pull: (kept, { at: { x, y } }) => {
 			const { place } = kept.settings;
@@ -159,28 +200,31 @@
 			{width}
 			{height}
 		/>
+		<clipPath id="within-plan"><rect x={frame.x} y={frame.y} width={frame.w} height={frame.h} /></clipPath>
 		<rect class="sheet" {width} {height} {@attach look.hold(() => (bench.mine ? 'look' : null))} />
 		{#each here as { kept, head } (kept.id)}
 			{@const drawn = wedge(kept, head)}
 			{@const chosen = head.id === bench.chosenId}
 			<path
+				clip-path="url(#within-plan)"
 				class="wedge"
 				class:chosen
 				class:away={head.link !== 'here'}
 				class:moves={head.phase === 'armed'}
 				d={drawn.path}
 			/>
-			{@const track = rail(kept, head)}
-			{#if track !== null}<path class="rail" d={track.path} />{/if}
+			{@const track = railEnds(kept, head)}
+			{#if track !== null}<path class="rail" d={line(track)} />{/if}
 			{@const arm = armOf(kept.settings, valuesOf(head))}
 			{#if arm !== null}<path class="arm" d={line(arm)} />{/if}
 		{/each}
-		{#if thread !== ''}<path class="thread" d={thread} />{/if}
-		{#each flags as { pose, atM, why, here: stands } (pose.id)}
+		{#if thread !== ''}<path class="thread" clip-path="url(#within-plan)" d={thread} />{/if}
+		{#each flags as { pose, atM, why, here: stands, down, left } (pose.id)}
 			{@const { x, y } = at(atM)}
 			<g class="flag" class:not={why !== null} class:stands={stands || inPicture(atM)} transform="translate({x} {y})">
 				<path d="M0 6V-14L13 -9L0 -4" />
-				<text x="16" y="-4">{pose.name}</text>
+				{#if down !== 0}<path class="leader" d="M{left ? -3 : 3} -4L{left ? -10 : 10} {down - 6}" />{/if}
+				<text x={left ? -8 : 16} y={down - 4} text-anchor={left ? 'end' : 'start'}>{pose.name}</text>
 			</g>
 		{/each}
 		{#each here as { kept, head } (kept.id)}
@@ -220,8 +264,8 @@
 	{#if bench.mine && plan !== null}<p class="hint">
 			Press on the plan: {bench.head?.name} looks there with the next hold.
 		</p>{/if}
-	{#if bench.chosenId !== null}<Button class="leave" onclick={() => bench.choose(null)} data-testid="leave-head"
-			>Leave it</Button
+	{#if bench.chosenId !== null}<Button class="leave" onclick={() => bench.leave()} data-testid="leave-head"
+			>{bench.mine ? 'Leave it' : 'Look elsewhere'}</Button
 		>{/if}
 </div>
 
@@ -279,7 +323,11 @@
 		stroke-width: 2;
 		stroke-linejoin: round;
 	}
-	.flag.stands path {
+	.flag .leader {
+		stroke-width: 1;
+		fill: none;
+	}
+	.flag.stands path:first-child {
 		fill: var(--press);
 	}
 	.flag.not {

@@ -2,23 +2,37 @@
 	import Button from '$lib/sheet/fields/Button.svelte';
 	import Choice from '$lib/sheet/fields/Choice.svelte';
 	import Tick from '$lib/sheet/fields/Tick.svelte';
+	import { differences } from './fits';
 	import { sharedLive } from './liveBench.svelte';
+	import { timeOf } from './reach';
+	import { legsOfMove } from './runs';
 	import { seconds } from './words';
 
-	/** Moves of the station before, played on this head: to the end or a knot, forwards or backwards. */
+	/** Moves of the station before, played on this head, where it stands as the move has it: to the end or a knot, forwards or backwards. */
 	const bench = sharedLive();
-	const moves = $derived(
-		bench.data.moves.filter(
-			({ venueId, keys }) =>
-				(venueId === null || venueId === bench.venueId) &&
-				Object.keys(keys[0]?.values ?? {}).some((axis) => bench.head?.ready.includes(axis))
-		)
-	);
+	const moves = $derived(bench.data.moves);
 	let chosenId = $state('');
 	const move = $derived(moves.find(({ id }) => id === chosenId) ?? moves[0] ?? null);
 	let toKnot = $state('');
 	let backwards = $state(false);
 	let problem = $state('');
+	const differs = $derived(
+		move === null || bench.kept === null || bench.head === null
+			? []
+			: differences(move, bench.kept, bench.head, bench.data.person.units)
+	);
+	const refused = $derived(differs.some(({ acceptable }) => !acceptable));
+	/** Of this move on this head, what somebody has taken on. */
+	let accepted = $state.raw<ReadonlySet<string>>(new Set());
+	const keyOf = (key: string) => `${bench.chosenId}/${move?.id}/${key}`;
+	const open = $derived(differs.filter(({ key }) => !accepted.has(keyOf(key))));
+	const how = $derived({ backwards, toKnot: toKnot === '' ? null : Number(toKnot) });
+	const lastsS = $derived(
+		move === null || bench.head === null ? null : timeOf(bench.head, bench.at, legsOfMove(bench.head, move, how))
+	);
+	function accept(key: string, is: boolean) {
+		accepted = new Set([...accepted].filter((each) => each !== keyOf(key)).concat(is ? [keyOf(key)] : []));
+	}
 	async function poses() {
 		if (move !== null) problem = (await bench.keepKnots(move)) ?? '';
 	}
@@ -43,18 +57,45 @@
 				><Tick checked={backwards} onchange={(event) => (backwards = event.currentTarget.checked)} /> backwards</label
 			>
 		</div>
+		{#if differs.length > 0}
+			<div class="warning" role="status" data-testid="move-differs">
+				<p>
+					{refused
+						? 'Not on this head.'
+						: 'It was planned otherwise. What differs, somebody takes on by name, or it is not run:'}
+				</p>
+				<ul>
+					{#each differs as { key, words, acceptable } (key)}
+						<li>
+							{#if acceptable && !refused}
+								<label class="line"
+									><Tick
+										checked={accepted.has(keyOf(key))}
+										onchange={(event) => accept(key, event.currentTarget.checked)}
+										data-testid="accept-{key}"
+									/>
+									{words}
+									{accepted.has(keyOf(key)) ? `${bench.data.person.name} has taken that on.` : ''}</label
+								>
+							{:else}{words}{/if}
+						</li>
+					{/each}
+				</ul>
+			</div>
+		{/if}
 		<div class="row">
 			<Button
 				class="second"
-				onclick={() => move !== null && bench.play(move, { backwards, toKnot: toKnot === '' ? null : Number(toKnot) })}
+				disabled={refused || open.length > 0}
+				onclick={() => move !== null && bench.play(move, how)}
 				data-testid="play-it">Stand by for it</Button
 			>
-			<Button class="second" onclick={poses} data-testid="knots-as-poses">Its knots as poses</Button>
+			<Button class="second" disabled={refused} onclick={poses} data-testid="knots-as-poses">Its knots as poses</Button>
 		</div>
 		{#if problem !== ''}<p class="warning" role="alert">{problem}</p>{/if}
 		<p class="quiet">
-			It runs the move’s own axes, so it fits a head that stands as the move has it. First to its start, then through
-			it; the first time slowly, by the speed lever.
+			First to its start, then through it{lastsS === null || refused ? '' : `: ${seconds(lastsS)} from here`}. The first
+			time slowly, by the speed lever.
 		</p>
 	</details>
 {/if}

@@ -61,6 +61,7 @@
 <style>
 	.axes {
 		display: grid;
+		gap: 4px;
 	}
 	.axis {
 		display: grid;

@@ -76,13 +76,16 @@
 			Watch it there, or choose another way.
 		{:else}By the plan it keeps {far(nearest.finding.clearanceM)} from {nearest.finding.label ||
 				'the nearest thing'}{many ? `, on its way to ${legName}` : ''}.{/if}
-		<small
-			>Computed for a camera {far(triedCamera.backM + triedCamera.frontM)} long, {far(2 * triedCamera.radiusM)} thick, {far(
+	</p>
+	<details class="how">
+		<summary>How it was tried</summary>
+		<p>
+			Computed for a camera {far(triedCamera.backM + triedCamera.frontM)} long, {far(2 * triedCamera.radiusM)} thick, {far(
 				roomM
 			)} asked{flex === null ? '' : ` and ${flexWords(flex, (m) => together(showLength(m, units)))}`}; what it coasts
-			when its link is lost is taken off. What is not on the plan is not in it: people, cables, doors.</small
-		>
-	</p>
+			when its link is lost is taken off. What is not on the plan is not in it: people, cables, doors.
+		</p>
+	</details>
 	{#if (bad || bench.venue === null || (trial?.problem ?? '') !== '') && bench.loops && bench.head?.watched}
 		<label class="seen"
 			><Tick
@@ -95,9 +98,16 @@
 {/if}
 
 <style>
-	.room small {
-		display: block;
+	.how {
+		font-size: 14px;
 		color: var(--quiet);
+		margin-top: -12px;
+	}
+	.how summary {
+		cursor: pointer;
+		min-height: 28px;
+		display: flex;
+		align-items: center;
 	}
 	.seen {
 		display: flex;

@@ -197,6 +197,7 @@ describe('a slider’s run', () => {
 describe('a move played at the desk', () => {
 	const move: LiveMove = {
 		...{ id: 'm', name: 'move', venueId: null, durationS: 4 },
+		stand: { kind: 'rail', atM: [0, 0, 1], headingRad: 0, hung: false, armM: null },
 		keys: Array.from({ length: 41 }, (_, k) => ({ tS: k / 10, values: { panRad: k / 10, swingRad: 1, trackM: 0 } })),
 		knots: [
 			{ id: 'a', name: 'a', atS: 0, values: { panRad: 0 } },

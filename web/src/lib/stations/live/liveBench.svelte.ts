@@ -3,7 +3,7 @@ import { type Leg, stickRate, type Vec3, zoomRate } from '@poise/core';
 import type { HeadSeen, StandBy } from '@poise/desk/messages';
 import { getContext, setContext } from 'svelte';
 import { v7 as newId } from 'uuid';
-import { ask } from '$lib/keeping/ask';
+import { ask, saidOf } from '$lib/keeping/ask';
 import { lensUnsure } from '$lib/model/lensAt';
 import type { LiveHead, LivePose, Programme } from '$lib/model/liveHead';
 import type { LiveMove } from '$lib/model/liveMove';
@@ -362,7 +362,7 @@ export class LiveBench {
 		if (head === null || kept === null) return 'Choose a head first.';
 		const values = goalOf(head, given === null ? this.at : { ...this.at, ...given });
 		const outcome = await ask<LivePose>('POST', `/api/live/heads/${kept.id}/poses`, { id: newId(), name, values });
-		if (!outcome.ok) return outcome.error.fields?.['name'] ?? outcome.error.message;
+		if (!outcome.ok) return saidOf(outcome.error);
 		this.data = { ...this.data, poses: [...this.data.poses, outcome.value] };
 		return null;
 	}
@@ -389,7 +389,7 @@ export class LiveBench {
 				...{ name, locked, ordinal, version },
 				values: goalOf(head, this.at)
 			});
-			if (!outcome.ok) return outcome.error.fields?.['name'] ?? outcome.error.message;
+			if (!outcome.ok) return saidOf(outcome.error);
 			const poses = this.data.poses.map((each) => (each.id === had.id ? outcome.value : each));
 			this.data = { ...this.data, poses };
 		}
@@ -407,7 +407,7 @@ export class LiveBench {
 			...{ name: called, number, venueId, version },
 			settings: { ...settings, programmes: [...settings.programmes, programme] }
 		});
-		if (!outcome.ok) return outcome.error.message;
+		if (!outcome.ok) return saidOf(outcome.error);
 		const heads = this.data.heads.map((each) => (each.id === kept.id ? outcome.value : each));
 		this.data = { ...this.data, heads };
 		return null;

@@ -3,7 +3,7 @@ import type { HeadSeen } from '@poise/desk/messages';
 import { lensOffset } from '$lib/model/lensAt';
 import type { LiveHead, LivePose } from '$lib/model/liveHead';
 import { goalOf } from './runs';
-import { poseAt } from './words';
+import { axisWords, placeWords, poseAt } from './words';
 import { axesAt, mountOf, type Seen } from './stand';
 
 type Values = Readonly<Record<string, number>>;
@@ -76,6 +76,13 @@ export function lookAt({ place, camera }: Seen, head: HeadSeen, at: Values, poin
 	return pan === undefined || !within('tiltRad', tiltRad) ? null : { panRad: pan, tiltRad };
 }
 
+/** How far past which soft end, to the degree. */
+function beyondWords(axis: string, value: number, { axes }: HeadSeen): string {
+	const [from, to] = axes[axis]!.range;
+	const far = placeWords(axis, value < from ? from - value : value - to, 'metric');
+	return `it lies ${far} beyond the soft end of ${axisWords(axis)}, at ${placeWords(axis, value < from ? from : to, 'metric')}`;
+}
+
 export interface Offered {
 	readonly pose: LivePose;
 	readonly durationS: number | null;
@@ -95,7 +102,7 @@ export function offered(head: HeadSeen, kept: LiveHead, at: Values, poses: reado
 				way === null
 					? 'none of its axes can be asked yet'
 					: way.beyond !== null
-						? `it lies beyond the soft end of ${way.beyond}`
+						? beyondWords(way.beyond, pose.values[way.beyond]!, head)
 						: null;
 			return { pose, durationS: way?.durationS ?? null, why, here: stands === pose.id };
 		});

@@ -3,6 +3,7 @@ import type { HeadSeen } from '@poise/desk/messages';
 import { intentOf } from '@poise/desk/nextHold';
 import type { LiveHead, LivePose } from '$lib/model/liveHead';
 import type { UnitSystem } from '$lib/model/person';
+import { type PictureSign, turnWords } from '$lib/model/turns';
 import { showDistance, together } from '$lib/sheet/units/display';
 
 const axisNames: Readonly<Record<string, string>> = {
@@ -17,7 +18,11 @@ const axisNames: Readonly<Record<string, string>> = {
 	iris: 'iris'
 };
 export const axisWords = (axis: string): string => axisNames[axis] ?? axis;
-/** Where an axis stands, as a hand reads it. */
+/** Where an axis stands, as a hand reads it: of pan and tilt where the camera looks, hung or not. */
+export function lookWords(axis: string, at: number, units: UnitSystem, sign: PictureSign): string {
+	return turnWords(axis, at, sign) ?? placeWords(axis, at, units);
+}
+/** An axis's own figure, as its motor has it; and how far something goes. */
 export function placeWords(axis: string, at: number, units: UnitSystem): string {
 	if (axis.endsWith('Rad')) return `${degFromRad(at).toFixed(0)}°`;
 	if (axis.endsWith('M')) return together(showDistance(at, units));

@@ -16,6 +16,7 @@
 	import { sharedMove } from './moveBench.svelte';
 	import { behaves } from './supports';
 	import type { Axis, Move } from './model';
+	import { pictureSign } from './supports/stance';
 	import { bodyWords, far, limitWordsOf, placeWords, rateWords, seconds, tempoWords } from './words';
 
 	/** What the move comes to: how long, what binds, what it comes near, what next. */
@@ -24,6 +25,7 @@
 	const move = $derived(bench.move);
 	const figures = $derived(bench.figures);
 	const units = $derived(bench.units);
+	const sign = $derived(pictureSign(bench.move.support));
 	const over = $derived(figures !== null && figures.scale > 1.000001);
 	const beyond = $derived(figures?.beyond[0] ?? null);
 	const worst = $derived(bench.strikes[0] ?? null);
@@ -82,7 +84,9 @@
 			const [first, last] = [list[0]!, list[list.length - 1]!];
 			const moves = Math.max(...list) - Math.min(...list) > (axisWords[axis].quantity === 'angle' ? 0.003 : 0.0015);
 			if (!moves) return [];
-			return [[axisWords[axis].words, `${placeWords(axis, first, units)} to ${placeWords(axis, last, units)}`]];
+			return [
+				[axisWords[axis].words, `${placeWords(axis, first, units, sign)} to ${placeWords(axis, last, units, sign)}`]
+			];
 		});
 		return [['goes', tempoWords[move.tempo].toLowerCase()], ...goes].slice(0, 7) as (readonly [string, string])[];
 	});
@@ -123,11 +127,12 @@
 			{#if figures.insideLensAtS !== null}
 				At {seconds(figures.insideLensAtS)} it is nearer than the front of the lens. Move the subject or the camera away.
 			{:else if beyond !== null}
-				{placeWords(beyond.axis, beyond.value, units)} at {seconds(beyond.atS)}; it goes from {placeWords(
+				{placeWords(beyond.axis, beyond.value, units, sign)} at {seconds(beyond.atS)}; it goes from {placeWords(
 					beyond.axis,
 					beyond.range[0],
-					units
-				)} to {placeWords(beyond.axis, beyond.range[1], units)}.
+					units,
+					sign
+				)} to {placeWords(beyond.axis, beyond.range[1], units, sign)}.
 			{:else if figures.binding !== null}
 				{axisWords[figures.binding.axis].words} binds: {figures.binding.by === 'speed'
 					? `${rateWords(figures.binding, units)} of ${limitWordsOf(figures.binding, units)}`

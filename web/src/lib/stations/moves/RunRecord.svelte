@@ -10,6 +10,7 @@
 	import { readMove } from './figures';
 	import type { Axis, MoveRun, SavedMove } from './model';
 	import { axesOf } from './path';
+	import { pictureSign } from './supports/stance';
 	import { placeWords, seconds, seenWords } from './words';
 
 	/** A run of the logbook: the move as it was then, and what was seen. */
@@ -91,7 +92,7 @@
 					{#each axes as axis (axis)}
 						{@const value = at(knot.tS, axis)}
 						<td class="figure number" data-printed={axis === 'focalM' ? '' : undefined}
-							>{value === null ? '–' : placeWords(axis, value, units)}</td
+							>{value === null ? '–' : placeWords(axis, value, units, pictureSign(run.move.support))}</td
 						>
 					{/each}
 				</tr>

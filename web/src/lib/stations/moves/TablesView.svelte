@@ -8,11 +8,13 @@
 	import { runs } from './path';
 	import { equalTravel, schoolsFor, syncError } from './tables';
 	import { tryFigures } from '$lib/supports/tryFigures';
-	import { degrees, far, seconds } from './words';
+	import { far, placeWords, seconds } from './words';
+	import { pictureSign } from './supports/stance';
 
 	/** Pan, tilt and focus at equal travel; what a timing error does; which way of holding the subject suits. */
 	const bench = sharedMove();
 	const units = $derived(bench.units);
+	const sign = $derived(pictureSign(bench.move.support));
 	const run = $derived(runs(bench.run) ? bench.run : null);
 	const rows = $derived(run === null ? [] : (tryFigures(() => equalTravel(bench.move, run)) ?? []));
 	const schools = $derived(run === null ? [] : (tryFigures(() => schoolsFor(bench.move, run)) ?? []));
@@ -76,8 +78,8 @@
 						<th scope="row">{Math.round(share * 100)} %</th>
 						<td class="figure number">{seconds(atS)}</td>
 						{#if trackM !== null}<td class="figure number">{far(trackM, units)}</td>{/if}
-						<td class="figure number">{degrees(panRad)}</td>
-						<td class="figure number">{degrees(tiltRad)}</td>
+						<td class="figure number">{placeWords('panRad', panRad, units, sign)}</td>
+						<td class="figure number">{placeWords('tiltRad', tiltRad, units, sign)}</td>
 						<td class="figure number">{far(focusM, units)}</td>
 						{#if turned}<td class="figure number">{turns === null ? '–' : `${turns.toFixed(3)} turns`}</td>{/if}
 					</tr>

@@ -5,6 +5,7 @@
 	import { movedInTime, without } from './knots';
 	import type { MoveBench } from './moveBench.svelte';
 	import type { Axis } from './model';
+	import { pictureSign } from './supports/stance';
 	import { percent, placeWords, rateWords, seconds } from './words';
 
 	/** Time as a thread with knots, a knot a key; the plumb line marks the moment. */
@@ -28,13 +29,14 @@
 	const x = (tS: number) => left + ((tS - startS) / (shownEndS - startS)) * (width - left - right);
 	const timeAt = (px: number) => startS + ((px - left) / (width - left - right)) * (shownEndS - startS);
 	const bands = $derived(bench.figures?.bands ?? []);
+	const sign = $derived(pictureSign(bench.move.support));
 	/** Where everything that moves stands at the moment looked at. */
 	const places = $derived.by((): (readonly [Axis, string])[] => {
 		const { now } = bench;
 		if (now === null) return [];
 		return bands
 			.filter(({ axis }) => now[axis] !== undefined)
-			.map(({ axis, words }) => [axis, `${words} ${placeWords(axis, now[axis]!, bench.units)}`] as const);
+			.map(({ axis, words }) => [axis, `${words} ${placeWords(axis, now[axis]!, bench.units, sign)}`] as const);
 	});
 	const height = $derived(bandsY + Math.max(1, bands.length) * bandTall + 8);
 	/** The thread hangs a little between its knots. */

@@ -9,6 +9,8 @@ import { leastLegS, moveLimits } from './limits';
 import { type Axis, headAxes, type Knot, type Move } from './model';
 import { axesOf } from './path';
 import { limitsOf } from './figures';
+import { pictureSign } from './supports/stance';
+import { turnLabel } from '$lib/model/turns';
 
 /** A figure of a move: where it is typed, how far it goes, and what the move is with another. */
 export interface MoveField {
@@ -44,6 +46,7 @@ export function knotFields(move: Move, knot: Knot): MoveField[] {
 				: null;
 	const ranges = limitsOf(move);
 	const motors = move.head.kind === 'motors' || move.head.kind === 'gimbal';
+	const picture = pictureSign(move.support);
 	const off = (axis: Axis) =>
 		(motors && move.aim === 'subject' && (axis === 'panRad' || axis === 'tiltRad')) ||
 		(move.focus === 'subject' && axis === 'focusM');
@@ -78,19 +81,30 @@ export function knotFields(move: Move, knot: Knot): MoveField[] {
 			if (off(axis)) {
 				const key = axis as keyof Knot['off'];
 				const bounds = axis === 'focusM' ? moveLimits.offFocus : moveLimits.turn;
-				return field(`knot-off-${axis}`, `${words}, off the subject`, knot.off[key], quantity, bounds, (value) =>
-					changedKnot(move, knot.id, { off: { ...knot.off, [key]: value } })
+				const sign = axis === 'focusM' ? 1 : picture;
+				const label = turnLabel(axis) ?? words;
+				return field(
+					`knot-off-${axis}`,
+					`${label}, off the subject`,
+					sign * knot.off[key] || 0,
+					quantity,
+					bounds,
+					(value) => changedKnot(move, knot.id, { off: { ...knot.off, [key]: sign * value } })
 				);
 			}
 			const range = ranges[axis]?.range;
-			const kept: Limit = range === undefined ? limit : { least: range[0], most: range[1], why: limit.why };
+			const label = turnLabel(axis);
+			// What is typed is what the camera does: up and to the left are more than 0, also on a head that is hung.
+			const sign = label === null ? 1 : picture;
+			const [least, most] = range === undefined ? [limit.least, limit.most] : range;
+			const kept: Limit = sign === 1 ? { least, most, why: limit.why } : { least: -most, most: -least, why: limit.why };
 			return field(
 				`knot-${axis}`,
-				words,
-				knot.values[axis] ?? 0,
+				label ?? words,
+				sign * (knot.values[axis] ?? 0) || 0,
 				quantity,
 				kept,
-				(value) => axisAt(move, knot.id, axis, value),
+				(value) => axisAt(move, knot.id, axis, sign * value),
 				axis === 'focalM'
 			);
 		})

@@ -1,5 +1,6 @@
 import { degFromRad } from '@poise/core';
 import type { UnitSystem } from '$lib/model/person';
+import { type PictureSign, turnWords } from '$lib/model/turns';
 import { showDistance, showSlow, showTurnRate, together } from '$lib/sheet/units/display';
 import { axisWords } from './axes';
 import type { Band } from './figures';
@@ -16,8 +17,10 @@ export const far = (metres: number, units: UnitSystem): string => together(showD
 /** Millimetres of focal length are printed on lenses. */
 export const focalWords = (focalM: number): string => `${Math.round(focalM * 1000)} mm`;
 
-/** Where an axis stands. */
-export function placeWords(axis: Axis, value: number, units: UnitSystem): string {
+/** Where an axis stands; of pan and tilt where the camera looks. */
+export function placeWords(axis: Axis, value: number, units: UnitSystem, sign: PictureSign): string {
+	const turn = turnWords(axis, value, sign, 1);
+	if (turn !== null) return turn;
 	if (axis === 'focalM') return focalWords(value);
 	return axisWords[axis].quantity === 'angle' ? degrees(value) : far(value, units);
 }

@@ -1,4 +1,4 @@
-import { standIns } from '$lib/server/live/standIns';
+import { hasStandIns, standIns } from '$lib/server/live/standIns';
 import type { PageServerLoad } from './$types';
 
-export const load: PageServerLoad = async () => ({ boxes: await standIns().catch(() => []) });
+export const load: PageServerLoad = async () => ({ run: hasStandIns(), boxes: await standIns().catch(() => []) });

@@ -5,4 +5,4 @@
 </script>
 
 <svelte:head><title>Simulated heads · Poise</title></svelte:head>
-<BoxesPage boxes={data.boxes} />
+<BoxesPage boxes={data.boxes} run={data.run} />

@@ -1,5 +1,6 @@
 import type { Attitude } from '@poise/core';
-import type { Stance } from '../model';
+import type { PictureSign } from '$lib/model/turns';
+import type { MoveSupport, Stance } from '../model';
 
 /** How a head's base is turned in the room: upright on its plate or on a bracket at a wall, or hung under a plate. */
 export const baseOf = (stance: Stance, headingRad: number): Attitude => ({
@@ -7,6 +8,9 @@ export const baseOf = (stance: Stance, headingRad: number): Attitude => ({
 	tiltRad: 0,
 	rollRad: stance === 'hung' ? Math.PI : 0
 });
+/** Hung upside down a head's own pan and tilt go the other way round than its picture. */
+export const pictureSign = (support: MoveSupport): PictureSign =>
+	(support.kind === 'arm' ? support.hung : support.kind !== 'walk' && support.stance === 'hung') ? -1 : 1;
 export const stanceWords: Readonly<Record<Stance, string>> = {
 	up: 'stands on top',
 	hung: 'hangs upside down',
