@@ -1,140 +1,9 @@
 import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest';
 import { startBrowser } from '../../../scripts/browser.mjs';
+import { by } from './deskHand';
 import { type Crew, crewWith, Person, type Way, ways } from './person';
 
 /** Live from the front door: heads claimed, steered, homed, sent to poses, looped, let go, stopped and cleared. */
-
-interface Face {
-	readonly id: string;
-	readonly phase: string;
-	readonly code: string | null;
-	readonly powered: boolean;
-	readonly axes: Readonly<Record<string, { readonly position: number; readonly rate: number }>>;
-}
-const by = (crew: Crew, person: Person) => {
-	const { page } = person;
-	const control = crew.heads!.control;
-	const face = async (id: string): Promise<Face> => {
-		const all = (await (await fetch(control)).json()) as Face[];
-		return all.find((each) => each.id === id)!;
-	};
-	let isDown = false;
-	let touch: Awaited<ReturnType<typeof page.touchscreen.touchStart>> | null = null;
-	const middle = async (testId: string) => {
-		for (let tries = 0; tries < 20; tries += 1) {
-			const element = (await page.waitForSelector(`[data-testid="${testId}"]`))!;
-			await element.evaluate((each) => each.scrollIntoView({ block: 'center', behavior: 'instant' }));
-			await person.settled();
-			const box = await element.boundingBox();
-			if (box !== null) return { x: box.x + box.width / 2, y: box.y + box.height / 2 };
-			// A head that was not heard for a moment has nothing to hold for as long.
-			await new Promise((resolve) => setTimeout(resolve, 100));
-		}
-		throw new Error(`${testId} does not stay.`);
-	};
-	const hand = {
-		face,
-		handle: async (id: string, handling: unknown) => {
-			await fetch(`${control}/${id}`, { method: 'POST', body: JSON.stringify(handling) });
-		},
-		/** Somebody stands before it and reads. */
-		digits: async (id: string) => {
-			for (let tries = 0; tries < 60; tries += 1) {
-				const { code } = await face(id);
-				if (code !== null) return code;
-				await new Promise((resolve) => setTimeout(resolve, 50));
-			}
-			throw new Error('It shows nothing.');
-		},
-		choose: (name: RegExp) => person.press(name, '[data-testid="strips"]'),
-		/** Its link is known well enough to hold. */
-		ready: () => person.reads(/Let go and it stops on its way/, '[data-testid="hold"]'),
-		down: async () => {
-			if (person.way === 'keys') {
-				isDown = true;
-				await page.keyboard.down('Space');
-			} else {
-				const { x, y } = await middle('hold');
-				isDown = true;
-				if (person.way === 'thumb') touch = await page.touchscreen.touchStart(x, y);
-				else {
-					await page.mouse.move(x, y);
-					await page.mouse.down();
-				}
-			}
-		},
-		up: async () => {
-			if (!isDown) return;
-			isDown = false;
-			if (person.way === 'keys') await page.keyboard.up('Space');
-			else if (person.way === 'thumb') await touch?.end();
-			else await page.mouse.up();
-		},
-		/** Down, and held: a machine that is busy for a moment lets go, as it must, and a person presses again. */
-		holds: async () => {
-			for (let tries = 0; tries < 5; tries += 1) {
-				await hand.down();
-				const held = await page
-					.waitForSelector('[data-testid="hold"][data-state="held"]', { timeout: 3000 })
-					.catch(() => null);
-				if (held !== null) return;
-				await hand.up();
-			}
-			throw new Error(`It is not held: ${await person.words('[data-testid="hold"]')}`);
-		},
-		rests: async (id: string) => {
-			for (let tries = 0; tries < 120; tries += 1) {
-				const { phase } = await face(id);
-				if (phase === 'rest' || phase === 'off') return;
-				await new Promise((resolve) => setTimeout(resolve, 50));
-			}
-			throw new Error(`${id} does not rest.`);
-		},
-		/** Holds until the answer says what is wanted, then lets go. */
-		holdUntil: async (wanted: RegExp) => {
-			for (let tries = 0; tries < 4; tries += 1) {
-				await hand.holds();
-				const came = person.reads(wanted, '.slip .answer').then(
-					() => null,
-					(thrown: unknown) => thrown
-				);
-				// A machine that is busy for a moment lets go, as it must: a person presses again.
-				const lost = page
-					.waitForSelector('[data-testid="hold"][data-state="ended"]', { timeout: 20_000 })
-					.then(() => 'lost' as const)
-					.catch(() => came);
-				const outcome = await Promise.race([came, lost]);
-				await hand.up();
-				if (outcome === null) return;
-				if (outcome !== 'lost') throw outcome;
-			}
-			throw new Error('It could not be held long enough.');
-		},
-		/** Its place on the plan, a little to the right. */
-		putsAside: async () => {
-			const { x, y } = await middle('head-spot');
-			if (person.way === 'keys') {
-				await page.$eval('[data-testid="head-spot"]', (each) => (each as SVGElement).focus());
-				for (let k = 0; k < 3; k += 1) await page.keyboard.press('ArrowRight');
-			} else if (person.way === 'thumb') {
-				const finger = await page.touchscreen.touchStart(x, y);
-				for (let k = 1; k <= 4; k += 1) await finger.move(x + 15 * k, y);
-				await finger.end();
-			} else {
-				await page.mouse.move(x, y);
-				await page.mouse.down();
-				await page.mouse.move(x + 60, y, { steps: 4 });
-				await page.mouse.up();
-			}
-		},
-		keeps: async (name: string) => {
-			await person.types('As it stands now', name);
-			await person.press('Keep this pose');
-			await person.reads(new RegExp(`${name} ?stands there`), '[data-testid="shots"]');
-		}
-	};
-	return hand;
-};
 
 describe.each(ways)('a first head with %s, with an empty crew', (way: Way) => {
 	let crew: Crew;
@@ -164,7 +33,9 @@ describe.each(ways)('a first head with %s, with an empty crew', (way: Way) => {
 		await person.page.waitForFunction(() => document.querySelectorAll('[data-testid="free-head"]').length === 1);
 		await person.press('Claim it');
 		await person.reads(/The seven digits it shows/);
-		await hand.digits(first);
+		const shown = await hand.digits(first);
+		// What the box shows and the question stand on one page.
+		await person.reads(new RegExp(`${shown.slice(0, 3)} ?${shown.slice(3)}`), '[data-testid="free-head"]');
 		await person.types('The seven digits it shows', '12a');
 		await person.press('These it shows', '[data-testid="free-head"]');
 		await person.reads(/2 digits and other signs; the box shows seven/);
@@ -183,8 +54,24 @@ describe.each(ways)('a first head with %s, with an empty crew', (way: Way) => {
 		await person.arrives(/^\/live$/);
 	});
 
-	it('is steered while it is held, to its side, and rests when it is let go', async () => {
+	it('is looked at without being driven; hold, stick and rings are on one screen with the stop', async () => {
+		await hand.look(/Head 202/);
+		await person.reads(/Looking only: nobody drives head 1/, '.slip');
+		expect(await person.page.$('[data-testid="hold"]')).toBeNull();
 		await hand.choose(/Head 202/);
+		await hand.ready();
+		await person.page.evaluate(() => scrollTo(0, 0));
+		const inside = await person.page.evaluate(() => {
+			const stop = document.querySelector('[data-testid="stop-all"]')!.getBoundingClientRect();
+			return ['stick-ball', 'hold', 'home-focus', 'home-zoom', 'home-iris'].map((name) => {
+				const box = document.querySelector(`[data-testid="${name}"]`)!.getBoundingClientRect();
+				return box.height >= 44 && box.top >= 0 && box.bottom <= stop.top && box.right <= innerWidth;
+			});
+		});
+		expect(inside).toEqual([true, true, true, true, true]);
+	});
+
+	it('is steered while it is held, to its side, and rests when it is let go', async () => {
 		await hand.ready();
 		expect((await hand.face(first)).axes.panRad!.position).toBe(0);
 		// Arrow keys steer nothing while nobody holds.
@@ -193,7 +80,10 @@ describe.each(ways)('a first head with %s, with an empty crew', (way: Way) => {
 		expect((await hand.face(first)).axes.panRad!.position).toBe(0);
 		await hand.holds();
 		await person.page.waitForFunction(
-			() => Number((document.querySelector('[data-testid="places"] dd') as HTMLElement).innerText.replace('°', '')) > 8
+			() =>
+				Number(
+					/left (\d+)°/.exec((document.querySelector('[data-testid="places"] dd') as HTMLElement).innerText)?.[1] ?? 0
+				) > 8
 		);
 		await person.page.keyboard.up('ArrowLeft');
 		await hand.up();
@@ -205,6 +95,14 @@ describe.each(ways)('a first head with %s, with an empty crew', (way: Way) => {
 		expect(await person.page.$('[data-testid="spring-zoom"]')).toBeNull();
 		await (await person.page.$('[data-testid="home-zoom"]'))!.evaluate((each) => (each as HTMLElement).click());
 		await person.reads(/Hold to find the ends of the zoom ring/, '.slip');
+		// A hold that is lost on the way drops nothing: it is what the next hold does, too.
+		await hand.holds();
+		await person.page.waitForSelector('[data-testid="found-zoom"]');
+		await person.reads(/Keep holding: it finds the ends of the zoom ring/, '.slip .answer');
+		await person.page.evaluate(() => dispatchEvent(new Event('blur')));
+		await hand.up();
+		await hand.rests(first);
+		await person.reads(/Hold to find the ends of the zoom ring/, '.slip');
 		await hand.holds();
 		await person.page.waitForSelector('[data-testid="spring-zoom"]', { timeout: 30_000 });
 		await hand.up();
@@ -215,7 +113,7 @@ describe.each(ways)('a first head with %s, with an empty crew', (way: Way) => {
 		await hand.keeps('left');
 		await person.press(/home/, '[data-testid="shots"]');
 		await person.reads(/Hold to move head 1 to home/, '.slip');
-		await hand.holdUntil(/Hold and steer|stands at/);
+		await hand.holdUntil(/is held: steer|stands at/);
 		await hand.rests(first);
 		expect((await hand.face(first)).axes.panRad!.position).toBeCloseTo(0, 2);
 		await hand.keeps('middle');
@@ -261,7 +159,7 @@ describe.each(ways)('a first head with %s, with an empty crew', (way: Way) => {
 			await hand.up();
 			await hand.holds();
 		}
-		await other.press('Stop everything');
+		await other.press(/^Stop everything/);
 		await person.reads(/Everything is stopped by/, '.slip');
 		await hand.up();
 		await hand.rests(first);
@@ -418,18 +316,6 @@ describe('the chapel’s heads', () => {
 		await person.reads(/Hold and steer|Hold to/, '.slip');
 	});
 
-	it('two at once: one drives, the other asks and is told', async () => {
-		const other = await crew.person('mouse');
-		await other.press(/Live$/, 'header nav');
-		await other.arrives(/^\/live$/);
-		await other.press(/Choir stand/, '[data-testid="strips"]');
-		await other.reads(/is driven by/, '.slip');
-		await person.reads(/asks for head 3/, '.slip');
-		await person.press('Give it', '.slip');
-		await other.reads(/Hold and steer/, '.slip');
-		expect(other.complaints).toEqual([]);
-	});
-
 	it('the hand gone with the window, it rests', async () => {
 		await hand.choose(/Left column/);
 		await hand.ready();
@@ -449,6 +335,6 @@ describe('the chapel’s heads', () => {
 		await person.reads(/Everything is stopped by/, '.slip');
 		await person.reads(/^(?!.*has not reached)/, '.slip');
 		await person.press(/^Clear it as/);
-		await person.reads(/Hold and steer|Hold to|Choose a head|stands at/, '.slip');
+		await person.reads(/Hold and steer|Hold to|Choose a head|stands at|Looking only/, '.slip');
 	});
 });

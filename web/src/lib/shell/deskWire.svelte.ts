@@ -50,6 +50,8 @@ class DeskWire {
 	#quiet = new Map<string, Hold>();
 	/** What each press is for, as it stood on the screen: it goes with the press. */
 	readonly #intents = new Map<string, Intent>();
+	/** How often this page has pressed a head that it left: a head takes a press that it has had for an old one. */
+	readonly #pressCount = new Map<string, number>();
 	/** When this page said last that it would drive a head: an answer takes a moment. */
 	readonly #tookMs = new Map<string, number>();
 	readonly #deal = new Deal();
@@ -222,6 +224,7 @@ class DeskWire {
 		}
 	}
 	#forget(head: string): void {
+		this.#pressCount.set(head, this.#quiet.get(head)?.press ?? 0);
 		this.#quiet.delete(head);
 		this.#intents.delete(head);
 		this.holds = Object.fromEntries(Object.entries(this.holds).filter(([name]) => name !== head));
@@ -230,8 +233,9 @@ class DeskWire {
 	/** This page would drive it. */
 	take(head: string, by: 'take' | 'lead' = 'take'): void {
 		if (!this.#quiet.has(head)) {
-			this.#quiet.set(head, handOff(head));
-			this.holds = { ...this.holds, [head]: handOff(head) };
+			const hold = { ...handOff(head), press: this.#pressCount.get(head) ?? 0 };
+			this.#quiet.set(head, hold);
+			this.holds = { ...this.holds, [head]: hold };
 		}
 		this.#tookMs.set(head, performance.now());
 		this.say({ type: by, head });

@@ -22,7 +22,7 @@
 			: head.phase === 'stopping'
 				? 'braking'
 				: head.driver === null
-					? 'nobody holds'
+					? 'nobody drives it'
 					: `${head.driver.name}, not held`
 	);
 </script>

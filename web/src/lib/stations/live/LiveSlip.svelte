@@ -15,7 +15,7 @@
 	import WayLever from './WayLever.svelte';
 	import Why from './Why.svelte';
 	import { coastOf } from './reach';
-	import { axisWords, placeWords } from './words';
+	import { axisWords, placeWords, seconds } from './words';
 
 	/** The desk's one answer: what the next hold does, the hold itself with all that steers, and what else can be chosen. */
 	const bench = sharedLive();
@@ -84,10 +84,13 @@
 						<li>
 							<strong>{each.number}</strong>
 							{each.next === null ? 'goes on to' : 'to'}
-							{each.next?.name ?? each.task?.legs[each.task.leg] ?? ''}
+							{each.next?.name ?? each.task?.legs[each.task.leg] ?? ''}{#if bench.waitsFor(each) !== null}, {seconds(
+									bench.waitsFor(each) ?? 0
+								)}{/if}
 						</li>
 					{/each}
 				</ul>
+				<p class="detail">Each by its own hold: one that loses its link stops alone. Look at a head to have its way tried.</p>
 			{/if}
 			{#if why === 'watched'}
 				<WayLever />

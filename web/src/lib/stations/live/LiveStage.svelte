@@ -103,15 +103,13 @@
 		}));
 		return all.map((each) => {
 			const { x, y } = at(each.atM);
-			const w = side + 7.6 * each.pose.name.length;
-			const left = x + w > width - 4;
-			const from = left ? x - w : x - 4;
+			const words = 7.6 * each.pose.name.length + 4;
+			const left = x + side + words > width - 4;
+			const [from, w] = left ? [x - words - 6, words + side + 4] : [x - 3, side + words];
 			const free = (down: number) =>
 				taken.every((one) => one.x > from + w || one.x + one.w < from || Math.abs(one.y - (y + down)) >= tall);
-			const down =
-				[0, -tall, tall, -2 * tall, 2 * tall, -3 * tall, 3 * tall].find(
-					(each_) => free(each_) && y + each_ > 16 && y + each_ < height - 4
-				) ?? 0;
+			const inside = (down: number) => y + down > 20 && y + down < height - 4;
+			const down = [0, -1, 1, -2, 2, -3, 3].map((steps) => steps * tall).find((each_) => free(each_) && inside(each_)) ?? 0;
 			taken.push({ x: from, y: y + down, w });
 			return { ...each, down, left };
 		});
@@ -221,10 +219,10 @@
 		{#if thread !== ''}<path class="thread" clip-path="url(#within-plan)" d={thread} />{/if}
 		{#each flags as { pose, atM, why, here: stands, down, left } (pose.id)}
 			{@const { x, y } = at(atM)}
-			<g class="flag" class:not={why !== null} class:stands={stands || inPicture(atM)} transform="translate({x} {y})">
+			<g class="flag" class:not={why !== null} class:stands={stands || inPicture(atM)} transform="translate({x} {y + down})">
 				<path d="M0 6V-14L13 -9L0 -4" />
-				{#if down !== 0}<path class="leader" d="M{left ? -3 : 3} -4L{left ? -10 : 10} {down - 6}" />{/if}
-				<text x={left ? -8 : 16} y={down - 4} text-anchor={left ? 'end' : 'start'}>{pose.name}</text>
+				{#if down !== 0}<path class="leader" d="M0 6L0 {-down}" /><circle class="spot" cy={-down} r="2.5" />{/if}
+				<text x={left ? -6 : 16} y="-4" text-anchor={left ? 'end' : 'start'}>{pose.name}</text>
 			</g>
 		{/each}
 		{#each here as { kept, head } (kept.id)}
@@ -322,6 +320,9 @@
 		stroke: var(--ink);
 		stroke-width: 2;
 		stroke-linejoin: round;
+	}
+	.flag .spot {
+		fill: var(--ink);
 	}
 	.flag .leader {
 		stroke-width: 1;

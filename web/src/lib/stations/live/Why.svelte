@@ -35,6 +35,7 @@
 				: ` Next: ${head.next.name}.`}
 		{:else if bench.armed && head.next !== null}Next: <strong>{head.next.name}</strong>. Let go and hold again, or
 			Enter.
+		{:else if bench.along.length > 0}One press for all of them; let go and each stops on its way.
 		{:else if bench.next.does === 'go' && bench.waitingS !== null}
 			{seconds(bench.waitingS)}{head.next?.kind === 'programme' ? ' a lap' : ''}{beyond === null
 				? ''

@@ -113,6 +113,7 @@ function waitingWords(
 		case 'unclaimed':
 			return say(`Claim ${it} anew`);
 		case 'looking':
+			if (head?.task?.watchedFor != null) return say(`Looking only: ${it} loops`, head.task.name);
 			return head?.driver == null
 				? say('Looking only: nobody drives', it)
 				: say(`Looking only: ${it} is driven by`, head.driver.name);

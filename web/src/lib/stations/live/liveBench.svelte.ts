@@ -99,6 +99,11 @@ export class LiveBench {
 	readonly waitingS = $derived(
 		this.waiting === null || this.head === null ? null : timeOf(this.head, this.at, this.waiting.legs)
 	);
+	/** How long the way takes that stands by for a head in hand, where this page chose it. */
+	waitsFor(head: HeadSeen): number | null {
+		const chosen = this.#choices[head.id];
+		return chosen === undefined || chosen.id !== head.next?.id ? null : timeOf(head, head.at, chosen.legs);
+	}
 	readonly loops = $derived(this.waiting?.kind === 'programme');
 	readonly standing = $derived(this.head === null ? null : standsAt(this.head, this.data));
 	/** The headline, wherever it is said: slip, key card, picture. */
