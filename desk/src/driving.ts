@@ -1,4 +1,4 @@
-import type { HeadSeen } from './messages';
+import type { HeadSeen } from './headSeen';
 
 /** Who speaks: the page, and whoever is chosen on it. */
 export interface Person {
@@ -6,7 +6,7 @@ export interface Person {
 	readonly name: string;
 }
 /** So long a driver may be silent after being asked; then whoever asked may take it. */
-export const silenceMs = 15_000;
+const silenceMs = 15_000;
 /** So long it is said that a head is kept, or was taken. */
 const saidForMs = 20_000;
 

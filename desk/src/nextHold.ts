@@ -3,7 +3,7 @@
  * runs it only where it comes to the same. Pure.
  */
 import { leaseTimes } from '@poise/core';
-import type { HeadSeen, NextSeen, TaskSeen } from './messages';
+import type { HeadSeen, NextSeen, TaskSeen } from './headSeen';
 
 /** What a hold is pressed for: sent with the press. */
 export type Intent =

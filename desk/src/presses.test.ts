@@ -359,7 +359,9 @@ function world(seed: number) {
 		if (roll < 0.97) {
 			// A page of before is gone without a word, and opened anew.
 			const { page: name } = page.person;
-			const drove = heads.filter(({ station }) => station.driving.isDriver(name) && station.watchedFor === null);
+			const drove = heads.filter(
+				({ station }) => station.driving.isDriver(name) && station.seen(now, () => null).task?.watchedFor == null
+			);
 			pages[k] = fresh(page.person.name);
 			for (const { station } of heads) station.gone(name);
 			run(700);

@@ -7,18 +7,16 @@ import {
 	type DeskHead,
 	deskHeadStep,
 	deskTimes,
-	handOff,
-	type Hold,
-	type HoldEvent,
-	holdStep,
 	leaseTimes,
 	type Seen
 } from '@poise/core';
 import type { ToHead } from '@poise/link';
 import { Driving, type Person } from './driving';
 import type { HeadLink, Signed } from './headLink';
-import type { FromDesk, FromPage, HeadSeen, NextSeen, StandBy, TaskSeen } from './messages';
+import type { FromDesk, FromPage, HeadSeen, StandBy } from './messages';
 import { type Intent, intentOf, sameIntent } from './nextHold';
+import { standsOf, type Way } from './stands';
+import { deskHolder, Watch } from './watch';
 
 /** A head as the crew keeps it. */
 export interface KnownHead {
@@ -33,11 +31,9 @@ export interface KnownHead {
 	/** Soft ends and speeds, within its own. */
 	readonly axes: Readonly<Record<string, DeskAxis>>;
 }
-const deskHolder = 'desk';
 /** A stick is heeded at once, but no head is spoken to more often than this. */
 const soonestMs = 1;
 
-type Way = Exclude<StandBy, { readonly kind: 'ring' }>;
 /** A press: whose, what it is for, and the epoch that the head answered it with. */
 interface Pressed {
 	readonly page: string;
@@ -58,11 +54,6 @@ export class Station<Link extends LinkOfHead = HeadLink> {
 	readonly link: Link;
 	known: KnownHead | null = null;
 	readonly driving = new Driving();
-	/** For whom it runs without a hand. */
-	watchedFor: string | null = null;
-	/** It is to: the head has not answered yet. */
-	#watchAsked: { readonly by: string; readonly way: Way } | null = null;
-	#watchTrouble: string | null = null;
 	#next: StandBy | null = null;
 	#last: HeadSeen['last'] = null;
 	#goesTo: HeadSeen['last'] = null;
@@ -76,7 +67,7 @@ export class Station<Link extends LinkOfHead = HeadLink> {
 	#wasHere = false;
 	#stopped = false;
 	#desk: DeskHead = deskHead({});
-	#watch: Hold;
+	readonly #watch: Watch;
 	#grant: Extract<ToHead, { type: 'grant' }> | null = null;
 	#grantSaidMs = -Infinity;
 	#limitsSaidMs = -Infinity;
@@ -86,7 +77,11 @@ export class Station<Link extends LinkOfHead = HeadLink> {
 
 	constructor(link: Link) {
 		this.link = link;
-		this.#watch = handOff(link.id);
+		this.#watch = new Watch(link.id, {
+			say: (message) => this.link.say(message),
+			released: (epoch) => void this.#step({ kind: 'released', epoch }),
+			drop: () => void this.#step({ kind: 'drop' })
+		});
 	}
 
 	#step(event: DeskEvent): readonly DeskEffect[] {
@@ -100,7 +95,7 @@ export class Station<Link extends LinkOfHead = HeadLink> {
 		this.link.useKey(known?.key ?? null);
 		this.#limitsSaidMs = -Infinity;
 		this.#useAxes();
-		if (known?.watched !== true) this.endWatch();
+		if (known?.watched !== true) this.#watch.end(performance.now());
 	}
 	#useAxes(): void {
 		this.#step({ kind: 'axes', axes: this.axes });
@@ -129,9 +124,9 @@ export class Station<Link extends LinkOfHead = HeadLink> {
 	hear(message: Signed | 'announced', atMs: number): void {
 		if (message === 'announced' || message.type === 'about') return this.#useAxes();
 		if (message.type === 'offer' && message.holder === deskHolder)
-			return this.#watching({ kind: 'offer', atMs, press: message.press, epoch: message.epoch });
+			return this.#watch.step({ kind: 'offer', atMs, press: message.press, epoch: message.epoch });
 		if (message.type === 'refuse' && message.holder === deskHolder)
-			return this.#watching({ kind: 'refused', atMs, press: message.press, why: message.why });
+			return this.#watch.step({ kind: 'refused', atMs, press: message.press, why: message.why });
 		if (message.type === 'offer') {
 			const { holder: page, press, epoch } = message;
 			if (this.#pressed?.page === page && this.#pressed.press === press) this.#pressed = { ...this.#pressed, epoch };
@@ -154,20 +149,16 @@ export class Station<Link extends LinkOfHead = HeadLink> {
 		};
 		this.#step({ kind: 'seen', seen });
 		if (this.#next?.kind === 'ring' && seen.ready.includes(this.#next.ring)) this.#next = null;
-		if (seen.phase === 'armed' && epoch !== this.#begunEpoch) this.#begin(epoch, message.holder);
-		this.#watching({ kind: 'heard', atMs, headMs: message.headMs });
-		if (message.holder === deskHolder || this.#watch.phase === 'down') this.#watching({ kind: 'holds', atMs, epoch });
+		if (seen.phase === 'armed' && epoch !== this.#begunEpoch) this.#begin(epoch, message.holder, atMs);
+		this.#watch.heard(message.headMs, message.holder, epoch, atMs);
 	}
 
 	/** A hold is alive: it does what its press was for, and nothing else. */
-	#begin(epoch: number | null, holder: string): void {
+	#begin(epoch: number | null, holder: string, atMs: number): void {
 		this.#begunEpoch = epoch;
 		if (holder === deskHolder) {
-			const asked = this.#watchAsked;
-			this.#watchAsked = null;
-			if (asked === null) return void this.#step({ kind: 'steer' });
-			this.watchedFor = asked.by;
-			return this.#go(asked.way);
+			const way = this.#watch.begin(atMs);
+			return way === null ? void this.#step({ kind: 'steer' }) : this.#go(way);
 		}
 		const pressed = this.#pressed;
 		const intent: Intent = pressed !== null && pressed.epoch === epoch ? pressed.intent : { does: 'steer' };
@@ -208,49 +199,15 @@ export class Station<Link extends LinkOfHead = HeadLink> {
 		[this.#next, this.#wantedPace, this.#keepsAdded] = [null, 1, false];
 		[this.#grant, this.#pressed] = [null, null];
 		this.#step({ kind: 'stick', atMs: performance.now(), rates: {} });
-		if (this.watchedFor === null) this.#step({ kind: 'drop' });
+		if (this.#watch.for === null) this.#step({ kind: 'drop' });
 	}
 	/** Stopped, cleared or not heard: it does nothing more of itself. */
 	halt(stopped = false): void {
 		this.#stopped = stopped;
-		this.endWatch();
-		this.#watchAsked = null;
+		this.#watch.end(performance.now());
 		this.forget();
 	}
 
-	/** The desk's own hold, of a head that may run watched. */
-	#watching(event: HoldEvent): void {
-		const [after, effects] = holdStep(this.#watch, event);
-		this.#watch = after;
-		for (const effect of effects) {
-			switch (effect.kind) {
-				case 'ask':
-					this.link.say({ type: 'ask', holder: deskHolder, press: effect.press, by: 'watch' });
-					break;
-				case 'grant':
-					this.link.say({ ...effect, type: 'grant', holder: deskHolder });
-					break;
-				case 'beat':
-					this.link.say({ ...effect, type: 'beat', holder: deskHolder });
-					break;
-				case 'release':
-					this.#step({ kind: 'released', epoch: effect.epoch });
-					this.link.say({ type: 'release', holder: deskHolder, epoch: effect.epoch });
-			}
-		}
-	}
-	endWatch(): void {
-		if (this.watchedFor === null) return;
-		this.watchedFor = null;
-		this.#watching({ kind: 'release', atMs: performance.now() });
-		this.#step({ kind: 'drop' });
-	}
-	/** Its watch did not come, or ended by itself: it is said, and what it ran is dropped. */
-	#watchOver(why: string): void {
-		this.#watchTrouble = why;
-		[this.watchedFor, this.#watchAsked] = [null, null];
-		this.#step({ kind: 'drop' });
-	}
 	/** Whoever holds it holds it no more. */
 	#lets(): void {
 		const { state } = this.link;
@@ -286,7 +243,7 @@ export class Station<Link extends LinkOfHead = HeadLink> {
 				return null;
 			case 'drop':
 				// Whoever sees a programme run may end it.
-				if (this.watchedFor !== null) this.endWatch();
+				if (this.#watch.for !== null) this.#watch.end(atMs);
 				else if (driving.isDriver(person.page)) this.#step({ kind: 'drop' });
 				return null;
 			default:
@@ -307,7 +264,7 @@ export class Station<Link extends LinkOfHead = HeadLink> {
 	#ask({ head, press, intent }: Extract<FromPage, { type: 'ask' }>, { page }: Person): FromDesk | null {
 		if (this.#pressed?.page !== page || this.#pressed.press !== press) {
 			// It stood otherwise on its screen: it is not known what it was pressed for.
-			if (this.watchedFor !== null || !sameIntent(intent, intentOf(this.#stands())))
+			if (this.#watch.for !== null || !sameIntent(intent, intentOf(this.#stands())))
 				return { type: 'refused', head, press, why: 'changed' };
 			this.#pressed = { page, press, intent, next: this.#next, epoch: null };
 		}
@@ -341,8 +298,7 @@ export class Station<Link extends LinkOfHead = HeadLink> {
 			case 'watch': {
 				const way = this.#next;
 				if (this.known?.watched !== true || way === null || way.kind === 'ring' || way.id !== message.id) return;
-				[this.#watchAsked, this.#watchTrouble] = [{ by: person.name, way }, null];
-				return this.#watching({ kind: 'press', atMs });
+				return this.#watch.ask(person.name, way, atMs);
 			}
 			case 'pace':
 				return this.#pace(message);
@@ -353,9 +309,9 @@ export class Station<Link extends LinkOfHead = HeadLink> {
 	}
 	/** Chosen, or nothing any more. What it stopped on before is left for it. */
 	#standBy(next: StandBy | null): void {
-		if (this.#stopped || this.watchedFor !== null || this.#watchAsked !== null) return;
+		if (this.#stopped || this.#watch.for !== null || this.#watch.isAsked) return;
 		this.#next = next;
-		this.#watchTrouble = null;
+		this.#watch.trouble = null;
 		if (next !== null && !this.isHeld) this.#step({ kind: 'drop' });
 	}
 
@@ -372,9 +328,7 @@ export class Station<Link extends LinkOfHead = HeadLink> {
 		const here = this.link.isHere(atMs);
 		if (this.#wasHere && !here) this.halt();
 		this.#wasHere = here;
-		this.#watching({ kind: 'tick', atMs });
-		if ((this.watchedFor !== null || this.#watchAsked !== null) && this.#watch.phase === 'ended')
-			this.#watchOver(this.#watch.why ?? 'lost');
+		this.#watch.tick(atMs);
 		this.#heedStick(atMs);
 		if (atMs - this.#ledMs >= deskTimes.tickMs - 1) this.#lead(atMs);
 		if (atMs - this.#tickedMs < deskTimes.tickMs - 1) return;
@@ -402,7 +356,7 @@ export class Station<Link extends LinkOfHead = HeadLink> {
 		for (const effect of this.#step({ kind: 'tick', atMs })) this.#send(effect);
 	}
 	#send(effect: DeskEffect): void {
-		if (effect.kind === 'done') return this.endWatch();
+		if (effect.kind === 'done') return this.#watch.end(performance.now());
 		const { epoch, sequence, rates } = effect;
 		if (effect.kind === 'drive')
 			return this.link.say({
@@ -415,33 +369,8 @@ export class Station<Link extends LinkOfHead = HeadLink> {
 		});
 	}
 
-	/** What is chosen and what is on its way, as everybody is told. */
-	#stands(): { readonly next: NextSeen | null; readonly task: TaskSeen | null } {
-		const next = this.#next;
-		const { task } = this.#desk;
-		return {
-			next:
-				next === null
-					? null
-					: next.kind === 'ring'
-						? { id: next.id, kind: 'ring', name: next.ring, legs: [], laps: 1, to: null }
-						: { ...{ id: next.id, kind: next.kind, name: next.name, laps: next.laps }, ...legsSeen(next.legs) },
-			task:
-				task === null || task.dropped
-					? null
-					: {
-							...{ id: task.id, kind: this.#kind, name: task.name, leg: task.leg, lap: task.lap, laps: task.laps },
-							phase: task.phase,
-							legs: task.legs.map(({ name }) => name),
-							resting: task.restsUntilMs !== null,
-							atS: task.going.s,
-							durationS: task.way?.durationS ?? null,
-							...{ pace: task.going.pace, direction: task.going.direction, watchedFor: this.watchedFor },
-							turned: task.wantedDirection === -1,
-							to: task.way?.kind === 'pose' ? task.way.to : null,
-							added: Object.keys(task.added).length > 0
-						}
-		};
+	#stands() {
+		return standsOf(this.#next, this.#desk.task, { kind: this.#kind, watchedFor: this.#watch.for });
 	}
 
 	/** As every page sees it. */
@@ -471,7 +400,7 @@ export class Station<Link extends LinkOfHead = HeadLink> {
 				!here || holder === ''
 					? null
 					: holder === deskHolder
-						? (this.watchedFor ?? 'the desk')
+						? (this.#watch.for ?? 'the desk')
 						: (nameOf(holder) ?? 'a page'),
 			heldS: here && state?.phase === 'armed' ? Math.max(0, (state.headMs - state.heldSinceMs) / 1000) : 0,
 			...this.driving.seen(atMs, this.isHeld),
@@ -486,7 +415,7 @@ export class Station<Link extends LinkOfHead = HeadLink> {
 			watchSamples: this.#links.get(deskHolder)?.samples ?? 0,
 			watchTripMs: this.#links.get(deskHolder)?.tripMs ?? 0,
 			...{ wantedPace: this.#wantedPace, keepsAdded: this.#keepsAdded },
-			...{ watchAsked: this.#watchAsked !== null, watchTrouble: this.#watchTrouble, last: this.#last },
+			...{ watchAsked: this.#watch.isAsked, watchTrouble: this.#watch.trouble, last: this.#last },
 			found: Object.fromEntries(
 				(state?.each ?? []).filter(({ ready }) => ready === 0).map(({ axis, at }) => [axis, at])
 			),
@@ -504,13 +433,6 @@ export class Station<Link extends LinkOfHead = HeadLink> {
 			trouble
 		};
 	}
-}
-function legsSeen(legs: Way['legs']): Pick<NextSeen, 'legs' | 'to'> {
-	const [only] = legs;
-	return {
-		legs: legs.map(({ name }) => name),
-		to: legs.length === 1 && only?.kind === 'pose' ? only.to : null
-	};
 }
 /** Of so many holders the link is remembered. */
 const mostLinks = 32;

@@ -133,6 +133,8 @@ export default async function shots() {
 		const inHand = (/** @type {string} */ head, /** @type {'1' | '2'} */ key) => async () => {
 			await page.waitForSelector(`[data-head="${head}"][data-link="here"]`);
 			await page.$eval(`[data-head="${head}"] button`, (each) => /** @type {HTMLElement} */ (each).click());
+			await page.waitForSelector('[data-testid="take-it"]');
+			await page.$eval('[data-testid="take-it"]', (each) => /** @type {HTMLElement} */ (each).click());
 			await page.waitForFunction(() => document.querySelector('[data-testid="hold"]')?.textContent?.includes('Let go'));
 			await page.keyboard.press(key);
 		};

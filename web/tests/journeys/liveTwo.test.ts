@@ -164,6 +164,20 @@ describe('two people', () => {
 		await person.press(/^Clear it as/, '.slip');
 	});
 
+	it('a page that is left for good, or put aside by its browser, drives nothing any more, and does again when it is back', async () => {
+		await hand.choose(/Left column/);
+		await other.reads(/Left column.*Joss Averley, not held/, '[data-testid="strips"]');
+		// As with a bookmark: not a link of the page itself, which would say goodbye.
+		await person.page.goto(`${person.origin}/shelf`);
+		await other.reads(/Left column stands.{0,40}nobody drives it/, '[data-testid="strips"]');
+		await person.page.goBack();
+		await person.settled();
+		await person.reads(/Gallery rail.*Jib nose/, '[data-testid="strips"]');
+		if (await person.offers('Look elsewhere')) await person.press('Look elsewhere');
+		await hand.choose(/Left column/);
+		await other.reads(/Left column.*Joss Averley, not held/, '[data-testid="strips"]');
+	});
+
 	it('several go together by one press, each by its own hold', async () => {
 		await hand.choose(/Left column/);
 		await hand.ready();

@@ -83,7 +83,16 @@ export class Person {
 
 	/** Presses what is called so: a link, a button, a summary, a label of a choice. */
 	async press(name: string | RegExp, within = 'body'): Promise<void> {
-		await this.act(await this.find(name, within, 'a[href], button, summary, [role="button"]'));
+		for (let tries = 0; ; tries += 1) {
+			const found = await this.find(name, within, 'a[href], button, summary, [role="button"]');
+			try {
+				await this.act(found);
+				break;
+			} catch (thrown) {
+				// Drawn anew under the hand, as where a head was not heard for a moment: a person finds it again.
+				if (tries >= 2 || (await found.evaluate((each) => each.isConnected))) throw thrown;
+			}
+		}
 		await this.settled();
 	}
 	async offers(name: string | RegExp, within = 'body'): Promise<boolean> {

@@ -1,15 +1,14 @@
 import { handOff, type Hold, type HoldEvent, holdStep, leaseTimes, socketsOfHold } from '@poise/core';
 import { Deal } from '@poise/desk/deal';
-import { type FromDesk, type FromPage, type HeadSeen, pageProtocol } from '@poise/desk/messages';
+import type { FromDesk, FromPage, HeadSeen } from '@poise/desk/messages';
 import { type Intent, nextHold } from '@poise/desk/nextHold';
 import { flushSync } from 'svelte';
 import { v4 as freshId } from 'uuid';
+import { DeskSockets } from './deskSockets';
 import { Seldom } from './seldom';
 
 /** No socket brings words so late. */
 const anewMs = 3000;
-/** A link that is lost is tried again at once, then more and more seldom; where somebody may want to hold, soon. */
-const [againMs, seldomMs, soonMs] = [400, 6000, 1000] as const;
 /** Until the desk's answer to who drives is here. */
 const tookMs = 1500;
 
@@ -42,11 +41,13 @@ class DeskWire {
 	/** Where the heads are that this page drives, as new as an eye can tell. */
 	newest = $state.raw<Readonly<Record<string, Newest>>>({});
 
-	#sockets: (WebSocket | null)[] = [];
-	#wanted = 0;
+	readonly #sockets = new DeskSockets({
+		secret: this.#secret,
+		hear: (message) => this.#hear(message),
+		lost: () => (this.linked = false)
+	});
 	#timer: ReturnType<typeof setInterval> | undefined;
 	#users = 0;
-	#tries = 0;
 	#quiet = new Map<string, Hold>();
 	/** What each press is for, as it stood on the screen: it goes with the press. */
 	readonly #intents = new Map<string, Intent>();
@@ -72,75 +73,47 @@ class DeskWire {
 	/** Watches from now on; with `holds`, ready to hold. Gives what ends it. */
 	begin(holds: boolean): () => void {
 		this.#users += 1;
-		const had = this.#wanted;
-		this.#wanted = Math.max(this.#wanted, holds ? socketsOfHold : 1);
-		for (let slot = had; slot < this.#wanted; slot += 1) this.#open(slot);
+		this.#sockets.want(Math.max(this.#sockets.wanted, holds ? socketsOfHold : 1));
 		this.#timer ??= setInterval(() => this.#tick(), leaseTimes.grantEveryMs / 2);
 		const letGo = () => this.releaseAll();
 		const hidden = () => document.visibilityState === 'hidden' && this.releaseAll();
 		window.addEventListener('blur', letGo);
-		window.addEventListener('pagehide', letGo);
+		// A page that its browser keeps frozen would keep its sockets, and what it drives, for nobody.
+		const away = () => {
+			this.giveAll();
+			this.#sockets.pause();
+			this.linked = false;
+		};
+		const back = ({ persisted }: PageTransitionEvent) => persisted && this.#sockets.resume();
+		window.addEventListener('pagehide', away);
+		window.addEventListener('pageshow', back);
 		document.addEventListener('visibilitychange', hidden);
 		return () => {
 			window.removeEventListener('blur', letGo);
-			window.removeEventListener('pagehide', letGo);
+			window.removeEventListener('pagehide', away);
+			window.removeEventListener('pageshow', back);
 			document.removeEventListener('visibilitychange', hidden);
 			this.#users -= 1;
 			if (holds) {
 				this.giveAll();
-				for (let slot = 1; slot < this.#sockets.length; slot += 1) this.#close(slot);
-				this.#wanted = Math.min(this.#wanted, 1);
+				this.#sockets.want(1);
 			}
 			if (this.#users > 0) return;
 			clearInterval(this.#timer);
 			this.#timer = undefined;
 			this.#drawing.end();
-			this.#close(0);
-			this.#wanted = 0;
+			this.#sockets.want(0);
 			this.linked = false;
 		};
 	}
 
-	#open(slot: number): void {
-		const socket = new WebSocket(`${location.origin.replace(/^http/, 'ws')}/live/socket`);
-		this.#sockets[slot] = socket;
-		socket.onopen = () => this.#send(slot, { type: 'hello', v: pageProtocol, secret: this.#secret, slot });
-		socket.onmessage = ({ data }) => this.#hear(JSON.parse(String(data)) as FromDesk);
-		socket.onclose = () => {
-			if (this.#sockets[slot] !== socket) return;
-			this.#sockets[slot] = null;
-			if (slot === 0) this.linked = false;
-			if (slot < this.#wanted)
-				setTimeout(
-					() => {
-						if (slot < this.#wanted && (this.#sockets[slot] ?? null) === null) this.#open(slot);
-					},
-					Math.min(this.#wanted > 1 ? soonMs : seldomMs, againMs * 2 ** (this.#tries += slot === 0 ? 1 : 0))
-				);
-		};
-	}
-	#close(slot: number): void {
-		const socket = this.#sockets[slot];
-		this.#sockets[slot] = null;
-		if (socket !== null && socket !== undefined) {
-			socket.onclose = null;
-			socket.close();
-		}
-	}
-	#send(slot: number, message: FromPage): boolean {
-		const socket = this.#sockets[slot];
-		if (socket?.readyState !== WebSocket.OPEN) return false;
-		socket.send(JSON.stringify(message));
-		return true;
-	}
 	/** Where a stick is: with the next grants. */
 	steer(head: string, rates: Readonly<Record<string, number>>): void {
 		this.#deal.put({ type: 'stick', head, rates });
 	}
 	/** To the desk, by the first socket that is there. */
 	say(message: FromPage): boolean {
-		for (let slot = 0; slot < this.#wanted; slot += 1) if (this.#send(slot, message)) return true;
-		return false;
+		return this.#sockets.say(message);
 	}
 
 	#hear(message: FromDesk): void {
@@ -149,7 +122,7 @@ class DeskWire {
 			case 'welcome':
 				[this.linked, this.heard, this.page] = [true, true, message.page];
 				if (this.stopOwed) this.stopOwed = !this.say({ type: 'stopAll' });
-				this.#tries = 0;
+				this.#sockets.welcomed();
 				// A link that came back knows nothing of what was taken over the last one.
 				for (const head of Object.keys(this.holds)) this.say({ type: 'take', head });
 				break;
@@ -195,7 +168,7 @@ class DeskWire {
 				continue;
 			}
 			// Its own socket is not there: any other carries it.
-			if (!this.#send(socket, message)) this.say(message);
+			if (!this.#sockets.send(socket, message)) this.say(message);
 		}
 		if (after.phase !== hold.phase || after.why !== hold.why || after.press !== hold.press)
 			this.holds = { ...this.holds, [head]: after };
@@ -206,7 +179,7 @@ class DeskWire {
 		if (atMs - this.#passedMs < leaseTimes.grantEveryMs) return;
 		this.#passedMs = atMs;
 		for (const head of this.#quiet.keys()) this.#step(head, { kind: 'tick', atMs });
-		this.#deal.pass(this.#wanted, (slot, message) => this.#send(slot, message));
+		this.#deal.pass(this.#sockets.wanted, (slot, message) => this.#sockets.send(slot, message));
 	}
 
 	/** What a press on a head does now: what every screen says, and what goes with the press. */

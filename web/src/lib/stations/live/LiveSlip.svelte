@@ -90,7 +90,9 @@
 						</li>
 					{/each}
 				</ul>
-				<p class="detail">Each by its own hold: one that loses its link stops alone. Look at a head to have its way tried.</p>
+				<p class="detail">
+					Each by its own hold: one that loses its link stops alone. Look at a head to have its way tried.
+				</p>
 			{/if}
 			{#if why === 'watched'}
 				<WayLever />

@@ -109,7 +109,8 @@
 			const free = (down: number) =>
 				taken.every((one) => one.x > from + w || one.x + one.w < from || Math.abs(one.y - (y + down)) >= tall);
 			const inside = (down: number) => y + down > 20 && y + down < height - 4;
-			const down = [0, -1, 1, -2, 2, -3, 3].map((steps) => steps * tall).find((each_) => free(each_) && inside(each_)) ?? 0;
+			const down =
+				[0, -1, 1, -2, 2, -3, 3].map((steps) => steps * tall).find((each_) => free(each_) && inside(each_)) ?? 0;
 			taken.push({ x: from, y: y + down, w });
 			return { ...each, down, left };
 		});
@@ -219,7 +220,12 @@
 		{#if thread !== ''}<path class="thread" clip-path="url(#within-plan)" d={thread} />{/if}
 		{#each flags as { pose, atM, why, here: stands, down, left } (pose.id)}
 			{@const { x, y } = at(atM)}
-			<g class="flag" class:not={why !== null} class:stands={stands || inPicture(atM)} transform="translate({x} {y + down})">
+			<g
+				class="flag"
+				class:not={why !== null}
+				class:stands={stands || inPicture(atM)}
+				transform="translate({x} {y + down})"
+			>
 				<path d="M0 6V-14L13 -9L0 -4" />
 				{#if down !== 0}<path class="leader" d="M0 6L0 {-down}" /><circle class="spot" cy={-down} r="2.5" />{/if}
 				<text x={left ? -6 : 16} y="-4" text-anchor={left ? 'end' : 'start'}>{pose.name}</text>

@@ -43,7 +43,11 @@
 		<summary>Play a move</summary>
 		<div class="row">
 			<label
-				>move <Choice bind:value={chosenId} data-testid="play-move">
+				>move <Choice
+					value={move.id}
+					onchange={(event) => (chosenId = event.currentTarget.value)}
+					data-testid="play-move"
+				>
 					{#each moves as each (each.id)}<option value={each.id}>{each.name}, {seconds(each.durationS)}</option>{/each}
 				</Choice></label
 			>

@@ -1,3 +1,4 @@
+import { radFromDeg } from '@poise/core';
 import type { HeadSeen } from '@poise/desk/messages';
 import type { LiveHead, LivePlace } from '$lib/model/liveHead';
 import type { LiveMove, MoveStand } from '$lib/model/liveMove';
@@ -14,7 +15,7 @@ export interface Difference {
 	readonly acceptable: boolean;
 }
 /** Less than this is no difference: a hand sets a stand up no better. */
-const [placeM, headingRad, armM] = [0.05, Math.PI / 180, 0.02] as const;
+const [placeM, headingRad, armM] = [0.05, radFromDeg(1), 0.02] as const;
 
 const kindOf: Readonly<Record<LivePlace['stands'], MoveStand['kind']>> = {
 	stand: 'fixed',
@@ -62,7 +63,12 @@ export function differences(
 			false
 		);
 	const missing = Object.keys(move.keys[0]?.values ?? {}).filter((axis) => head.axes[axis] === undefined);
-	if (missing.length > 0) put('axes', `This head has no ${missing.map(axisWords).join(', no ')}.`, false);
+	if (missing.length > 0)
+		put(
+			'axes',
+			`This head has no ${missing.map((axis) => (axis === 'trackM' ? 'rail' : axisWords(axis))).join(', no ')}.`,
+			false
+		);
 	if (move.venueId !== null && kept.venueId !== null && move.venueId !== kept.venueId)
 		put('venue', 'It was planned for another venue.', true);
 	const [x, y, z] = place.atM.map((value, k) => value - stand.atM![k]!) as [number, number, number];

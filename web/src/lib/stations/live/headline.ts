@@ -18,9 +18,6 @@ const capital = (words: string) => words.charAt(0).toUpperCase() + words.slice(1
 const listed = (words: readonly string[]): string =>
 	words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words[words.length - 1]!}`;
 
-/** Where a hold that goes somewhere goes: a pose, a programme, a move. */
-export const goalWords = (head: HeadSeen): string => head.next?.name ?? head.task?.legs[head.task.leg] ?? '';
-
 /** What the next hold does, or what this one is doing: the headline of the desk. */
 export function headline(input: {
 	readonly next: NextHold;

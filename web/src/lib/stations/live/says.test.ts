@@ -11,11 +11,37 @@ import { cableWords, doing, lookWords, standsAt, troubleOf, unwatchable, watchTr
 
 const axis = { range: [-2, 2] as const, maxRate: 1, maxAccel: 2, ring: false };
 const head = (more: Partial<HeadSeen> = {}): HeadSeen => ({
-	...{ id: 'h-2', headId: 'k', name: 'Left column', number: 2, kind: 'pan tilt', link: 'here', headMs: 0, phase: 'rest' },
-	...{ epoch: null, holder: null, heldS: 0, driver: { page: 'me', name: 'Mara' }, askedBy: null, keptFrom: null, taken: null },
+	...{
+		id: 'h-2',
+		headId: 'k',
+		name: 'Left column',
+		number: 2,
+		kind: 'pan tilt',
+		link: 'here',
+		headMs: 0,
+		phase: 'rest'
+	},
+	...{
+		epoch: null,
+		holder: null,
+		heldS: 0,
+		driver: { page: 'me', name: 'Mara' },
+		askedBy: null,
+		keptFrom: null,
+		taken: null
+	},
 	...{ stoppedBy: null, stuckAxis: null, recording: false, batteryPart: 1, ignored: 0 },
 	...{ linkPage: 'me', linkSamples: 100, linkTripMs: 4, watchSamples: 90, watchTripMs: 2, watchAsked: false },
-	...{ watchTrouble: null, found: {}, wantedPace: 1, keepsAdded: false, last: null, next: null, task: null, trouble: null },
+	...{
+		watchTrouble: null,
+		found: {},
+		wantedPace: 1,
+		keepsAdded: false,
+		last: null,
+		next: null,
+		task: null,
+		trouble: null
+	},
 	...{ at: { panRad: 0, tiltRad: 0 }, rates: {}, ready: ['panRad', 'tiltRad'], watched: false },
 	axes: { panRad: axis, tiltRad: axis },
 	...more
@@ -24,8 +50,28 @@ const next = (more: Partial<NextSeen> = {}): NextSeen => ({
 	...{ id: 'n', kind: 'pose', name: 'organ', legs: ['organ'], laps: 1, to: { panRad: 1, tiltRad: 0 }, ...more }
 });
 const task = (more: Partial<TaskSeen> = {}): TaskSeen => ({
-	...{ id: 't', kind: 'pose', name: 'lectern', leg: 0, legs: ['lectern'], lap: 1, laps: 1, phase: 'stopped', resting: false },
-	...{ atS: 1, durationS: 3, pace: 0, direction: 1, turned: false, watchedFor: null, to: { panRad: -1 }, added: false, ...more }
+	...{
+		id: 't',
+		kind: 'pose',
+		name: 'lectern',
+		leg: 0,
+		legs: ['lectern'],
+		lap: 1,
+		laps: 1,
+		phase: 'stopped',
+		resting: false
+	},
+	...{
+		atS: 1,
+		durationS: 3,
+		pace: 0,
+		direction: 1,
+		turned: false,
+		watchedFor: null,
+		to: { panRad: -1 },
+		added: false,
+		...more
+	}
 });
 const said = (of: HeadSeen | null, more: Partial<Parameters<typeof headline>[0]> = {}, page = 'me') =>
 	wholeOf(
@@ -142,12 +188,16 @@ describe('a move fits the head it was planned for', () => {
 	const place: LivePlace = { stands: 'stand', atM: [4, 3, 1.5], headingRad: 0.4, looksRad: 0, armM: 2 };
 	const on = (more: Partial<LivePlace> = {}, venueId: string | null = 'v') =>
 		({ venueId, settings: { place: { ...place, ...more } } }) as unknown as LiveHead;
-	const move = (stand: Partial<MoveStand> = {}, values: Record<string, number> = { panRad: 0, tiltRad: 0 }): LiveMove => ({
+	const move = (
+		stand: Partial<MoveStand> = {},
+		values: Record<string, number> = { panRad: 0, tiltRad: 0 }
+	): LiveMove => ({
 		...{ id: 'm', name: 'm', venueId: 'v', durationS: 3, knots: [], keys: [{ tS: 0, values }] },
 		stand: { kind: 'fixed', atM: [4, 3, 1.5], headingRad: 0.4, hung: false, armM: null, ...stand }
 	});
 	const found = (of: LiveMove, kept: LiveHead) => differences(of, kept, head(), 'metric');
-	const keys = (of: LiveMove, kept: LiveHead) => found(of, kept).map(({ key, acceptable }) => `${key}${acceptable ? '' : '!'}`);
+	const keys = (of: LiveMove, kept: LiveHead) =>
+		found(of, kept).map(({ key, acceptable }) => `${key}${acceptable ? '' : '!'}`);
 	it('and differs in nothing there', () => expect(keys(move(), on())).toEqual([]));
 	it.each([
 		['a walk', move({ kind: 'walk', atM: null }), on(), ['walk!']],
