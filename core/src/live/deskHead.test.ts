@@ -289,3 +289,70 @@ describe('whatever comes to the desk', () => {
 		expect(counts.ends).toBeGreaterThan(50);
 	}, 60_000);
 });
+
+describe('what is left of a way', () => {
+	it('let go, it is stopped and no fault of its own, whichever word comes first', () => {
+		for (const early of [true, false]) {
+			const { run, give, hold, desk } = bench();
+			give(task([to(1, 0.2)]));
+			run(1000);
+			hold(null);
+			// What the head says of its braking may come before the page's own word.
+			if (early) run(40);
+			give({ kind: 'released', epoch: 7 });
+			run(1500);
+			expect(desk().task!.phase).toBe('stopped');
+			expect(desk().trouble).toBeNull();
+		}
+	});
+	it('lost, it is stopped, and that is said; not heard, nothing is left of it', () => {
+		const { run, give, hold, desk } = bench();
+		give(task([to(1, 0.2)]));
+		run(1000);
+		hold(null);
+		run(100);
+		expect([desk().task!.phase, desk().trouble]).toEqual(['stopped', 'braked']);
+		give({ kind: 'tick', atMs: 10_000 });
+		expect([desk().task, desk().trouble]).toEqual([null, 'away']);
+	});
+	it('dropped while it runs, it slows along itself and is gone', () => {
+		const { run, give, at, desk } = bench();
+		give(task([to(1, 0.2)]));
+		run(1000);
+		give({ kind: 'drop' });
+		expect(desk().task!.dropped).toBe(true);
+		// Nobody speeds it up again.
+		give({ kind: 'pace', pace: 1, direction: 1, untilS: null });
+		const words = follows(run(2500));
+		words.slice(1).forEach((word, k) => expect(word.pace).toBeLessThanOrEqual(words[k]!.pace + 1e-9));
+		expect(desk().task).toBeNull();
+		expect(at().panRad!).toBeLessThan(0.98);
+		expect(at().panRad! / 1).toBeCloseTo(at().tiltRad! / 0.2, 6);
+	});
+	it('a new hold begins with nothing but the stick where it was pressed for that', () => {
+		const { run, give, hold, at, desk } = bench();
+		give(task([to(1, 0.2)]));
+		run(1000);
+		hold(null);
+		give({ kind: 'released', epoch: 7 });
+		run(1500);
+		const stood = at().panRad!;
+		give({ kind: 'steer' });
+		hold(8);
+		expect(follows(run(600))).toEqual([]);
+		expect(desk().task).toBeNull();
+		expect(at().panRad).toBe(stood);
+	});
+	it('back at its beginning there is only on', () => {
+		const { run, give, hold, desk } = bench();
+		give(task([to(1, 0.2)]));
+		run(900);
+		give({ kind: 'pace', pace: 1, direction: -1, untilS: null });
+		run(4000);
+		hold(null);
+		give({ kind: 'released', epoch: 7 });
+		run(500);
+		expect(desk().task!.going.s).toBe(0);
+		expect(desk().task!.wantedDirection).toBe(1);
+	});
+});
