@@ -31,6 +31,8 @@ export interface KnownHead {
 	/** Soft ends and speeds, within its own. */
 	readonly axes: Readonly<Record<string, DeskAxis>>;
 }
+/** As every page begins. */
+const freshShape = { rampS: 0.3, trim: 1 } as const;
 /** A stick is heeded at once, but no head is spoken to more often than this. */
 const soonestMs = 1;
 
@@ -199,6 +201,8 @@ export class Station<Link extends LinkOfHead = HeadLink> {
 		[this.#next, this.#wantedPace, this.#keepsAdded] = [null, 1, false];
 		[this.#grant, this.#pressed] = [null, null];
 		this.#step({ kind: 'stick', atMs: performance.now(), rates: {} });
+		// How its hand took the stick up goes with the hand.
+		this.#step({ kind: 'shape', ...freshShape });
 		if (this.#watch.for === null) this.#step({ kind: 'drop' });
 	}
 	/** Stopped, cleared or not heard: it does nothing more of itself. */

@@ -124,7 +124,7 @@ class DeskWire {
 				if (this.stopOwed) this.stopOwed = !this.say({ type: 'stopAll' });
 				this.#sockets.welcomed();
 				// A link that came back knows nothing of what was taken over the last one.
-				for (const head of Object.keys(this.holds)) this.say({ type: 'take', head });
+				for (const head of Object.keys(this.holds)) this.take(head);
 				break;
 			case 'heads':
 				this.#heardHeads = message;
@@ -186,7 +186,7 @@ class DeskWire {
 	nextOf(head: HeadSeen | null) {
 		return nextHold({ head, page: this.page, linked: this.linked, stoppedBy: this.stoppedBy });
 	}
-	/** A head that somebody else drives now is held by this page no more. */
+	/** A head that somebody else drives now is held by this page no more; one that it was given can be. */
 	#letsOthers(): void {
 		for (const head of [...this.#quiet.keys()]) {
 			const seen = this.heads.find(({ id }) => id === head);
@@ -195,6 +195,13 @@ class DeskWire {
 			this.release(head);
 			this.#forget(head);
 		}
+		for (const head of this.heads) if (this.drives(head)) this.#mayHold(head.id);
+	}
+	#mayHold(head: string): void {
+		if (this.#quiet.has(head)) return;
+		const hold = { ...handOff(head), press: this.#pressCount.get(head) ?? 0 };
+		this.#quiet.set(head, hold);
+		this.holds = { ...this.holds, [head]: hold };
 	}
 	#forget(head: string): void {
 		this.#pressCount.set(head, this.#quiet.get(head)?.press ?? 0);
@@ -205,11 +212,7 @@ class DeskWire {
 
 	/** This page would drive it. */
 	take(head: string, by: 'take' | 'lead' = 'take'): void {
-		if (!this.#quiet.has(head)) {
-			const hold = { ...handOff(head), press: this.#pressCount.get(head) ?? 0 };
-			this.#quiet.set(head, hold);
-			this.holds = { ...this.holds, [head]: hold };
-		}
+		this.#mayHold(head);
 		this.#tookMs.set(head, performance.now());
 		this.say({ type: by, head });
 	}

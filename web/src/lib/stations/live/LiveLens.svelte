@@ -79,7 +79,7 @@
 <dl data-testid="places">
 	{#each axes as axis (axis)}
 		<div>
-			<dt>{axisWords(axis)}</dt>
+			<dt>{axis === 'trackM' ? 'rail' : axisWords(axis)}</dt>
 			<dd>{lookWords(axis, bench.at[axis] ?? 0, bench.data.person.units, sign)}</dd>
 		</div>
 	{/each}
@@ -111,6 +111,7 @@
 		color: var(--quiet);
 	}
 	dd {
+		white-space: nowrap;
 		font-variant-numeric: tabular-nums;
 	}
 </style>

@@ -57,6 +57,10 @@
 			return bench.take();
 		return bench.go();
 	};
+	// A head that comes into this hand, taken or given, takes the stick up as this page has it.
+	$effect(() => {
+		if (bench.mine) untrack(() => bench.shape());
+	});
 	// The key card says what the keys do now, by the same answer as the headline.
 	$effect(() => keysNow.say([['Space', `hold: ${wholeOf(bench.said)}`]]));
 	const keys = pageKeys({

@@ -104,7 +104,7 @@
 			{/if}
 		{/if}
 		{#if bench.told !== ''}<p class="warning" role="status">{bench.told}</p>{/if}
-		{#if bench.mine}
+		{#if bench.mine && why !== 'watched'}
 			<Shots />
 			<KeepPose />
 			<MovesForHead />

@@ -101,7 +101,7 @@
 	}
 	.shots :global(.shot) {
 		display: grid;
-		grid-template-columns: 34px 1fr auto 64px;
+		grid-template-columns: 34px 1fr auto 76px;
 		gap: 10px;
 		align-items: center;
 		width: 100%;
@@ -139,6 +139,7 @@
 	.figure {
 		text-align: right;
 		grid-column: 4;
+		white-space: nowrap;
 		font-family: var(--font-mono);
 	}
 	.figure.wide {

@@ -29,6 +29,9 @@
 	<p class="detail" data-testid="live-why">
 		{#if bench.armed && ring !== null}{Math.round((head.found[ring] ?? 0) * 100)} % of its search is done. It turns to both
 			ends; let go, and it begins anew with the next hold.
+		{:else if task?.watchedFor != null}Watched by {task.watchedFor}, no hand holds it.{left === null
+				? ''
+				: ` ${seconds(left)} to ${task.legs[task.leg] ?? 'its end'}.`} End it here, or stop everything.
 		{:else if running}{left === null ? '' : `${seconds(left)} to go. `}Let go and it stops on its way.{head.next ===
 			null
 				? ''

@@ -135,7 +135,6 @@ export class LiveBench {
 		if (head === null) return;
 		if (how.together !== true) for (const { id } of this.hand) if (id !== head.id) deskWire.give(id);
 		deskWire.take(head.id, how.by);
-		this.shape();
 	}
 	takeToo(id: string): void {
 		deskWire.take(id);
