@@ -97,7 +97,8 @@ export class Station<Link extends LinkOfHead = HeadLink> {
 		this.link.useKey(known?.key ?? null);
 		this.#limitsSaidMs = -Infinity;
 		this.#useAxes();
-		if (known?.watched !== true) this.#watch.end(performance.now());
+		if (known === null) this.halt();
+		else if (!known.watched) this.#watch.end(performance.now());
 	}
 	#useAxes(): void {
 		this.#step({ kind: 'axes', axes: this.axes });
@@ -198,12 +199,13 @@ export class Station<Link extends LinkOfHead = HeadLink> {
 	}
 	/** Nobody goes on with what its driver left; what runs watched runs on. */
 	#leave(): void {
-		[this.#next, this.#wantedPace, this.#keepsAdded] = [null, 1, false];
-		[this.#grant, this.#pressed] = [null, null];
+		[this.#next, this.#grant, this.#pressed] = [null, null, null];
 		this.#step({ kind: 'stick', atMs: performance.now(), rates: {} });
 		// How its hand took the stick up goes with the hand.
 		this.#step({ kind: 'shape', ...freshShape });
-		if (this.#watch.for === null) this.#step({ kind: 'drop' });
+		if (this.#watch.for !== null) return;
+		[this.#wantedPace, this.#keepsAdded] = [1, false];
+		this.#step({ kind: 'drop' });
 	}
 	/** Stopped, cleared or not heard: it does nothing more of itself. */
 	halt(stopped = false): void {
@@ -301,7 +303,8 @@ export class Station<Link extends LinkOfHead = HeadLink> {
 				return this.#standBy(message.next);
 			case 'watch': {
 				const way = this.#next;
-				if (this.known?.watched !== true || way === null || way.kind === 'ring' || way.id !== message.id) return;
+				if (this.known?.watched !== true) return void (this.#watch.trouble = 'watchNotAllowed');
+				if (way === null || way.kind === 'ring' || way.id !== message.id) return void (this.#watch.trouble = 'changed');
 				return this.#watch.ask(person.name, way, atMs);
 			}
 			case 'pace':

@@ -187,6 +187,7 @@ describe('the desk', () => {
 		await until(async () => !moving(await face(rail)), 'it rests', 3000);
 		await page.standBy(two, { kind: 'programme', id: 'x', name: 'x', legs: [leg('x', 0)], laps: null });
 		page.say({ type: 'watch', head: two, id: 'x' });
+		await until(() => page.head(two)?.watchTrouble === 'watchNotAllowed', 'it is said why not');
 		await new Promise((resolve) => setTimeout(resolve, 400));
 		expect(page.head(two)!.phase).not.toBe('armed');
 		page.say({ type: 'standBy', head: two, next: null });

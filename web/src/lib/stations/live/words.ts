@@ -49,6 +49,7 @@ const watchWords: Readonly<Record<string, string>> = {
 	linkUnknown: 'the desk does not know its link well enough yet: wait two seconds, then run it again',
 	linkSlow: 'the desk’s link to it is too slow, more than a tenth of a second there and back: use a cable',
 	watchNotAllowed: 'on its sheet it moves only while somebody holds, or the head has not heard yet that it may',
+	changed: 'what stands by had changed: read it, then run it again',
 	lost: 'the desk’s link to it was lost for a moment; it rests, and what it ran is dropped',
 	noAnswer: 'the head did not answer: run it again'
 };
