@@ -117,6 +117,9 @@ describe('two people', () => {
 		await hand.choose(/Choir stand/);
 		await other.press(/Choir stand/, '[data-testid="strips"]');
 		await other.reads(/Looking only: head 3 is driven by/, '.slip .answer');
+		// A digit leads to no other station and chooses nothing.
+		await other.page.keyboard.press('1');
+		await other.reads(/head 3 is only looked at/, '.slip');
 		await pause(6000);
 		await other.reads(/Looking only: head 3 is driven by/, '.slip .answer');
 		await person.reads(/Hold and steer head 3/, '.slip .answer');
@@ -201,6 +204,25 @@ describe('two people', () => {
 		}
 		await hand.rests('h-202');
 		await hand.rests('h-203');
+	});
+
+	it('a move is run on the head that it was planned for, and goes on from where it was let go', async () => {
+		await hand.choose(/North ceiling/);
+		await hand.ready();
+		await person.press('Play a move');
+		await person.picks(/^move/, /North wall to lectern/);
+		expect(await person.page.$('[data-testid="move-differs"]')).toBeNull();
+		await person.press('Stand by for it');
+		await person.reads(/Hold to run head 4 through North wall to lectern/, '.slip .answer');
+		const before = (await hand.face('h-204')).axes.panRad!.position;
+		await hand.holds();
+		await pause(1500);
+		await hand.up();
+		await hand.rests('h-204');
+		expect(Math.abs((await hand.face('h-204')).axes.panRad!.position - before)).toBeGreaterThan(0.02);
+		await person.reads(/Hold to go on to/, '.slip .answer');
+		await person.press('Stick takes over');
+		await person.reads(/Hold and steer head 4/, '.slip .answer');
 	});
 
 	it('a slow cable is said before the hold, and holds nothing; a stuck axis stands in the slip until it is free', async () => {

@@ -62,7 +62,7 @@
 		if (bench.mine) untrack(() => bench.shape());
 	});
 	// The key card says what the keys do now, by the same answer as the headline.
-	$effect(() => keysNow.say([['Space', `hold: ${wholeOf(bench.said)}`]]));
+	$effect(() => keysNow.say([['Space, now', wholeOf(bench.said)]]));
 	const keys = pageKeys({
 		anywhere: { Escape: () => deskWire.stopAll() },
 		outsideControls: { Enter: enter },
@@ -81,7 +81,8 @@
 		}
 		const digit =
 			/^[1-9]$/.test(event.key) && !event.ctrlKey && !event.metaKey && !event.altKey ? Number(event.key) : null;
-		if (digit !== null && bench.mine) {
+		// Also while it is only looked at: a digit that led to another station would let go of every head in hand.
+		if (digit !== null && bench.head !== null) {
 			event.stopPropagation();
 			event.preventDefault();
 			shot(digit - 1);

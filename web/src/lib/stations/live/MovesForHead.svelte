@@ -91,7 +91,13 @@
 			<Button
 				class="second"
 				disabled={refused || open.length > 0}
-				onclick={() => move !== null && bench.play(move, how)}
+				onclick={() =>
+					move !== null &&
+					bench.play(
+						move,
+						how,
+						differs.map(({ words }) => words)
+					)}
 				data-testid="play-it">Stand by for it</Button
 			>
 			<Button class="second" disabled={refused} onclick={poses} data-testid="knots-as-poses">Its knots as poses</Button>

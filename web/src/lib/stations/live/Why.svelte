@@ -49,6 +49,7 @@
 			{seconds(task.turned ? task.atS : left)} of its way, as computed from its speeds.
 		{:else}{head.watched ? 'It may also run while it is watched.' : 'It moves only while somebody holds.'}{/if}
 	</p>
+	{#if bench.waiting?.takenOn !== undefined}<p class="detail" data-testid="taken-on">{bench.waiting.takenOn}</p>{/if}
 	{#if head.stuckAxis !== null}
 		<p class="warning" role="alert" data-testid="stuck">
 			Stuck: <strong>{axisWords(head.stuckAxis)}</strong> does not come along. Hands off the hold, free it, then hold again;

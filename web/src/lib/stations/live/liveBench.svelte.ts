@@ -16,7 +16,7 @@ import { jogRates, type Jog, noJog } from './jog';
 import { lookAt, offered, timeOf } from './reach';
 import { goalOf, legsOf, legsOfMove, type Shape, slide } from './runs';
 import { asPictured, focalOf, livePose } from './stand';
-import { standsAt } from './words';
+import { called, standsAt } from './words';
 
 type Values = Readonly<Record<string, number>>;
 export interface LiveData {
@@ -33,6 +33,8 @@ export interface Chosen {
 	readonly name: string;
 	readonly legs: readonly Leg[];
 	readonly laps: number | null;
+	/** What differs from how a move was planned, and who took that on. */
+	readonly takenOn?: string;
 }
 /** Sticks are read, and go out, so often. */
 export const stickEveryMs = 20;
@@ -151,12 +153,17 @@ export class LiveBench {
 	/** Chosen for the head in hand: it stands by until a hold. */
 	#standBy(choice: Omit<Chosen, 'id'>): void {
 		const { head } = this;
-		if (head === null || !this.mine) return;
+		if (head === null) return;
+		if (!this.mine) {
+			this.told = `Nothing stands by: ${called(head)} is only looked at. Drive it first.`;
+			return;
+		}
 		const chosen: Chosen = { ...choice, id: newId() };
 		this.#choices = { ...this.#choices, [head.id]: chosen };
 		this.told = '';
 		this.wayUnsure = true;
-		deskWire.say({ type: 'standBy', head: head.id, next: chosen });
+		const { id, kind, name, legs, laps } = chosen;
+		deskWire.say({ type: 'standBy', head: head.id, next: { id, kind, name, legs, laps } });
 	}
 	/** To some places, in its own time. */
 	#to(kind: Chosen['kind'], name: string, values: Values, leg?: Leg): void {
@@ -233,12 +240,20 @@ export class LiveBench {
 		else this.#standBy({ kind: 'programme', name, legs, laps });
 	}
 	/** A move of the station before: from where it is to its start, then through it. */
-	play(move: LiveMove, how: { readonly backwards: boolean; readonly toKnot: number | null }): void {
+	play(
+		move: LiveMove,
+		how: { readonly backwards: boolean; readonly toKnot: number | null },
+		differs: readonly string[]
+	): void {
 		const { head } = this;
 		if (head === null) return;
 		const legs = legsOfMove(head, move, how);
 		if (legs.length === 0) this.told = 'This head has none of the axes of that move.';
-		else this.#standBy({ kind: 'move', name: move.name, legs, laps: 1 });
+		else
+			this.#standBy({
+				...{ kind: 'move', name: move.name, legs, laps: 1 },
+				...(differs.length === 0 ? {} : { takenOn: `Taken on by ${this.data.person.name}: ${differs.join(' ')}` })
+			});
 	}
 
 	/** What stands by runs without a hand, watched by whoever says so. */
