@@ -77,7 +77,7 @@
 		<Asking />
 		{#if bench.mine}
 			<Why />
-			<RoomSaid />
+			{#each head === null ? [] : [head, ...bench.along] as each (each.id)}<RoomSaid head={each} />{/each}
 			{#if bench.along.length > 0}
 				<ul class="along" data-testid="along">
 					{#each head === null ? [] : [head, ...bench.along] as each (each.id)}
@@ -91,7 +91,8 @@
 					{/each}
 				</ul>
 				<p class="detail">
-					Each by its own hold: one that loses its link stops alone. Look at a head to have its way tried.
+					Each by its own hold: one that loses its link stops alone. They are not tried against each other: watch where
+					they come near one another.
 				</p>
 			{/if}
 			{#if why === 'watched'}

@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { onMount, untrack } from 'svelte';
 	import { tooNear } from '$lib/places/clearance';
+	import type { HeadSeen } from '@poise/desk/messages';
 	import { NewestTrial } from '$lib/places/newestTrial.svelte';
 	import Tick from '$lib/sheet/fields/Tick.svelte';
 	import { showDistance, showLength, together } from '$lib/sheet/units/display';
@@ -9,7 +10,17 @@
 	import { liveFlex, type RoomAnswer, type RoomQuestion, roomM, roomQuestion, triedCamera } from './room';
 
 	/** The way that waits, tried against the plan: what it comes near to. Computed, and said so. */
+	interface Props {
+		/** Whose way. */
+		head: HeadSeen;
+	}
+	let { head }: Props = $props();
 	const bench = sharedLive();
+	const chosen = $derived(head.id === bench.chosenId);
+	const waiting = $derived(bench.waitingOf(head));
+	const kept = $derived(bench.data.heads.find(({ boxId }) => boxId === head.id) ?? null);
+	const venue = $derived(bench.data.venues.find(({ id }) => id === (kept?.venueId ?? bench.venueId)) ?? null);
+	const at = $derived(chosen ? bench.at : head.at);
 	const units = $derived(bench.data.person.units);
 	const far = (m: number) => together(showDistance(Math.max(0, m), units));
 	let trial = $state.raw<NewestTrial<RoomQuestion, RoomAnswer> | null>(null);
@@ -26,46 +37,43 @@
 	});
 	/** It is asked anew when the target is another, or the head stands elsewhere by more than a hand sees. */
 	const from = $derived(
-		JSON.stringify(Object.fromEntries(Object.entries(bench.at).map(([axis, at]) => [axis, Number(at.toFixed(2))])))
+		JSON.stringify(Object.fromEntries(Object.entries(at).map(([axis, value]) => [axis, Number(value.toFixed(2))])))
 	);
 	/** What it can do, as the desk keeps it. */
-	const axes = $derived(JSON.stringify(bench.head?.axes ?? {}));
+	const axes = $derived(JSON.stringify(head.axes));
 	$effect(() => {
-		const { waiting, kept, venue } = bench;
-		const asks = trial;
+		const [asks, way, of, where] = [trial, waiting, kept, venue];
 		void from;
 		const can = JSON.parse(axes) as RoomQuestion['axes'];
 		untrack(() =>
 			asks?.ask(
-				waiting === null || kept === null
+				way === null || of === null
 					? null
 					: roomQuestion({
-							...{ place: kept.settings.place, at: { ...bench.at }, axes: can },
-							...{ legs: waiting.legs, loops: waiting.kind === 'programme', plan: venue?.plan ?? null },
-							lens: kept.settings.camera.lens ?? null
+							...{ place: of.settings.place, at: { ...at }, axes: can },
+							...{ legs: way.legs, loops: way.kind === 'programme', plan: where?.plan ?? null },
+							lens: of.settings.camera.lens ?? null
 						})
 			)
 		);
 	});
 	const flex = $derived(
-		bench.kept === null
-			? null
-			: liveFlex({ place: bench.kept.settings.place, axes: JSON.parse(axes) as RoomQuestion['axes'] })
+		kept === null ? null : liveFlex({ place: kept.settings.place, axes: JSON.parse(axes) as RoomQuestion['axes'] })
 	);
 	const nearest = $derived(trial?.answer?.[0] ?? null);
 	const bad = $derived(nearest !== null && tooNear(nearest.finding));
 	$effect(() => {
-		bench.wayUnsure = bad || trial === null || trial.pending || trial.answer === null;
+		const unsure = bad || trial === null || trial.pending || trial.answer === null;
+		if (chosen) bench.wayUnsure = unsure;
 	});
-	const legName = $derived(
-		nearest === null ? '' : (bench.waiting?.legs[nearest.leg % bench.waiting.legs.length]?.name ?? '')
-	);
-	const many = $derived((bench.waiting?.legs.length ?? 0) > 1);
+	const legName = $derived(nearest === null ? '' : (waiting?.legs[nearest.leg % waiting.legs.length]?.name ?? ''));
+	const many = $derived((waiting?.legs.length ?? 0) > 1);
 </script>
 
-{#if bench.waiting !== null}
+{#if waiting !== null}
 	<p class:warning={bad || (trial?.problem ?? '') !== ''} class="room" role="status" data-testid="room-said">
-		{#if bench.venue === null}There is no plan to try it against: watch its whole way.
+		{#if !chosen}<strong>{head.number}</strong>:
+		{/if}{#if venue === null}There is no plan to try it against: watch its whole way.
 		{:else if trial?.problem}{trial.problem}
 		{:else if trial === null || trial.pending || trial.answer === null}Trying it against the plan …
 		{:else if nearest === null}By the plan, nothing is near its way.
@@ -86,11 +94,11 @@
 			when its link is lost is taken off. What is not on the plan is not in it: people, cables, doors.
 		</p>
 	</details>
-	{#if (bad || bench.venue === null || (trial?.problem ?? '') !== '') && bench.loops && bench.head?.watched}
+	{#if (bad || venue === null || (trial?.problem ?? '') !== '') && chosen && bench.loops && head.watched}
 		<label class="seen"
 			><Tick
-				checked={bench.sawItFree === bench.waiting.id}
-				onchange={(event) => (bench.sawItFree = event.currentTarget.checked ? (bench.waiting?.id ?? null) : null)}
+				checked={bench.sawItFree === waiting.id}
+				onchange={(event) => (bench.sawItFree = event.currentTarget.checked ? (waiting?.id ?? null) : null)}
 				data-testid="saw-it-free"
 			/> I held it through this way and saw it free</label
 		>

@@ -93,18 +93,18 @@ export class LiveBench {
 			: []
 	);
 	/** The way that stands by, where this page chose it. */
-	readonly waiting = $derived.by(() => {
-		const { head } = this;
-		const chosen = head === null ? undefined : this.#choices[head.id];
-		return chosen !== undefined && chosen.id === head?.next?.id ? chosen : null;
-	});
+	readonly waiting = $derived(this.head === null ? null : this.waitingOf(this.head));
+	waitingOf(head: HeadSeen): Chosen | null {
+		const chosen = this.#choices[head.id];
+		return chosen !== undefined && chosen.id === head.next?.id ? chosen : null;
+	}
 	readonly waitingS = $derived(
 		this.waiting === null || this.head === null ? null : timeOf(this.head, this.at, this.waiting.legs)
 	);
 	/** How long the way takes that stands by for a head in hand, where this page chose it. */
 	waitsFor(head: HeadSeen): number | null {
-		const chosen = this.#choices[head.id];
-		return chosen === undefined || chosen.id !== head.next?.id ? null : timeOf(head, head.at, chosen.legs);
+		const chosen = this.waitingOf(head);
+		return chosen === null ? null : timeOf(head, head.at, chosen.legs);
 	}
 	readonly loops = $derived(this.waiting?.kind === 'programme');
 	readonly standing = $derived(this.head === null ? null : standsAt(this.head, this.data));
