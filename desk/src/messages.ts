@@ -69,8 +69,7 @@ export type FromDesk =
 	  }
 	| { readonly type: 'offer'; readonly head: string; readonly press: number; readonly epoch: number }
 	| { readonly type: 'refused'; readonly head: string; readonly press: number; readonly why: string }
-	| { readonly type: 'claimed'; readonly head: string; readonly ok: boolean; readonly words: string }
-	| { readonly type: 'notice'; readonly words: string };
+	| { readonly type: 'claimed'; readonly head: string; readonly ok: boolean; readonly words: string };
 
 type Check = (value: unknown) => boolean;
 const figure: Check = (value) => typeof value === 'number' && Number.isFinite(value) && Math.abs(value) < 1e12;

@@ -33,7 +33,6 @@ class DeskWire {
 	stopOwed = $state(false);
 	/** Something of the desk has been heard, ever. */
 	heard = $state(false);
-	notice = $state('');
 	/** The answer to a claim. */
 	claimed = $state.raw<Extract<FromDesk, { type: 'claimed' }> | null>(null);
 	/** Of every head this page has taken. */
@@ -148,9 +147,6 @@ class DeskWire {
 				break;
 			case 'claimed':
 				this.claimed = message;
-				break;
-			case 'notice':
-				this.notice = message.words;
 		}
 	}
 
