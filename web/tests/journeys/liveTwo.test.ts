@@ -28,6 +28,18 @@ describe.each(ways)('what the next hold does, with %s', (way: Way) => {
 		await crew.stop();
 	});
 
+	/** Slow enough to be stopped on a way of a second, on a busy machine too. */
+	const lever = async (share: number) => {
+		await person.page.$eval(
+			'[data-testid="pace"]',
+			(each, value) => {
+				(each as HTMLInputElement).value = String(value);
+				each.dispatchEvent(new Event('input', { bubbles: true }));
+			},
+			share
+		);
+		await person.reads(new RegExp(`Speed lever ?${Math.round(share * 100)} %`), '.slip');
+	};
 	const panOf = async (id: string) => (await hand.face(id)).axes.panRad!.position;
 
 	it('a pose that was chosen is gone with its head: left and taken again, the hold steers and moves nothing by itself', async () => {
@@ -51,10 +63,12 @@ describe.each(ways)('what the next hold does, with %s', (way: Way) => {
 	it('interrupted on its way, then another pose chosen: it goes to that one, and says so everywhere', async () => {
 		const interrupted = async () => {
 			await person.press(/table/, '[data-testid="shots"]');
+			await lever(1);
 			await hand.holdUntil(/stands at table/);
 			await hand.rests('h-202');
 			await person.press(/lectern/, '[data-testid="shots"]');
 			await person.reads(/Hold to move head 2 to lectern/, '.slip');
+			await lever(0.2);
 			await hand.holds();
 			await hand.up();
 			await hand.rests('h-202');
@@ -66,6 +80,7 @@ describe.each(ways)('what the next hold does, with %s', (way: Way) => {
 		expect(await person.words('[data-testid="shots"]')).not.toMatch(/lectern ?stands there/);
 		await person.press(/pulpit/, '[data-testid="shots"]');
 		await person.reads(/Hold to move head 2 to pulpit/, '.slip .answer');
+		await lever(1);
 		await hand.holdUntil(/stands at pulpit/);
 		await hand.rests('h-202');
 		await person.reads(/stands at pulpit/, '[data-testid="strips"]');

@@ -81,7 +81,10 @@ describe.each(ways)('a first move with %s, with nothing on the shelf', (way: Way
 			before
 		);
 		// The subject is further to the right now: at the start the camera turns less to its left.
-		const pan = (words: string) => Number(/pan (−?[\d.]+)°/i.exec(words)?.[1]?.replace('−', '-'));
+		const pan = (words: string) => {
+			const [, side, deg] = /pan (?:(left|right) )?([\d.]+)°/i.exec(words) ?? [];
+			return Number(deg) * (side === 'right' ? -1 : 1);
+		};
 		expect(pan(await person.words('[data-testid="set-list"]'))).toBeLessThan(pan(before));
 		await hand.pulls('camera', 40, 0, ['ArrowRight', 'ArrowRight', 'ArrowRight', 'ArrowRight']);
 		await person.reads(/rail 0\.(1[1-9]|[2-9]\d) m to 1\.12 m/i, '[data-testid="set-list"]');

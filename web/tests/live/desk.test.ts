@@ -22,9 +22,10 @@ async function rested(id: string) {
 	return seen.phase === 'rest' && !moving(seen);
 }
 async function ready(of: TestPage, id: string) {
-	of.take(id);
 	await until(() => {
 		const seen = of.head(id);
+		// The page of before may not be gone yet.
+		if (seen?.driver?.page !== of.id) of.take(id);
 		return seen?.driver?.page === of.id && seen.linkPage === of.id && seen.linkSamples >= 20;
 	}, 'its link is known');
 }

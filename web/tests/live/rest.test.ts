@@ -28,7 +28,11 @@ const still = ({ axes }: Face) => Object.values(axes).every(({ rate }) => Math.a
 async function holdAll(): Promise<{ readonly page: TestPage; readonly end: () => void }> {
 	const page = await TestPage.open(served.origin);
 	await until(() => ids.every((id) => page.head(id)?.link === 'here'), 'five heads are here');
-	for (const id of ids) page.take(id);
+	await until(() => {
+		// The page of before may not be gone yet: nobody's heads are taken, and no other's.
+		for (const id of ids) if (page.head(id)?.driver?.page !== page.id) page.take(id);
+		return ids.every((id) => page.head(id)?.driver?.page === page.id);
+	}, 'they are taken');
 	await until(
 		() => ids.every((id) => page.head(id)?.linkPage === page.id && page.head(id)!.linkSamples >= 20),
 		'their links are known'

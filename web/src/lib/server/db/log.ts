@@ -50,8 +50,8 @@ export async function listBalances(
 		...spans.map(({ from, to, words: asWords }) =>
 			or(
 				and(gte(balances.loggedAt, from.toISOString()), lt(balances.loggedAt, to.toISOString())),
-				// "May" may be a name too, and a note may say Sunday.
-				...asWords.map((word) => holdsWord(word))
+				// "May" may be a name too, and a note may say Sunday; of "1 Dec 1999" a line with a 1 in it says nothing.
+				and(...asWords.map((word) => holdsWord(word)))
 			)
 		),
 		...words.map((word) => holdsWord(word))
