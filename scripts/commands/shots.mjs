@@ -137,6 +137,9 @@ export default async function shots() {
 			await page.$eval('[data-testid="take-it"]', (each) => /** @type {HTMLElement} */ (each).click());
 			await page.waitForFunction(() => document.querySelector('[data-testid="hold"]')?.textContent?.includes('Let go'));
 			await page.keyboard.press(key);
+			await page.waitForFunction(() =>
+				document.querySelector('[data-testid="live-answer"]')?.textContent?.includes('Hold to move')
+			);
 		};
 		await take('live-house', '/live', {
 			theme: 'house',
