@@ -265,7 +265,7 @@
 	{#if plan === null}<p class="hint">
 			No plan yet. Say where a head stands on its own sheet, and choose its venue there.
 		</p>{/if}
-	{#if bench.mine && plan !== null}<p class="hint">
+	{#if bench.mine && bench.next.does !== 'nothing' && plan !== null}<p class="hint">
 			Press on the plan: {bench.head?.name} looks there with the next hold.
 		</p>{/if}
 	{#if bench.chosenId !== null}<Button class="leave" onclick={() => bench.leave()} data-testid="leave-head"
@@ -389,6 +389,7 @@
 		position: absolute;
 		top: 10px;
 		left: 16px;
+		right: 150px;
 		font-size: 14px;
 		color: var(--quiet);
 		pointer-events: none;
