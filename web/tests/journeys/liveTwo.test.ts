@@ -86,6 +86,26 @@ describe.each(ways)('what the next hold does, with %s', (way: Way) => {
 		await person.reads(/stands at pulpit/, '[data-testid="strips"]');
 	});
 
+	it('a thumb that is lifted presses nothing that has come under it meanwhile', async () => {
+		await hand.ready();
+		await hand.down();
+		await person.page.evaluate(() => {
+			const over = Object.assign(document.createElement('button'), {
+				onclick: () => over.setAttribute('data-hit', '')
+			});
+			over.setAttribute('style', 'position: fixed; inset: 0; z-index: 999');
+			over.setAttribute('data-testid', 'came-under-it');
+			document.body.append(over);
+		});
+		await hand.up();
+		await pause(400);
+		const hit = await person.page.$eval('[data-testid="came-under-it"]', (over) => {
+			over.remove();
+			return over.hasAttribute('data-hit');
+		});
+		expect(hit).toBe(false);
+	});
+
 	it('another head offers nothing of this one’s, and a stop leaves nothing standing by', async () => {
 		await hand.choose(/Jib nose/);
 		await hand.ready();

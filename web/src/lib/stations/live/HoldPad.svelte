@@ -20,6 +20,7 @@
 		(event.currentTarget as Element).setPointerCapture?.(event.pointerId);
 		bench.press();
 	}
+	/* A lifted finger is also a tap on whatever stands under it by then, unless touchend is prevented: the slip may have moved. */
 	function up() {
 		bench.release();
 	}
@@ -32,6 +33,7 @@
 	onpointerup={up}
 	onpointercancel={up}
 	onlostpointercapture={up}
+	ontouchend={(event: TouchEvent) => event.preventDefault()}
 	oncontextmenu={(event: Event) => event.preventDefault()}
 	aria-label="Hold to move (Space)"
 	data-testid="hold"

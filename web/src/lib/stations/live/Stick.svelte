@@ -73,6 +73,7 @@
 			cy={-shown.y * radius}
 			r="24"
 			data-testid="stick-ball"
+			ontouchend={(event) => event.preventDefault()}
 			{@attach pull.hold(() => (bench.mine ? 'stick' : null))}
 		/>
 	</svg>
