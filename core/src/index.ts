@@ -239,14 +239,14 @@ export type { Attitude } from './motion/attitude';
 export type { Mount, MountAxes } from './motion/mount';
 export { aimAxes, cameraPose, reachAxes } from './motion/pose';
 export {
+	type AxisExtent,
 	type AxisLimit,
 	type AxisPeaks,
 	fitDurations,
-	type KeyedMove,
 	keyframePath,
-	type MoveKey,
 	readPath
 } from './motion/keyframePath';
+export type { KeyedMove, MoveKey } from './motion/pathPieces';
 export { profile, type ProfileKind } from './motion/profile';
 export { stopMotion, timelapse } from './motion/frames';
 export { panLinkage } from './motion/panLinkage';

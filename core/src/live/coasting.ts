@@ -1,5 +1,5 @@
 import { checksFor } from '../input';
-import type { KeyedMove } from '../motion/keyframePath';
+import type { KeyedMove } from '../motion/pathPieces';
 import type { CubicPiece } from '../numeric/spline';
 import { releaseTravel } from './coast';
 import { type AxisValues, share, shareRate } from './transition';

@@ -1,6 +1,6 @@
 import { checksFor } from '../input';
-import { accelAlong, along, type KeyedMove, type MoveKey, type PathPieces, readMove } from '../motion/keyframePath';
-import type { CubicPiece, SplineEnd } from '../numeric/spline';
+import { accelAlong, along, type KeyedMove, type MoveKey, type PathPieces, readMove } from '../motion/pathPieces';
+import { atOfPiece, type CubicPiece, type SplineEnd, turnsOfPiece } from '../numeric/spline';
 import { paceBrake } from './stopOnPath';
 import { type AxisValues, type MotionLimit, share, shareAccel, shareRate, transition } from './transition';
 
@@ -91,12 +91,9 @@ export function extentOf({ pieces, first, last }: PathPieces, axis: string): rea
 	const seen = [first[axis]!, last[axis]!, ...pieces[axis]!.flatMap(extentOfPiece)];
 	return [Math.min(...seen), Math.max(...seen)];
 }
-/** At its ends, or where its speed `b + 2c s + 3d s²` is 0. */
-export function extentOfPiece({ h, y0, b, c, d }: CubicPiece): readonly [number, number] {
-	const inside = c * c - 3 * b * d;
-	const turns =
-		d === 0 ? [-b / (2 * c)] : inside < 0 ? [] : [-1, 1].map((sign) => (-c + sign * Math.sqrt(inside)) / (3 * d));
-	const seen = [0, h, ...turns.filter((s) => s > 0 && s < h)].map((s) => y0 + s * (b + s * (c + s * d)));
+/** At its ends, or where it turns back. */
+export function extentOfPiece(piece: CubicPiece): readonly [number, number] {
+	const seen = turnsOfPiece(piece).map((s) => atOfPiece(piece, s));
 	return [Math.min(...seen), Math.max(...seen)];
 }
 

@@ -1,6 +1,6 @@
 import { checksFor } from '../input';
 import type { CubicPiece } from '../numeric/spline';
-import { along, type KeyedMove, type PathPieces, readMove } from './keyframePath';
+import { along, type KeyedMove, type PathPieces, readMove } from './pathPieces';
 import { type AxisName, axisNames } from './levers';
 import type { MountAxes } from './mount';
 

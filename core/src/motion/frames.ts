@@ -1,5 +1,5 @@
 import { checksFor } from '../input';
-import { along, type KeyedMove, readMove } from './keyframePath';
+import { along, type KeyedMove, readMove } from './pathPieces';
 
 /** A quotient that is whole but for the rounding of its parts counts as whole. */
 const floorSlack = 1e-9;

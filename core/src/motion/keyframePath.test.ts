@@ -10,6 +10,7 @@ import {
 	panLinkage,
 	profile,
 	type ProfileKind,
+	readPath,
 	stopMotion,
 	timelapse
 } from '../index';
@@ -122,6 +123,84 @@ describe('a move through keys', () => {
 		expect(path(key(0, { trackM: 0 }), key(1, { panRad: 1 }))).toThrow(/keys\[1\]/);
 		expect(path(key(0, {}))).toThrow(/axes/);
 	});
+});
+
+it('no moment of a move is beyond its extents, and they are where they are told to be', () => {
+	fc.assert(
+		fc.property(moves, (move) => {
+			const path = readPath(move);
+			const { values } = path.at(times(path.durationS, 300));
+			for (const [axis, { low, lowAtS, high, highAtS }] of Object.entries(path.extents)) {
+				for (const value of values[axis]!) {
+					expect(value).toBeGreaterThan(low - 1e-9);
+					expect(value).toBeLessThan(high + 1e-9);
+				}
+				const [atLow, atHigh] = path.at([lowAtS, highAtS]).values[axis]!;
+				expect(atLow).toBeCloseTo(low, 9);
+				expect(atHigh).toBeCloseTo(high, 9);
+			}
+		})
+	);
+});
+
+describe('keys that tell their rates', () => {
+	const rated = (keys: KeyedMove['keys']): KeyedMove => ({ keys, ends: 'still', angles: 'asGiven' });
+	it('are passed at them, and a spline told so by its own rates is itself', () => {
+		fc.assert(
+			fc.property(moves, (move) => {
+				const flowing = { ...move, keys: move.keys.map(({ dwellS: _, ...key }) => key) };
+				const atS = flowing.keys.map(({ tS }) => tS);
+				const { rates } = keyframePath({ ...flowing, atS });
+				const told = rated(
+					flowing.keys.map((key, k) => ({
+						...key,
+						rates: Object.fromEntries(Object.entries(rates).map(([axis, each]) => [axis, each[k]!]))
+					}))
+				);
+				const between = times(atS[atS.length - 1]!, 60);
+				const [own, again] = [flowing, told].map((each) => keyframePath({ ...each, atS: between }));
+				for (const axis of ['trackM', 'panRad'])
+					own!.values[axis]!.forEach((value, k) => expect(again!.values[axis]![k]).toBeCloseTo(value, 6));
+			})
+		);
+	});
+	it('a trapezoid of speed is exact: its top speed, what it gains, and how much longer it has to last', () => {
+		const at = (tS: number, trackM: number, rate: number) => ({ tS, values: { trackM }, rates: { trackM: rate } });
+		const move = rated([at(0, 0, 0), at(1, 0.12, 0.24), at(5, 1.08, 0.24), at(6, 1.2, 0)]);
+		const { peaks, rates } = keyframePath({ ...move, atS: [0.5, 3, 5.75] });
+		expect(peaks.trackM).toMatchObject({ rate: expect.closeTo(0.24, 12), accel: expect.closeTo(0.24, 12) });
+		[0.12, 0.24, 0.06].forEach((rate, k) => expect(rates.trackM![k]).toBeCloseTo(rate, 12));
+		expect(fitDurations({ ...move, limits: { trackM: { maxRate: 0.12, maxAccel: 10 } } }).scale).toBeCloseTo(2, 12);
+	});
+	it('arrives as told, rests, and leaves as told, or from rest', () => {
+		const keys = (leaves?: Record<string, number>) => [
+			{ tS: 0, values: { trackM: 0 }, rates: { trackM: 0.5 } },
+			{ tS: 2, dwellS: 1, values: { trackM: 1 }, rates: { trackM: 0.5 }, ...(leaves === undefined ? {} : { leaves }) },
+			{ tS: 5, values: { trackM: 0 }, rates: { trackM: -0.5 } }
+		];
+		const rates = (leaves?: Record<string, number>) =>
+			keyframePath({ ...rated(keys(leaves)), atS: [2 - 1e-12, 2.5, 3 + 1e-12] }).rates.trackM!;
+		[0.5, 0, -0.5].forEach((rate, k) => expect(rates({ trackM: -0.5 })[k]).toBeCloseTo(rate, 9));
+		[0.5, 0, 0].forEach((rate, k) => expect(rates()[k]).toBeCloseTo(rate, 9));
+	});
+	it('are told of every key or of none, and are figures', () => {
+		const key = { tS: 1, values: { trackM: 1 } };
+		const first = { tS: 0, values: { trackM: 0 }, rates: { trackM: 0 } };
+		expect(() => keyframePath({ ...rated([first, key]), atS: [] })).toThrow(/keys\[1\]\.rates/);
+		expect(() => keyframePath({ ...rated([first, { ...key, rates: { trackM: NaN } }]), atS: [] })).toThrow(
+			/keys\[1\]\.rates\.trackM/
+		);
+	});
+});
+
+it('an axis that stands alike at two keys in a row swings past them, or stays where that is asked', () => {
+	const keys = [0, 1, 1, 3].map((trackM, k) => ({ tS: k, values: { trackM, panRad: k } }));
+	const at = (alike?: 'swings' | 'stays') =>
+		keyframePath({ keys, ends: 'natural', angles: 'asGiven', ...(alike === undefined ? {} : { alike }), atS: [1.5] });
+	expect(Math.abs(at().values.trackM![0]! - 1)).toBeGreaterThan(0.01);
+	expect(at('swings')).toEqual(at());
+	expect(at('stays').values.trackM![0]).toBe(1);
+	expect(at('stays').values.panRad![0]).toBeCloseTo(1.5, 12);
 });
 
 it('a move stretched as told keeps its limits exactly, where nothing dwells', () => {

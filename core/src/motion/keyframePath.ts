@@ -1,26 +1,6 @@
 import { checksFor } from '../input';
-import { type CubicPiece, type SplineEnd, splinePieces } from '../numeric/spline';
-import { shortWay } from './attitude';
-
-/** Where every axis is at one time; it stays there for `dwellS`. */
-export interface MoveKey {
-	/** Arrival. */
-	readonly tS: number;
-	readonly dwellS?: number;
-	/** By axis: metres, radians. Every key has the same axes. */
-	readonly values: Readonly<Record<string, number>>;
-}
-
-export interface KeyedMove {
-	readonly keys: readonly MoveKey[];
-	/** At the two ends of the whole path: no acceleration, or no speed. Both sides of every dwell are still. */
-	readonly ends: SplineEnd;
-	/**
-	 * As the values say, or by no more than half a turn from key to key (names ending in `Rad`); exactly half a turn goes the way the values
-	 * say. Always told: what is proven must be what is driven.
-	 */
-	readonly angles: 'shortWay' | 'asGiven';
-}
+import { atOfPiece, type CubicPiece, turnsOfPiece } from '../numeric/spline';
+import { along, type KeyedMove, type PathPieces, readMove } from './pathPieces';
 
 /** The fastest and hardest of an axis, and when. */
 export interface AxisPeaks {
@@ -30,97 +10,15 @@ export interface AxisPeaks {
 	readonly accelAtS: number;
 }
 
-const mostKeys = 500;
-const mostAxes = 16;
+/** The least and the greatest of an axis, between its keys too, and when. */
+export interface AxisExtent {
+	readonly low: number;
+	readonly lowAtS: number;
+	readonly high: number;
+	readonly highAtS: number;
+}
+
 const mostTimes = 200_000;
-
-/** The pieces of every axis over the same times; between them the axes hold. */
-export interface PathPieces {
-	readonly durationS: number;
-	readonly startsS: number;
-	readonly axes: readonly string[];
-	readonly pieces: Readonly<Record<string, readonly CubicPiece[]>>;
-	readonly first: Readonly<Record<string, number>>;
-	readonly last: Readonly<Record<string, number>>;
-}
-
-/**
- * A move's keys as cubic pieces. Throws `PhysicsInputError` in the name of `call`. Data from elsewhere that does not say how angles go turns
- * the short way; where something is proven it has to say (`moveClearance`).
- */
-export function readMove(call: string, move: Partial<KeyedMove>): PathPieces {
-	const { ends, angles = 'shortWay' } = move;
-	const check = checksFor(call);
-	const keys = check.list('keys', move.keys);
-	if (angles !== 'shortWay' && angles !== 'asGiven') check.fail('angles', 'must be shortWay or asGiven', angles);
-	if (keys.length > mostKeys) check.fail('keys', `must be at most ${mostKeys}`, keys.length);
-	if (ends !== 'natural' && ends !== 'still') return check.fail('ends', 'must be natural or still', ends);
-	const axes = Object.keys(keys[0]!.values ?? {});
-	if (axes.length === 0 || axes.length > mostAxes)
-		check.fail('keys[0].values', `must hold 1 to ${mostAxes} axes`, axes.length);
-	keys.forEach(({ tS, dwellS = 0, values }, k) => {
-		check.number(`keys[${k}].tS`, tS);
-		check.atLeastZero(`keys[${k}].dwellS`, dwellS);
-		if (Object.keys(values ?? {}).length !== axes.length)
-			check.fail(`keys[${k}].values`, 'must hold the same axes as the first key', Object.keys(values ?? {}).join(', '));
-		for (const axis of axes) check.number(`keys[${k}].values.${axis}`, values[axis]);
-		const before = keys[k - 1];
-		if (before !== undefined && !(tS > before.tS + (before.dwellS ?? 0)))
-			check.fail(`keys[${k}].tS`, 'must come after the key before it and its dwell', tS);
-	});
-
-	/** From stop to stop: runs of keys between dwells. */
-	const stops = keys.flatMap(({ dwellS = 0 }, k) => (k === 0 || k === keys.length - 1 || dwellS > 0 ? [k] : []));
-	const pieces: Record<string, CubicPiece[]> = {};
-	const [first, last]: [Record<string, number>, Record<string, number>] = [{}, {}];
-	for (const axis of axes) {
-		const turns = angles === 'shortWay' && axis.endsWith('Rad');
-		const values = keys.map((key) => key.values[axis]!);
-		if (turns)
-			for (let k = 1; k < values.length; k += 1) values[k] = values[k - 1]! + shortWay(values[k - 1]!, values[k]!);
-		first[axis] = values[0]!;
-		last[axis] = values[values.length - 1]!;
-		pieces[axis] = stops.slice(0, -1).flatMap((from, s) => {
-			const to = stops[s + 1]!;
-			const run = keys.slice(from, to + 1);
-			// A run leaves its first key when that key's dwell is over.
-			const times = run.map(({ tS, dwellS = 0 }, k) => (k === 0 ? tS + dwellS : tS));
-			const still = (key: MoveKey): SplineEnd => ((key.dwellS ?? 0) > 0 ? 'still' : ends);
-			return splinePieces(times, values.slice(from, to + 1), [still(run[0]!), still(run[run.length - 1]!)]);
-		});
-	}
-	const end = keys[keys.length - 1]!;
-	return { durationS: end.tS + (end.dwellS ?? 0), startsS: keys[0]!.tS, axes, pieces, first, last };
-}
-
-/** Value and rate of one axis at a time. */
-export function along(
-	{ pieces, first, last }: PathPieces,
-	axis: string,
-	tS: number
-): readonly [value: number, rate: number] {
-	const list = pieces[axis]!;
-	let [low, high] = [0, list.length - 1];
-	while (low < high) {
-		const middle = (low + high + 1) >> 1;
-		if (list[middle]!.x0 <= tS) low = middle;
-		else high = middle - 1;
-	}
-	const piece = list[low];
-	if (piece === undefined) return [first[axis]!, 0];
-	const s = tS - piece.x0;
-	if (s < 0) return [first[axis]!, 0];
-	// Beyond the piece the axis holds, until the next one begins or for good. Its very end still moves as it ends.
-	if (s > piece.h * (1 + 1e-12)) return low === list.length - 1 ? [last[axis]!, 0] : [list[low + 1]!.y0, 0];
-	const { y0, b, c, d } = piece;
-	return [y0 + s * (b + s * (c + s * d)), b + s * (2 * c + 3 * s * d)];
-}
-
-/** How hard an axis turns there: the second derivative of its piece, 0 where it holds. */
-export function accelAlong({ pieces }: PathPieces, axis: string, tS: number): number {
-	const piece = pieces[axis]!.find(({ x0, h }) => tS >= x0 && tS <= x0 + h);
-	return piece === undefined ? 0 : 2 * piece.c + 6 * (tS - piece.x0) * piece.d;
-}
 
 /** The true peaks of one axis: speed where acceleration is 0 or at the ends of a piece, acceleration at the ends of a piece. */
 function peaksOf(pieces: readonly CubicPiece[]): AxisPeaks {
@@ -140,7 +38,7 @@ function peaksOf(pieces: readonly CubicPiece[]): AxisPeaks {
 }
 
 /**
- * A move through keys: one cubic spline an axis, twice differentiable between stops.
+ * A move through keys: one cubic spline an axis, twice differentiable between stops; once, where the keys tell their rates.
  *
  * Values and rates by axis at the times asked for, held before the first key and after the last; `tS` of a key is its
  * arrival, and it holds until `tS + dwellS`. With no key between two stops every axis goes by the same law of time, so the leg is
@@ -177,7 +75,7 @@ const peaksAll = (path: PathPieces): Record<string, AxisPeaks> =>
 	Object.fromEntries(path.axes.map((axis) => [axis, peaksOf(path.pieces[axis]!)]));
 
 /**
- * A move through keys read once, for whoever asks it many things: values and rates at times, true peaks, and how much longer it has to
+ * A move through keys read once, for whoever asks it many things: values and rates at times, true peaks and extents, and how much longer it has to
  * last. Each answer is that of {@link keyframePath} and {@link fitDurations}; throws as they do.
  *
  * @example
@@ -186,6 +84,7 @@ const peaksAll = (path: PathPieces): Record<string, AxisPeaks> =>
 export function readPath(move: KeyedMove): {
 	readonly durationS: number;
 	readonly peaks: Readonly<Record<string, AxisPeaks>>;
+	readonly extents: Readonly<Record<string, AxisExtent>>;
 	readonly at: (atS: readonly number[]) => {
 		readonly values: Readonly<Record<string, number[]>>;
 		readonly rates: Readonly<Record<string, number[]>>;
@@ -196,9 +95,22 @@ export function readPath(move: KeyedMove): {
 	return {
 		durationS: path.durationS,
 		peaks: peaksAll(path),
+		extents: Object.fromEntries(path.axes.map((axis) => [axis, extentOf(path, axis)])),
 		at: (atS) => readAt('readPath', path, atS),
 		fit: (limits) => fitOf('readPath', path, limits)
 	};
+}
+
+function extentOf({ pieces, first, startsS }: PathPieces, axis: string): AxisExtent {
+	const begin = first[axis]!;
+	let [low, lowAtS, high, highAtS] = [begin, startsS, begin, startsS];
+	for (const piece of pieces[axis]!)
+		for (const s of turnsOfPiece(piece)) {
+			const value = atOfPiece(piece, s);
+			if (value < low) [low, lowAtS] = [value, piece.x0 + s];
+			if (value > high) [high, highAtS] = [value, piece.x0 + s];
+		}
+	return { low, lowAtS, high, highAtS };
 }
 
 /** What an axis can do. */

@@ -3,7 +3,7 @@ import { add, scale, type Vec3 } from '../mass/body';
 import { outOf, turnedBy, turnOfBase } from './attitude';
 import { checkAll } from './clearance';
 import { axisLaws } from './axisLaws';
-import type { KeyedMove } from './keyframePath';
+import type { KeyedMove } from './pathPieces';
 import { headOf, type Mount } from './mount';
 import { type AxisName, type ByAxis, carriedM, leverOf, type MovingBody, reachM, turns } from './levers';
 import { type Found, nearest } from './nearest';

@@ -48,10 +48,27 @@ export function splinePieces(
 	ends: readonly [SplineEnd, SplineEnd]
 ): CubicPiece[] {
 	const slopes = splineSlopes(xs, ys, ends);
-	return xs.slice(0, -1).map((x0, k) => {
-		const h = xs[k + 1]! - x0;
-		const [y0, m0, m1] = [ys[k]!, slopes[k]!, slopes[k + 1]!];
-		const rise = (ys[k + 1]! - y0) / h;
-		return { x0, h, y0, b: m0, c: (3 * rise - 2 * m0 - m1) / h, d: (m0 + m1 - 2 * rise) / (h * h) };
-	});
+	return xs
+		.slice(0, -1)
+		.map((x0, k) => cubicPiece(x0, xs[k + 1]! - x0, [ys[k]!, ys[k + 1]!], [slopes[k]!, slopes[k + 1]!]));
 }
+
+/** The one cubic over `h` from `x0` with these values and slopes at its ends. */
+export function cubicPiece(
+	x0: number,
+	h: number,
+	[y0, y1]: readonly [number, number],
+	[m0, m1]: readonly [number, number]
+): CubicPiece {
+	const rise = (y1 - y0) / h;
+	return { x0, h, y0, b: m0, c: (3 * rise - 2 * m0 - m1) / h, d: (m0 + m1 - 2 * rise) / (h * h) };
+}
+
+/** Where a piece may be at its least or greatest, from its start: its ends, and where its slope `b + 2c s + 3d s²` is 0. */
+export function turnsOfPiece({ h, b, c, d }: CubicPiece): number[] {
+	const inside = c * c - 3 * b * d;
+	const turns =
+		d === 0 ? [-b / (2 * c)] : inside < 0 ? [] : [-1, 1].map((sign) => (-c + sign * Math.sqrt(inside)) / (3 * d));
+	return [0, h, ...turns.filter((s) => s > 0 && s < h)];
+}
+export const atOfPiece = ({ y0, b, c, d }: CubicPiece, s: number): number => y0 + s * (b + s * (c + s * d));

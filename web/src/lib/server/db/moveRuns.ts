@@ -1,7 +1,7 @@
 import { and, desc, eq, ilike } from 'drizzle-orm';
 import type { Move, MoveRun, RunSeen } from '$lib/stations/moves/model';
 import { Refusal } from '../refusal';
-import { moveRunDetail } from '../schemas/move';
+import { endsByTempo, moveRunDetail } from '../schemas/move';
 import { fromStore, type StoredAs, toStore } from '../stored';
 import { readable } from '../unreadable';
 import { database, inTransaction } from './client';
@@ -11,7 +11,10 @@ import { moveRuns, people } from './schema';
 import { findVenue } from './venues';
 
 /** How a run lies in the database: the move as it was, and what was seen. */
-const runAs: StoredAs<{ readonly move: Move; readonly seen: RunSeen }> = { schema: moveRunDetail };
+const runAs: StoredAs<{ readonly move: Move; readonly seen: RunSeen }> = {
+	schema: moveRunDetail,
+	upgrades: [({ move, ...run }) => ({ ...run, move: endsByTempo(move as Readonly<Record<string, unknown>>) })]
+};
 const mostListed = 200;
 
 const columns = {

@@ -3,7 +3,7 @@ import { v7 as newId } from 'uuid';
 import type { Move, SavedMove } from '$lib/stations/moves/model';
 import { most } from '$lib/stations/moves/limits';
 import { Refusal } from '../refusal';
-import { moveDraft } from '../schemas/move';
+import { endsByTempo, moveDraft } from '../schemas/move';
 import { fromStore, type StoredAs, toStore } from '../stored';
 import { readable } from '../unreadable';
 import { database, inTransaction } from './client';
@@ -12,7 +12,7 @@ import { moves } from './schema';
 import { findVenue } from './venues';
 
 /** How a move lies in the database. */
-export const moveAs: StoredAs<Move> = { schema: moveDraft };
+export const moveAs: StoredAs<Move> = { schema: moveDraft, upgrades: [endsByTempo] };
 type Row = typeof moves.$inferSelect;
 /** The column is what counts: a venue that was deleted meanwhile is none any more. */
 const moveOf = ({ id, version, name, venueId, content }: Row): SavedMove => ({

@@ -2,17 +2,9 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Carrying } from '$lib/model/carrying';
 import { readMove } from '$lib/stations/moves/figures';
+import { carriedTo } from '$lib/stations/moves/carry';
 import { standingOn, standingOnPattern, withPayload } from '$lib/stations/moves/gear';
-import {
-	carriedTo,
-	extended,
-	insertedAfter,
-	lastingFor,
-	movedInTime,
-	putAt,
-	restedAt,
-	without
-} from '$lib/stations/moves/knots';
+import { extended, insertedAfter, lastingFor, movedInTime, putAt, restedAt, without } from '$lib/stations/moves/knots';
 import { runOf, runs } from '$lib/stations/moves/path';
 import { behaves } from '$lib/stations/moves/supports';
 import type { Move } from '$lib/stations/moves/model';

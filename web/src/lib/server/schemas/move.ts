@@ -136,7 +136,7 @@ const knot = Joi.object({
 	}).required()
 });
 
-export const moveDraft = Joi.object<Move>({
+export const moveDraft = Joi.object<Move & { readonly ends?: never }>({
 	name: name(),
 	job: maybeWords('the job'),
 	venueId: id().allow(null),
@@ -177,7 +177,8 @@ export const moveDraft = Joi.object<Move>({
 	tempo: one(tempos, 'the tempo'),
 	rampInS: within(moveLimits.dwell, 'the ramp in'),
 	rampOutS: within(moveLimits.dwell, 'the ramp out'),
-	ends: one(['natural', 'still'] as const, 'the ends'),
+	/** Of a change that a browser has kept since before shape 2. */
+	ends: Joi.any().strip(),
 	loops: within(moveLimits.loops, 'there and back').integer(),
 	restFarS: within(moveLimits.dwell, 'the rest at the far end'),
 	restHomeS: within(moveLimits.dwell, 'the rest at home'),
@@ -192,6 +193,13 @@ export const moveDraft = Joi.object<Move>({
 	ticked: Joi.array().items(key().optional()).max(most.ticks).required().label('what is ticked'),
 	tickedPath: maybeWords('which way was ticked', 80)
 }).required();
+
+type Json = Readonly<Record<string, unknown>>;
+/** From shape 1: whether it started and ended at rest was said beside the tempo, and eased what eased already. */
+export const endsByTempo = ({ ends, tempo, ...rest }: Json): Json => ({
+	...rest,
+	tempo: tempo === 'even' && ends !== 'natural' ? 'smooth' : tempo
+});
 
 export const moveSave = Joi.object<{ version: number; move: Move }>({ version: version(), move: moveDraft }).required();
 export const moveNew = Joi.object<{ move: Move }>({ move: moveDraft }).required();

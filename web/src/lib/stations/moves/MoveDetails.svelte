@@ -18,14 +18,15 @@
 	import { standingOn, standingOnPattern, withPayload } from './gear';
 	import { changedKnot, extended, insertedAfter, lastingFor, without } from './knots';
 	import { moveLimits } from './limits';
-	import { type Knot, stances, tempos } from './model';
+	import { type Knot, stances } from './model';
 	import { sharedMove } from './moveBench.svelte';
 	import { runs } from './path';
 	import { movePatterns } from './patterns';
 	import PointWithPhone from './PointWithPhone.svelte';
 	import { behaves } from './supports';
 	import { stanceWords } from './supports/stance';
-	import { headKindWords, seconds, tempoWords } from './words';
+	import TempoChoice from './TempoChoice.svelte';
+	import { headKindWords, seconds, tempoMeans } from './words';
 
 	const bench = sharedMove();
 	const move = $derived(bench.move);
@@ -180,16 +181,6 @@
 				oncommit={bench.settle}
 				testId="total"
 			/>
-			<label class="stack"
-				>goes
-				<Choice
-					value={move.tempo}
-					onchange={(event) => once({ ...move, tempo: event.currentTarget.value as typeof move.tempo })}
-					data-testid="tempo"
-				>
-					{#each tempos as each (each)}<option value={each}>{tempoWords[each]}</option>{/each}
-				</Choice></label
-			>
 			{#if move.tempo === 'ramps'}
 				{#each [['rampInS', 'ramp in'], ['rampOutS', 'ramp out']] as const as [key, label] (key)}
 					<QuantityField
@@ -204,17 +195,9 @@
 					/>
 				{/each}
 			{/if}
-			<label class="line"
-				><Tick
-					checked={move.ends === 'still'}
-					onchange={(event) => once({ ...move, ends: event.currentTarget.checked ? 'still' : 'natural' })}
-					data-testid="ends-still"
-				/> starts and ends at rest</label
-			>
 		</div>
-		{#if move.tempo === 'build'}<p class="caution">
-				It ends at its top speed: a stop takes the shock, and so does the camera. Cut before it.
-			</p>{/if}
+		<TempoChoice />
+		<p class="hint" data-testid="tempo-means">{tempoMeans[move.tempo]}</p>
 		<div class="row">
 			<QuantityField
 				label="there and back, times"

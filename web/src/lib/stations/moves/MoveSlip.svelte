@@ -5,6 +5,7 @@
 	import Vial from '$lib/sheet/vial/Vial.svelte';
 	import LogRun from './LogRun.svelte';
 	import { movePath } from './address';
+	import { keptInside, swings } from './inside';
 	import { axisWords } from './axes';
 	import { tooNear } from '$lib/places/clearance';
 	import { bubbleOf } from './clear';
@@ -12,12 +13,24 @@
 	import { flexWords } from '$lib/model/flex';
 	import { unmeasuredM } from '$lib/model/lensAt';
 	import { calmWidthsPerS, lensUnsureIn } from './figures';
+	import { baseTurnThatFits } from './panTurn';
 	import { legWords, madePossible, madePossibleByLegs } from './possible';
 	import { sharedMove } from './moveBench.svelte';
 	import { behaves } from './supports';
 	import type { Axis, Move } from './model';
 	import { pictureSign } from './supports/stance';
-	import { bodyWords, far, limitWordsOf, placeWords, rateWords, seconds, tempoWords } from './words';
+	import { hardEnds } from './tempo';
+	import {
+		bodyWords,
+		degrees,
+		far,
+		limitWordsOf,
+		placeWords,
+		rateWords,
+		seconds,
+		sizeWords,
+		tempoWords
+	} from './words';
 
 	/** What the move comes to: how long, what binds, what it comes near, what next. */
 	let logging = $state(false);
@@ -29,6 +42,11 @@
 	const over = $derived(figures !== null && figures.scale > 1.000001);
 	const beyond = $derived(figures?.beyond[0] ?? null);
 	const worst = $derived(bench.strikes[0] ?? null);
+	const turned = (rad: number) => Math.atan2(Math.sin(rad), Math.cos(rad));
+	const baseTurn = $derived.by(() => {
+		const pan = beyond?.axis === 'panRad' ? figures?.run.extents.panRad : undefined;
+		return pan === undefined ? null : baseTurnThatFits(move, pan);
+	});
 	const small = (m: number) => together(showLength(m, units));
 	const flex = $derived(behaves(move.support).gives(move.support));
 	/** Of the picture, where the lens may be beside where the axes cross. */
@@ -55,6 +73,17 @@
 		const mended = madePossibleByLegs(move);
 		told = mended === null ? 'Its legs alone do not do it: make it longer overall.' : '';
 		if (mended !== null) longer(mended);
+	}
+	function inside() {
+		const found = keptInside(move);
+		if (found === null) {
+			told = 'No knot that was tried keeps it inside: move the knots further from that end, or give the leg more time.';
+			return;
+		}
+		once(found.move);
+		bench.choose(found.knotIds[0]!);
+		const names = found.knotIds.map((id) => found.move.knots.find((knot) => knot.id === id)!.name);
+		told = `${names.length === 1 ? 'One knot' : `${names.length} knots`} more, ${names.join(', ')}: between your knots the curve went past. Undo takes ${names.length === 1 ? 'it' : 'them'} back.`;
 	}
 	async function offer() {
 		if (bench.trial === null) return;
@@ -133,6 +162,12 @@
 					units,
 					sign
 				)} to {placeWords(beyond.axis, beyond.range[1], units, sign)}.
+				{#if beyond.axis === 'panRad' && motors && move.aim === 'subject'}
+					{#if baseTurn === null}No turn of its base makes room: the way turns further than pan travels. Stand more
+						squarely before the subject, or make it two moves.
+					{:else}Turn the head’s base {degrees(Math.abs(baseTurn))} to the {baseTurn > 0 ? 'left' : 'right'}, as seen
+						from above, and all of it is inside its travel.{/if}
+				{/if}
 			{:else if figures.binding !== null}
 				{axisWords[figures.binding.axis].words} binds: {figures.binding.by === 'speed'
 					? `${rateWords(figures.binding, units)} of ${limitWordsOf(figures.binding, units)}`
@@ -145,9 +180,28 @@
 			{:else}Nothing that moves has a limit.{/if}
 		</p>
 		<Vial offset={bubble} size="large" label="How near the hardest axis runs to its limit" />
+		{#if figures.runUp !== null}
+			<p class="caution" data-testid="run-up">
+				{tempoWords[move.tempo]}: {hardEnds(move).start ? 'it has its speed at once' : 'it ends at its full speed'}.
+				{axisWords[figures.runUp.axis].words} needs {seconds(figures.runUp.lastsS)} and
+				{sizeWords(figures.runUp.axis, figures.runUp.way, units)}
+				{hardEnds(move).start ? 'to come to it: begin before the shot, cut while it goes' : 'to stop: cut before'}.
+			</p>
+		{/if}
 		<ul class="set" data-testid="set-list">
 			{#each settings as [what, words] (what)}<li>{what} <strong>{words}</strong></li>{/each}
 		</ul>
+		{#if beyond !== null && swings(move, beyond.axis)}
+			<Button class="go" onclick={inside} data-testid="offer-inside">A knot that keeps it inside</Button>
+		{/if}
+		{#if beyond?.axis === 'panRad' && baseTurn !== null && move.support.kind === 'fixed' && move.aim === 'subject'}
+			{@const support = move.support}
+			<Button
+				class="go"
+				onclick={() => once({ ...move, support: { ...support, headingRad: turned(support.headingRad + baseTurn) } })}
+				data-testid="turn-base">Turn its base so</Button
+			>
+		{/if}
 		{#if over}
 			<div class="two">
 				<Button class="go" onclick={() => longer(madePossible(move, figures))} data-testid="make-possible"

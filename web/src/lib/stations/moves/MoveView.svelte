@@ -5,7 +5,7 @@
 	import { pageKeys } from '$lib/sheet/keys';
 	import { onMount } from 'svelte';
 	import { Hand, wayWords } from './hand.svelte';
-	import { ways } from './knots';
+	import { ways } from './carry';
 	import LensPicture from './LensPicture.svelte';
 	import MoveDetails from './MoveDetails.svelte';
 	import MoveSlip from './MoveSlip.svelte';

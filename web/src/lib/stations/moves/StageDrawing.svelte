@@ -10,7 +10,7 @@
 	import { isArea } from '$lib/places/plan';
 	import { type PlanView, toPlan, toScreen, zoomed } from '$lib/places/view';
 	import { untrack } from 'svelte';
-	import { carriedTo } from './knots';
+	import { carriedTo } from './carry';
 	import type { MoveBench } from './moveBench.svelte';
 	import { poseOf } from './path';
 	import { extentOf, fromSide, onSide, type Side, sides, sideWords, viewOn, wedgeOf } from './stage';

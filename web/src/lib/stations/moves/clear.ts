@@ -9,7 +9,8 @@ import {
 	roomOf,
 	tooNear
 } from '$lib/places/clearance';
-import { carriedTo, putAt } from './knots';
+import { carriedTo } from './carry';
+import { changedKnot, putAt } from './knots';
 import { readMove } from './figures';
 import type { Move } from './model';
 import { poseOf, type Run, runOf, runs, sample, valuesAt } from './path';
@@ -79,19 +80,22 @@ export function viaThatClears(
 			if (figures === null || figures.beyond.length > 0) continue;
 			const question = clearQuestion(tried, figures.run, plan)!;
 			const answer = readClear(moveClearance(question), askedOf(tried), plan);
-			if (!answer.findings.some(tooNear)) return { move: tried, knotId: at.id };
+			if (answer.findings.some(tooNear)) continue;
+			const name = `past ${worst.label}`.slice(0, 40);
+			const isNew = put !== null && !tried.knots.some((knot) => knot.name === name);
+			return { move: isNew ? changedKnot(tried, at.id, { name }) : tried, knotId: at.id };
 		}
 	return null;
 }
 
 /** Tells one way through one room from another: what was ticked and run backwards is this one or it is not. */
 export function pathMark(move: Move, planVersion: number | null): string {
-	const { venueId, support, head, camera, subject, aim, focus, knots, tempo, rampInS, rampOutS, ends } = move;
+	const { venueId, support, head, camera, subject, aim, focus, knots, tempo, rampInS, rampOutS } = move;
 	const text = JSON.stringify([
 		[venueId, planVersion],
 		// What it gives is no part of the way; a lens that nobody has measured is none, however that is written.
 		[{ ...support, givesM: undefined }, head.kind, head.bar, { ...camera, lens: camera.lens ?? undefined }, subject],
-		[aim, focus, knots, tempo, rampInS, rampOutS, ends]
+		[aim, focus, knots, tempo, rampInS, rampOutS]
 	]);
 	let hash = 0x811c9dc5;
 	for (let k = 0; k < text.length; k += 1) hash = Math.imul(hash ^ text.charCodeAt(k), 0x01000193) >>> 0;

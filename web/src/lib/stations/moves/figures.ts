@@ -8,6 +8,7 @@ import type { Axis, Move, Values } from './model';
 import { evenly, type NoRun, type PoseAt, poseOf, type Run, runOf, runs, sample, type Sampled, valuesAt } from './path';
 import { tryFigures } from '$lib/supports/tryFigures';
 import { behaves } from './supports';
+import { hardEnds } from './tempo';
 
 /** So many moments of a move are looked at for drawing and for what has no peak of its own. */
 const moments = 61;
@@ -30,7 +31,7 @@ export interface Band {
 	readonly turns: boolean;
 }
 
-interface Beyond {
+export interface Beyond {
 	readonly axis: Axis;
 	readonly value: number;
 	readonly range: readonly [number, number];
@@ -55,6 +56,8 @@ export interface Figures {
 	readonly binding: Band | null;
 	readonly bindingAtS: number | null;
 	readonly lastsS: number;
+	/** Where its speed is there or gone at once: what the axis that takes longest needs before the start or past the end; null: from rest to rest. */
+	readonly runUp: { readonly axis: Axis; readonly lastsS: number; readonly way: number } | null;
 	/** Rests as they are; null: nothing that moves has a limit. */
 	readonly shortestS: number | null;
 	readonly beyond: readonly Beyond[];
@@ -158,8 +161,9 @@ export function figuresOf(move: Move, run: Run): Figures {
 		binding: bands.find(({ axis }) => axis === fit.axis) ?? null,
 		bindingAtS: fit.atS,
 		lastsS,
+		runUp: runUpOf(move, run),
 		shortestS: fit.scale === 0 ? null : (lastsS - rests) * fit.scale + rests,
-		beyond: beyondOf(move, sampled),
+		beyond: beyondOf(move, run),
 		pictureWidthsPerS: picture,
 		peakPicture: { widthsPerS: picture[peakAt] ?? 0, atS: atS[peakAt] ?? 0 },
 		focus,
@@ -168,6 +172,19 @@ export function figuresOf(move: Move, run: Run): Figures {
 		insideLensAtS: first((k) => insideLens(move, focus[k]!.subjectM)),
 		tooCloseAtS: first((k) => focus[k]!.focusM < move.camera.closestM - 1e-6)
 	};
+}
+
+/** By what each axis gains at most: `v / a` long and `v² / 2a` far. */
+function runUpOf(move: Move, run: Run): Figures['runUp'] {
+	const hard = hardEnds(move);
+	// A hair inside, where it moves.
+	const { rates } = sample(run, [...(hard.start ? [run.startS + 1e-9] : []), ...(hard.end ? [run.endS - 1e-9] : [])]);
+	const all = Object.entries(limitsOf(move)).map(([name, { maxAccel }]) => {
+		const rate = Math.max(0, ...(rates[name as Axis] ?? []).map(Math.abs));
+		return { axis: name as Axis, lastsS: rate / maxAccel, way: rate ** 2 / (2 * maxAccel) };
+	});
+	const worst = all.sort((one, other) => other.lastsS - one.lastsS)[0];
+	return worst === undefined || worst.lastsS < 0.02 ? null : worst;
 }
 
 function bandsOf(move: Move, run: Run, { atS, rates }: Sampled, rings: Rings | null): Band[] {
@@ -210,16 +227,16 @@ function bandsOf(move: Move, run: Run, { atS, rates }: Sampled, rings: Rings | n
 	});
 }
 
-/** Where an axis goes past its own ends. */
-function beyondOf(move: Move, { atS, values }: Sampled): Beyond[] {
+/** Where an axis goes past its own ends, between the moments that are drawn too. */
+export function beyondOf(move: Move, { extents }: Pick<Run, 'extents'>): Beyond[] {
 	return Object.entries(limitsOf(move)).flatMap(([name, { range }]): Beyond[] => {
 		const axis = name as Axis;
-		const list = values[axis] ?? [];
-		const off = (value: number) => Math.max(range[0] - value, value - range[1]);
-		const worst = list.reduce((k, value, index) => (off(value) > off(list[k]!) ? index : k), 0);
-		return list.length === 0 || off(list[worst]!) <= 1e-6
-			? []
-			: [{ axis, value: list[worst]!, range, atS: atS[worst]! }];
+		const extent = extents[axis];
+		if (extent === undefined) return [];
+		const { low, lowAtS, high, highAtS } = extent;
+		const [under, over] = [range[0] - low, high - range[1]];
+		if (Math.max(under, over) <= 1e-6) return [];
+		return [under > over ? { axis, value: low, range, atS: lowAtS } : { axis, value: high, range, atS: highAtS }];
 	});
 }
 

@@ -1,4 +1,5 @@
-import { axisAt, carriedTo, changedKnot, type Way, wayOf } from './knots';
+import { carriedTo, type Way, wayOf } from './carry';
+import { axisAt, changedKnot } from './knots';
 import type { Knot } from './model';
 import type { MoveBench } from './moveBench.svelte';
 import { far } from './words';

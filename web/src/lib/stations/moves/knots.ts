@@ -2,10 +2,10 @@ import { aimAxes, type Vec3 } from '@poise/core';
 import { lensOffset } from '$lib/model/lensAt';
 import { leastLegS, most, moveLimits } from './limits';
 import { axisWords } from './axes';
+import { ownName } from './names';
 import { type Axis, type BaseAxis, headAxes, type Knot, type Move, type Values } from './model';
-import { axesOf, poseOf, type Run, sample, valuesAt } from './path';
+import { axesOf, type Run, sample, valuesAt } from './path';
 import { behaves } from './supports';
-import type { Reached } from './supports/contract';
 
 const noOff = { panRad: 0, tiltRad: 0, focusM: 0 } as const;
 const freshId = (knots: readonly Knot[]): string => {
@@ -14,7 +14,7 @@ const freshId = (knots: readonly Knot[]): string => {
 	return `k${number}`;
 };
 const inOrder = (knots: readonly Knot[]): Knot[] => [...knots].sort((one, two) => one.tS - two.tS);
-const with1 = (move: Move, id: string, next: (knot: Knot) => Knot): Move => ({
+export const with1 = (move: Move, id: string, next: (knot: Knot) => Knot): Move => ({
 	...move,
 	knots: move.knots.map((knot) => (knot.id === id ? next(knot) : knot))
 });
@@ -60,7 +60,7 @@ export function putAt(move: Move, run: Run | null, tS: number): { readonly move:
 	const id = freshId(move.knots);
 	const values = withinReach(move, placed(move, run === null ? {} : valuesAt(sample(run, [at]), 0)));
 	const before = inOrder(move.knots).filter((knot) => knot.tS < at).length;
-	const name = before === 0 ? 'start' : before === move.knots.length ? 'end' : 'via';
+	const name = ownName(move.knots, before);
 	return {
 		move: { ...move, knots: inOrder([...move.knots, { id, name, tS: at, dwellS: 0, values, off: noOff }]) },
 		id
@@ -87,13 +87,17 @@ export function extended(
 	if (end === 'end') {
 		const tS = tenth(last.tS + last.dwellS + byS);
 		if (tS > moveLimits.time.most) return null;
-		return { move: { ...move, knots: [...move.knots, { ...last, id, name: 'end', tS, dwellS: 0 }] }, id };
+		const name = ownName(move.knots, move.knots.length);
+		return { move: { ...move, knots: [...move.knots, { ...last, id, name, tS, dwellS: 0 }] }, id };
 	}
 	const laterS = Math.max(0, byS - first.tS);
 	const knots = move.knots.map((knot) => ({ ...knot, tS: knot.tS + laterS }));
 	if (knots[knots.length - 1]!.tS > moveLimits.time.most) return null;
 	return {
-		move: { ...move, knots: [{ ...knots[0]!, id, name: 'start', tS: tenth(knots[0]!.tS - byS), dwellS: 0 }, ...knots] },
+		move: {
+			...move,
+			knots: [{ ...knots[0]!, id, name: ownName(knots, 0), tS: tenth(knots[0]!.tS - byS), dwellS: 0 }, ...knots]
+		},
 		id
 	};
 }
@@ -169,79 +173,4 @@ export function stretched(move: Move, factor: number, only: number | null = null
 			return { ...knot, tS };
 		})
 	};
-}
-
-/** A hand that pulls a tripod out of the house leaves it at the edge of what can be kept. */
-function inVenue([x, y, z]: Vec3): Vec3 {
-	const { place, height } = moveLimits;
-	const within = (value: number, { least, most: greatest }: typeof place) => Math.min(greatest, Math.max(least, value));
-	return [within(x, place), within(y, place), within(z, height)];
-}
-
-/** The hand's way with the camera: what the support makes of it, and how far off it stays. */
-export function carriedTo(
-	move: Move,
-	id: string,
-	toM: Vec3,
-	by: 'arm' | 'base' | 'both' = 'both'
-): { readonly move: Move; readonly reached: Reached } {
-	const knot = move.knots.find((each) => each.id === id);
-	if (knot === undefined) return { move, reached: { values: {}, missM: 0, why: null } };
-	const how = behaves(move.support);
-	const byBase = by === 'base' ? (how.reachByBase?.(move.support, knot.values, toM) ?? null) : null;
-	let reached = byBase ?? how.reach(move.support, knot.values, toM);
-	if (by === 'arm' && knot.values.trackM !== undefined && move.support.kind === 'arm') {
-		const still = { ...move.support, track: null };
-		const alone = how.reach({ ...still, pivotM: pivotOf(move, knot.values) }, { ...knot.values, trackM: 0 }, toM);
-		reached = { ...alone, values: { ...alone.values, trackM: knot.values.trackM } };
-	}
-	if (move.support.kind === 'fixed')
-		return {
-			move: { ...move, support: { ...move.support, atM: inVenue(toM) } },
-			reached: { values: {}, missM: 0, why: null }
-		};
-	const values = { ...knot.values, ...(reached.values as Partial<Record<BaseAxis, number>>) };
-	return { move: with1(move, id, (each) => ({ ...each, values })), reached };
-}
-function pivotOf(move: Move, values: Values): Vec3 {
-	if (move.support.kind !== 'arm') return [0, 0, 0];
-	const { pivotM, track } = move.support;
-	const u = values.trackM ?? 0;
-	return track === null
-		? pivotM
-		: [pivotM[0] + u * Math.cos(track.headingRad), pivotM[1] + u * Math.sin(track.headingRad), pivotM[2]];
-}
-
-export const ways = ['orbit', 'push', 'truck', 'lift', 'turn'] as const;
-export type Way = (typeof ways)[number];
-
-/** Where a hand that goes so far across and up brings the camera, in metres of the room. */
-export function wayOf(move: Move, values: Values, way: Way, across: number, up: number): Vec3 {
-	const { centreM, headingRad } = poseOf(move, values);
-	const [x, y, z] = centreM;
-	const [sx, sy, sz] = move.subject.atM;
-	const [ch, sh] = [Math.cos(headingRad), Math.sin(headingRad)];
-	switch (way) {
-		case 'orbit': {
-			const [dx, dy] = [x - sx, y - sy];
-			const out = Math.hypot(dx, dy);
-			// To the right goes the camera, by an arc as long as the hand's way.
-			const turn = across / Math.max(0.2, out);
-			const [c, s] = [Math.cos(turn), Math.sin(turn)];
-			return [sx + dx * c - dy * s, sy + dx * s + dy * c, z + up];
-		}
-		case 'push': {
-			const [dx, dy, dz] = [sx - x, sy - y, sz - z];
-			const far = Math.hypot(dx, dy, dz);
-			// Not into the subject.
-			const go = Math.min(up, far - 0.2);
-			return far < 1e-6 ? centreM : [x + (dx / far) * go, y + (dy / far) * go, z + (dz / far) * go];
-		}
-		case 'truck':
-			return [x + sh * across + ch * up, y - ch * across + sh * up, z];
-		case 'lift':
-			return [x + sh * across, y - ch * across, z + up];
-		case 'turn':
-			return centreM;
-	}
 }

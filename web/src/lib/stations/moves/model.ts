@@ -138,7 +138,7 @@ export interface Knot {
 	readonly off: Readonly<Record<'panRad' | 'tiltRad' | 'focusM', number>>;
 }
 
-export const tempos = ['even', 'soft', 'build', 'ramps'] as const;
+export const tempos = ['smooth', 'soft', 'even', 'build', 'ramps'] as const;
 export type Tempo = (typeof tempos)[number];
 
 export interface Move {
@@ -153,12 +153,10 @@ export interface Move {
 	readonly aim: 'subject' | 'knots';
 	readonly focus: 'subject' | 'knots';
 	readonly knots: readonly Knot[];
-	/** How time goes between stops: even through the knots, soft at both, building to a hard end, own ramps. */
+	/** How its speed goes between stops, and so how it starts and ends: rest to rest by the knots' own spline, with the least jolt, even, building to a hard end, own ramps. */
 	readonly tempo: Tempo;
 	readonly rampInS: number;
 	readonly rampOutS: number;
-	/** At the two ends of the whole path. */
-	readonly ends: 'natural' | 'still';
 	/** There and back so many times, with a rest at the far end and at home; 0: once, one way. */
 	readonly loops: number;
 	readonly restFarS: number;

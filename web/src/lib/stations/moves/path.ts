@@ -1,5 +1,6 @@
 import {
 	aimAxes,
+	type AxisExtent,
 	type AxisPeaks,
 	type CameraPose,
 	cameraPose,
@@ -9,6 +10,9 @@ import {
 	type Vec3
 } from '@poise/core';
 import { leastLegS } from './limits';
+import { turnsThatFit } from './panTurn';
+import { asIs, instantsOf, Keys, placeAt, type Places, standsOf, stretchesOf } from './stretches';
+import { lawOf } from './tempo';
 import { type Axis, type BaseAxis, headAxes, type HeadAxis, type Knot, type Move, type Values } from './model';
 import { lensOffset } from '$lib/model/lensAt';
 import { barOf } from './panBar';
@@ -26,6 +30,7 @@ export interface Run {
 	/** The same, read. */
 	readonly paths: readonly ReturnType<typeof readPath>[];
 	readonly peaks: Readonly<Partial<Record<Axis, AxisPeaks>>>;
+	readonly extents: Readonly<Partial<Record<Axis, AxisExtent>>>;
 }
 
 /** Why a move cannot run, in words, and where. */
@@ -36,8 +41,6 @@ export interface NoRun {
 
 export const axesOf = (move: Pick<Move, 'support'>): readonly BaseAxis[] =>
 	Object.keys(behaves(move.support).axes(move.support)) as BaseAxis[];
-
-const stopped = (knots: readonly Knot[], k: number) => k === 0 || k === knots.length - 1 || knots[k]!.dwellS > 0;
 
 /** What is wrong with the knots before anything is reckoned; null: nothing. */
 function wrongKnots({ knots }: Pick<Move, 'knots'>): NoRun | null {
@@ -53,62 +56,10 @@ function wrongKnots({ knots }: Pick<Move, 'knots'>): NoRun | null {
 	return null;
 }
 
-/** How far along its own time a stretch between two stops is, by its tempo; of times and shares 0 to 1. */
-function tempoShare(move: Pick<Move, 'tempo' | 'rampInS' | 'rampOutS'>, share: number, lastsS: number): number {
-	switch (move.tempo) {
-		case 'even':
-			return share;
-		case 'soft':
-			return share ** 3 * (10 + share * (6 * share - 15));
-		case 'build':
-			return share * share;
-		case 'ramps': {
-			// Ramps longer than the stretch share it.
-			const fit = Math.min(1, lastsS / Math.max(1e-9, move.rampInS + move.rampOutS));
-			const [rampIn, rampOut] = [(move.rampInS * fit) / lastsS, (move.rampOutS * fit) / lastsS];
-			const top = 1 / (1 - (rampIn + rampOut) / 2);
-			if (share < rampIn) return (top * share * share) / (2 * rampIn);
-			if (share <= 1 - rampOut) return top * (share - rampIn / 2);
-			return 1 - (top * (1 - share) ** 2) / (2 * rampOut);
-		}
-	}
-}
-
-interface Instant {
-	readonly tS: number;
-	readonly dwellS: number;
-	/** The time of the knots' own path. */
-	readonly pathS: number;
-}
-
-/** The times at which the head is told where to look: every knot, and between them. */
-function instantsOf(move: Move): Instant[] {
-	const { knots } = move;
-	if (knots.length === 1) return [{ tS: knots[0]!.tS, dwellS: knots[0]!.dwellS, pathS: knots[0]!.tS }];
-	const every = Math.max(4, Math.min(perLeg, Math.floor(altogether / (knots.length - 1))));
-	const instants: Instant[] = [{ tS: knots[0]!.tS, dwellS: knots[0]!.dwellS, pathS: knots[0]!.tS }];
-	let from = 0;
-	for (let to = 1; to < knots.length; to += 1) {
-		if (!stopped(knots, to)) continue;
-		const [startS, endS] = [knots[from]!.tS + knots[from]!.dwellS, knots[to]!.tS];
-		const steps = every * (to - from);
-		for (let step = 1; step <= steps; step += 1) {
-			const share = step / steps;
-			const last = step === steps;
-			instants.push({
-				tS: last ? endS : startS + share * (endS - startS),
-				dwellS: last ? knots[to]!.dwellS : 0,
-				pathS: startS + tempoShare(move, share, endS - startS) * (endS - startS)
-			});
-		}
-		from = to;
-	}
-	return instants;
-}
-
 /**
- * A move as it runs, or why it cannot. What the knots say goes through them by one spline; what follows from them, a subject
- * held, a bar beside the rail, a tempo, goes by a spline through points so close together that what is shown, proven and sent is one thing.
+ * A move as it runs, or why it cannot. What the knots say goes through them by one spline from stop to stop, in the time that the tempo
+ * gives it; what follows from them, a subject held, a bar beside the rail, goes through points so close together that what is shown, proven
+ * and sent is one thing. Knots in a row that stand alike are a rest. Pan goes by the whole turns that its travel has room for.
  */
 export function runOf(move: Move): Run | NoRun {
 	const wrong = wrongKnots(move);
@@ -123,7 +74,7 @@ export function runOf(move: Move): Run | NoRun {
 export const runs = (run: Run | NoRun): run is Run => 'moves' in run;
 
 function reckoned(move: Move): Run {
-	const { knots, support, subject, head } = move;
+	const { knots, support, subject, head, tempo } = move;
 	const lensM = lensOffset(move.camera.lens);
 	const base = axesOf(move);
 	const motors = head.kind === 'motors' || head.kind === 'gimbal';
@@ -137,52 +88,67 @@ function reckoned(move: Move): Run {
 		...(move.focus === 'subject' ? [] : (['focusM'] as const))
 	];
 	const derived = headAxes.filter((axis) => !direct.includes(axis));
-	const keyed = (of: (knot: Knot) => Record<string, number>): KeyedMove => ({
-		keys: knots.map((knot) => ({ tS: knot.tS, dwellS: knot.dwellS, values: of(knot) })),
-		ends: move.ends,
-		angles: 'asGiven'
-	});
-	const asKnots = keyed(({ values }) => Object.fromEntries(direct.map((axis) => [axis, values[axis] ?? 0])));
-	const instants = instantsOf(move);
-	const pathS = instants.map((each) => each.pathS);
-	const knotted = readPath(asKnots);
-	const told = knotted.at(pathS).values;
-	const dense = (of: (k: number) => Record<string, number>): KeyedMove => ({
-		keys: instants.map(({ tS, dwellS }, k) => ({ tS, dwellS, values: of(k) })),
-		ends: move.ends,
-		angles: 'asGiven'
-	});
-	const carries =
-		move.tempo === 'even' || instants.length === 1
-			? asKnots
-			: dense((k) => Object.fromEntries(direct.map((axis) => [axis, told[axis]![k]!])));
-	const moves: KeyedMove[] = [carries];
-	if (derived.length > 0) {
-		const off = readPath(keyed((knot) => ({ ...knot.off }))).at(pathS).values;
-		let near = { panRad: knots[0]!.values.panRad, tiltRad: knots[0]!.values.tiltRad };
-		const bar = barred ? barOf(move) : null;
-		const held = instants.map((_, k): Readonly<Record<HeadAxis, number>> => {
-			const values = Object.fromEntries(direct.map((axis) => [axis, told[axis]![k]!])) as Partial<Values>;
-			const mount = behaves(support).mount(support, values);
-			const axes = { ...values, panRad: 0, tiltRad: 0 };
-			const aim = aimAxes({ mount, axes, subjectM: subject.atM, near, lensM });
-			if (heldAim) near = { panRad: aim.panRad, tiltRad: aim.tiltRad };
-			const locked = knots[0]!.values;
-			return {
-				rollRad: 0,
-				focalM: 0,
-				...(heldAim
-					? { panRad: aim.panRad + off['panRad']![k]!, tiltRad: aim.tiltRad + off['tiltRad']![k]! }
-					: (bar?.(values.trackM ?? 0, locked) ?? { panRad: locked.panRad, tiltRad: locked.tiltRad })),
-				focusM: Math.max(0.01, aim.focusM + off['focusM']![k]!)
-			};
-		});
-		moves.push(dense((k) => Object.fromEntries(derived.map((axis) => [axis, held[k]![axis]]))));
+	const ends = tempo === 'smooth' ? 'still' : 'natural';
+	const stands = standsOf(move, direct);
+	const steps = Math.max(4, Math.min(perLeg, Math.floor(altogether / Math.max(1, stands.length - 1))));
+	const locked = knots[0]!.values;
+	const bar = barred ? barOf(move) : null;
+	let near = { panRad: locked.panRad, tiltRad: locked.tiltRad };
+	/** What follows from where the support stands: a subject held, or a bar beside the rail. */
+	const held = (places: Places, off: Readonly<Record<string, number>>): Places => {
+		const values = places as Partial<Values>;
+		const mount = behaves(support).mount(support, values);
+		const aim = aimAxes({ mount, axes: { ...values, panRad: 0, tiltRad: 0 }, subjectM: subject.atM, near, lensM });
+		if (heldAim) near = { panRad: aim.panRad, tiltRad: aim.tiltRad };
+		const all: Readonly<Record<HeadAxis, number>> = {
+			rollRad: 0,
+			focalM: 0,
+			...(heldAim
+				? { panRad: aim.panRad + off['panRad']!, tiltRad: aim.tiltRad + off['tiltRad']! }
+				: (bar?.(values.trackM ?? 0, locked) ?? { panRad: locked.panRad, tiltRad: locked.tiltRad })),
+			focusM: Math.max(0.01, aim.focusM + off['focusM']!)
+		};
+		return Object.fromEntries(derived.map((axis) => [axis, all[axis]]));
+	};
+	const placesOf = ({ values }: Knot): Places => Object.fromEntries(direct.map((axis) => [axis, values[axis] ?? 0]));
+	const first = stands[0]!;
+	const [carried, followed] = [
+		new Keys(first, placesOf(first.knot)),
+		new Keys(first, held(placesOf(first.knot), first.knot.off))
+	];
+	for (const stretch of stretchesOf(stands)) {
+		const span = [stretch[0]!.tS + stretch[0]!.dwellS, stretch[stretch.length - 1]!.tS] as const;
+		const law = lawOf(move, span[1] - span[0], [stretch[1]!.tS - span[0], span[1] - stretch[stretch.length - 2]!.tS]);
+		// Every knot is passed at its own time, whatever the tempo: it lies as far along as the tempo has come by then.
+		const pathAt = (tS: number, k: number) =>
+			k === 0 || k === stretch.length - 1
+				? span[k === 0 ? 0 : 1]
+				: span[0] + law.at((tS - span[0]) / (span[1] - span[0]))[0] * (span[1] - span[0]);
+		const through = (of: (knot: Knot) => Places) =>
+			readPath({
+				keys: stretch.map(({ knot, tS }, k) => ({ tS: pathAt(tS, k), values: of(knot) })),
+				...{ ends, angles: 'asGiven', alike: 'stays' }
+			});
+		const [way, offs] = [through(placesOf), through(({ off }) => ({ ...off }))];
+		const last = stretch[stretch.length - 1]!;
+		const between = stretch.slice(1, -1).map(({ tS }) => tS);
+		const dense = instantsOf(law, span, between, steps * (stretch.length - 1));
+		// By its own time a spline is told by its knots alone.
+		const own = tempo === 'even' || tempo === 'smooth';
+		carried.add(way, own ? stretch.map(({ tS }, k) => asIs(k === 0 ? span[0] : tS)) : dense, last);
+		if (derived.length === 0) continue;
+		const pathS = evenly({ startS: span[0], endS: span[1] }, dense.length);
+		const [places, off] = [way.at(pathS).values, offs.at(pathS).values];
+		const keys = pathS.map((tS, k) => ({ tS, values: held(placeAt(places, k), placeAt(off, k)) }));
+		followed.add(readPath({ keys, ends, angles: 'asGiven' }), own ? pathS.map(asIs) : dense, last);
 	}
-	const paths = moves.map((each) => (each === asKnots ? knotted : readPath(each)));
+	if (heldAim) followed.shift('panRad', turnsThatFit(followed.rangeOf('panRad'), head.figures.pan.range));
+	const moves = derived.length === 0 ? [carried.move()] : [carried.move(), followed.move()];
+	const paths = moves.map((each) => readPath(each));
 	const peaks = Object.assign({}, ...paths.map((each) => each.peaks)) as Run['peaks'];
-	const last = knots[knots.length - 1]!;
-	return { startS: knots[0]!.tS, endS: last.tS + last.dwellS, moves, paths, peaks };
+	const extents = Object.assign({}, ...paths.map((each) => each.extents)) as Run['extents'];
+	const end = knots[knots.length - 1]!;
+	return { startS: knots[0]!.tS, endS: end.tS + end.dwellS, moves, paths, peaks, extents };
 }
 
 /** Places and rates of every axis at the times asked for. */

@@ -24,6 +24,9 @@ export function placeWords(axis: Axis, value: number, units: UnitSystem, sign: P
 	if (axis === 'focalM') return focalWords(value);
 	return axisWords[axis].quantity === 'angle' ? degrees(value) : far(value, units);
 }
+/** So much of an axis, whichever way. */
+export const sizeWords = (axis: Axis, value: number, units: UnitSystem): string =>
+	axisWords[axis].quantity === 'angle' ? degrees(value) : far(value, units);
 /** How fast an axis goes at its fastest. */
 export function rateWords({ axis, peaks, turns }: Band, units: UnitSystem): string {
 	if (turns) return `${peaks.rate.toFixed(2)} turns/s`;
@@ -43,10 +46,21 @@ export const headKindWords: Readonly<Record<HeadKind, string>> = {
 	gimbal: 'Gimbal'
 };
 export const tempoWords: Readonly<Record<Tempo, string>> = {
-	even: 'Even through the knots',
+	smooth: 'From rest to rest',
 	soft: 'Soft at both ends',
+	even: 'Even all the way',
 	build: 'Building to a hard end',
 	ramps: 'Own ramps'
+};
+/** What each asks, beside an even run of the same time. */
+export const tempoMeans: Readonly<Record<Tempo, string>> = {
+	smooth:
+		'It starts and ends at rest, 1.5 times an even run’s speed half way: of these the least that is gained a second.',
+	soft: 'It starts and ends at rest with the least jolt, 1.9 times an even run’s speed half way.',
+	even: 'One speed from its very start to its very end. It has to come to it before the shot, and is cut while it goes.',
+	build:
+		'From rest to twice an even run’s speed at its very end: a stop takes the shock, and so does the camera. Cut before it.',
+	ramps: 'It gains as long as the ramp in, loses as long as the ramp out, and goes evenly between.'
 };
 export const seenWords: Readonly<Record<RunSeen, string>> = {
 	asPlanned: 'ran as planned',
