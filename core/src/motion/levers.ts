@@ -2,7 +2,12 @@ import type { Vec3 } from '../mass/body';
 import type { Mount } from './mount';
 
 /** A piece of what moves: a capsule, its middle line and a radius about it. */
-export type MovingBody = { readonly id: string; readonly radiusM: number } & (
+export type MovingBody = {
+	readonly id: string;
+	readonly radiusM: number;
+	/** Shapes that it stands on or hangs from, by their ids: it is not tried against them. */
+	readonly but?: readonly string[];
+} & (
 	| {
 			/** In the camera's own axes, from where pan and tilt cross: forward, left, up. */
 			readonly on: 'camera';
@@ -13,6 +18,8 @@ export type MovingBody = { readonly id: string; readonly radiusM: number } & (
 	| { readonly on: 'arm'; readonly tailM: number }
 	/** From the arm's far end to where pan and tilt cross; without an arm: that point alone. */
 	| { readonly on: 'head' }
+	/** Goes along the track with what it carries and turns with nothing: where it is with the track at 0. */
+	| { readonly on: 'base'; readonly fromM: Vec3; readonly toM: Vec3 }
 	/** Stands in the room and does not move: a rail. */
 	| { readonly on: 'room'; readonly fromM: Vec3; readonly toM: Vec3 }
 );
@@ -35,6 +42,7 @@ export function reachM(mount: Mount, body: MovingBody, by: ByAxis, armM: number)
 		const longest = Math.max(body.tailM, armM);
 		return trackOf(mount, by) + Math.hypot(longest * Math.hypot(by('swingRad'), by('boomRad')), by('extensionM'));
 	}
+	if (body.on === 'base') return mount.kind === 'track' ? by('trackM') : trackOf(mount, by);
 	const carried = carriedM(mount, by, armM);
 	if (body.on !== 'camera') return carried;
 	const based = mount.kind !== 'crane' ? 0 : by('swingRad') + (mount.keptLevel ? 0 : by('boomRad'));

@@ -274,3 +274,48 @@ describe('how near a move comes', () => {
 		expect(() => prismDistance({ aM: [0, 0, 0], bM: [0, 0, 0], prism: { ...prism, closed: false } })).toThrow(/holesM/);
 	});
 });
+
+describe('a base, and what stands', () => {
+	const post: Obstacle = { id: 'post', kind: 'box', centreM: [2, 0.5, 0.2], sizeM: [0.2, 0.2, 0.4] };
+	const floor: Obstacle = { id: 'floor', kind: 'box', centreM: [0, 0, -1], sizeM: [2000, 2000, 2] };
+	const keys = (values: readonly Record<string, number>[]): KeyedMove => ({
+		keys: values.map((each, k) => ({ tS: 2 * k, values: each })),
+		...{ ends: 'natural', angles: 'asGiven' }
+	});
+	const near = (mount: Mount, bodies: readonly MovingBody[], move: KeyedMove) =>
+		moveClearance({ mount, moves: [move], bodies, shapes: [post, floor], eachWithinM: 3 });
+	const dolly: MovingBody = { id: 'dolly', on: 'base', radiusM: 0.2, fromM: [-0.4, 0, 0.25], toM: [0.4, 0, 0.25] };
+	const along = keys([{ trackM: 0 }, { trackM: 4 }]);
+	const rail: Mount = { kind: 'track', startM: [0, 0, 1.5], headingRad: 0, inclineRad: 0, base: level };
+	const arm: Mount = {
+		...{ kind: 'crane', pivotM: [0, 0, 1.5], headingRad: 1, armM: 2, noseToCentreM: [0, 0], keptLevel: true },
+		track: { headingRad: 0, inclineRad: 0 }
+	};
+	it.each([
+		['a carriage', rail],
+		['an arm’s base on its track', arm]
+	] as const)('%s goes along with what it carries', (_, mount) => {
+		const found = near(mount, [dolly], along);
+		// Its middle line passes 0.4 m beside the post, and 0.25 m over the floor.
+		expect(found.find(({ shapeId }) => shapeId === 'post')!.clearanceM).toBeCloseTo(0.4 - 0.2, 2);
+		expect(found.find(({ shapeId }) => shapeId === 'floor')!.clearanceM).toBeCloseTo(0.05, 2);
+		const still = near(mount, [dolly], keys([{ trackM: 0 }, { trackM: 0 }]));
+		expect(still.find(({ shapeId }) => shapeId === 'post')!.clearanceM).toBeCloseTo(Math.hypot(1.5, 0.4) - 0.2, 2);
+	});
+	it('does not turn with an arm', () => {
+		const swung = keys([{ swingRad: 0 }, { swingRad: 2 }]);
+		const found = near({ ...arm, track: { headingRad: 0, inclineRad: 0 } }, [dolly], swung);
+		expect(found.find(({ shapeId }) => shapeId === 'post')!.clearanceM).toBeCloseTo(Math.hypot(1.5, 0.4) - 0.2, 2);
+	});
+	it('is tried against all but what it stands on, and another body against all', () => {
+		const ids = (but?: readonly string[]) =>
+			near(rail, [{ ...dolly, ...(but === undefined ? {} : { but }) }], along).map(({ shapeId }) => shapeId);
+		expect(ids()).toEqual(['floor', 'post']);
+		expect(ids(['floor'])).toEqual(['post']);
+		expect(ids(['floor', 'post'])).toEqual([]);
+		const leg: MovingBody = { id: 'leg', on: 'room', radiusM: 0.1, fromM: [2, 0, 0], toM: [2, 0, 1], but: ['floor'] };
+		expect(near(rail, [{ ...dolly, but: ['floor'] }, leg], along).map(({ shapeId }) => shapeId)).toEqual(['post']);
+		expect(near(rail, [dolly, leg], along).find(({ shapeId }) => shapeId === 'floor')!.bodyId).toBe('dolly');
+		expect(() => near(rail, [{ ...dolly, but: 'floor' as never }], along)).toThrow(/bodies\[0\]\.but/);
+	});
+});

@@ -4,7 +4,7 @@ import { outOf, turnedBy, turnOfBase } from './attitude';
 import { checkAll } from './clearance';
 import { axisLaws } from './axisLaws';
 import type { KeyedMove } from './pathPieces';
-import { headOf, type Mount } from './mount';
+import { alongRail, headOf, type Mount } from './mount';
 import { type AxisName, type ByAxis, carriedM, leverOf, type MovingBody, reachM, turns } from './levers';
 import { type Found, nearest } from './nearest';
 import { distanceTo, type Obstacle } from './shapes';
@@ -19,9 +19,12 @@ export interface MoveNear {
 }
 
 const mostBodies = 16;
+/** Of a shape that a body is not tried against. */
+const never = (_a: Vec3, _b: Vec3, enough: number): number => enough;
 
 /**
- * How near the camera, the arm, its tail and the rail of a move come to everything that stands about it, between the keys too.
+ * How near the camera, the arm, its tail, its base and the rail of a move come to everything that stands about it, between the keys too; a
+ * body is not tried against the shapes that it stands on (`but`).
  *
  * `moves` are keyed moves over the same times, each with axes of its own: where the arm goes, and how the head turns; an axis that none names
  * stands at 0. Over a stretch of time no point of a body goes further than the axes' fastest there times its lever: an arm of reach L
@@ -68,15 +71,24 @@ export function moveClearance(input: {
 	bodies.forEach((body, k) => {
 		const at = `bodies[${k}]`;
 		check.atLeastZero(`${at}.radiusM`, body.radiusM);
-		if (body.on === 'camera' || body.on === 'room') {
+		if (body.but !== undefined && !Array.isArray(body.but)) check.fail(`${at}.but`, 'must be ids of shapes', body.but);
+		if (body.on === 'camera' || body.on === 'room' || body.on === 'base') {
 			check.vector(`${at}.fromM`, body.fromM);
 			check.vector(`${at}.toM`, body.toM);
 		} else if (body.on === 'arm') {
 			check.atLeastZero(`${at}.tailM`, body.tailM);
 			if (first.arm === null) check.fail(`${at}.on`, 'must not be an arm: there is none', mount.kind);
-		} else if (body.on !== 'head') check.fail(`${at}.on`, 'must be camera, arm, head or room', (body as MovingBody).on);
+		} else if (body.on !== 'head')
+			check.fail(`${at}.on`, 'must be camera, arm, head, base or room', (body as MovingBody).on);
 	});
 
+	/** The way of the track that the base goes along; none: it stands. */
+	const track: Vec3 =
+		mount.kind === 'track'
+			? alongRail(check, mount)
+			: mount.kind === 'crane' && mount.track !== undefined
+				? alongRail(check, mount.track)
+				: [0, 0, 0];
 	const strayOn = straysByLeg();
 	const distances = shapes.map(distanceTo);
 	const kept: Map<number, ReturnType<typeof headOf>>[] = legsS.map(() => new Map());
@@ -95,6 +107,7 @@ export function moveClearance(input: {
 						body.id,
 						body.radiusM,
 						near(
+							body,
 							[0],
 							() => lineOf(body, 0, legsS[0]![0]),
 							() => 0,
@@ -106,6 +119,7 @@ export function moveClearance(input: {
 			const stray = (axis: AxisName) => Math.abs(by[axis] ?? 0);
 			const thickM = body.radiusM + reachM(mount, body, stray, longestOf(legs) + stray('extensionM'));
 			const line = near(
+				body,
 				legs,
 				(leg, tS) => lineOf(body, leg, tS),
 				(leg, fromS, toS) => reachM(mount, body, rates(leg, fromS, toS), longestOf([leg], [fromS, toS])),
@@ -116,9 +130,14 @@ export function moveClearance(input: {
 				continue;
 			}
 			// However it turns, it stays within its lever of the head's centre.
-			const centre: MovingBody = { id: body.id, on: 'head', radiusM: body.radiusM + leverOf(body) };
+			const { id, but } = body;
+			const centre: MovingBody = {
+				...{ id, on: 'head', radiusM: body.radiusM + leverOf(body) },
+				...(but === undefined ? {} : { but })
+			};
 			const ballM = centre.radiusM + carriedM(mount, stray, longestOf(legs) + stray('extensionM'));
 			const ball = near(
+				centre,
 				legs,
 				(leg, tS) => [headAt(leg, tS).centreM, headAt(leg, tS).centreM],
 				(leg, fromS, toS) => carriedM(mount, rates(leg, fromS, toS), longestOf([leg], [fromS, toS])),
@@ -141,6 +160,7 @@ export function moveClearance(input: {
 
 	/** Each shape by how near a line comes to it over some legs, of which it is so thick. */
 	function near(
+		{ but }: Pick<MovingBody, 'but'>,
 		legs: readonly number[],
 		lineAt: (leg: number, tS: number) => readonly [Vec3, Vec3],
 		speed: (leg: number, fromS: number, toS: number) => number,
@@ -150,7 +170,8 @@ export function moveClearance(input: {
 			legsS: legs.map((leg) => legsS[leg]!),
 			lineAt: (k, tS) => lineAt(legs[k]!, tS),
 			wayOver: (k, _share, fromS, toS) => speed(legs[k]!, fromS, toS) * (toS - fromS),
-			distances,
+			distances:
+				but === undefined ? distances : distances.map((each, k) => (but.includes(shapes[k]!.id) ? never : each)),
 			// What is known of the bodies before it cuts the search short.
 			...(eachWithinM === undefined ? { knownM: least + thickM } : { eachWithinM: eachWithinM + thickM })
 		});
@@ -160,6 +181,7 @@ export function moveClearance(input: {
 	}
 	function tell(bodyId: string, thickM: number, list: readonly Found[]): void {
 		for (const one of list) {
+			if (one.foundM === Infinity && one.leastM === Infinity) continue;
 			const { shape, leastM, foundM, atS } = less(one, thickM);
 			const { id } = shapes[shape]!;
 			const here = { shapeId: id, bodyId, clearanceM: leastM, atS, foundM };
@@ -196,6 +218,10 @@ export function moveClearance(input: {
 	}
 	function lineOf(body: MovingBody, leg: number, tS: number): readonly [Vec3, Vec3] {
 		if (body.on === 'room') return [body.fromM, body.toM];
+		if (body.on === 'base') {
+			const by = scale(track, placesAt(leg, tS).trackM ?? 0);
+			return [add(body.fromM, by), add(body.toM, by)];
+		}
 		const head = headAt(leg, tS);
 		if (body.on === 'head') return [head.arm?.noseM ?? head.centreM, head.centreM];
 		if (body.on === 'arm') return [add(head.arm!.pivotM, scale(head.arm!.along, -body.tailM)), head.arm!.noseM];

@@ -1,4 +1,12 @@
-import type { KeyedMove, Mount, MoveNear, MovingBody, Obstacle, Stray } from '@poise/core';
+import {
+	type KeyedMove,
+	type Mount,
+	moveClearance,
+	type MoveNear,
+	type MovingBody,
+	type Obstacle,
+	type Stray
+} from '@poise/core';
 import type { PlanKind, PlanShape, VenuePlan } from '$lib/model/venue';
 import { isArea } from './plan';
 
@@ -14,17 +22,28 @@ export interface ClearQuestion {
 	readonly mount: Mount;
 	readonly moves: readonly KeyedMove[];
 	readonly bodies: readonly MovingBody[];
+	/** What of it stands and does not move: it strikes something, or it does not. */
+	readonly standing?: readonly MovingBody[];
 	readonly shapes: readonly Obstacle[];
 	readonly eachWithinM: number;
 	/** Where it may come to rest beside its way; absent: nowhere. */
 	readonly strays?: readonly Stray[];
 }
 
+const standing = 'standing ';
+/** The id of the so manieth body of what stands and does not move; and what a body is called. */
+export const standingId = (name: string, k = 0): string => `${standing}${name}/${k}`;
+const isStanding = (bodyId: string): boolean => bodyId.startsWith(standing);
+export const bodyName = (bodyId: string): string =>
+	isStanding(bodyId) ? bodyId.slice(standing.length).replace(/\/\d+$/, '') : bodyId;
+
 export interface ClearFinding {
 	readonly id: string;
 	readonly label: string;
 	readonly kind: PlanKind | 'ceiling' | 'floor';
 	readonly bodyId: string;
+	/** Nothing that goes along: no knot and no slower way helps. */
+	readonly stands: boolean;
 	readonly clearanceM: number;
 	readonly wantedM: number;
 	readonly atS: number;
@@ -79,20 +98,36 @@ export function roomOf(
 	};
 }
 
+/** How near all of it comes: what goes along as far as anything is spoken of, what stands as far as it could be in something. */
+export function tryClear({ standing = [], ...question }: ClearQuestion): readonly MoveNear[] {
+	const moving = moveClearance(question);
+	if (standing.length === 0) return moving;
+	const { strays: _, ...still } = question;
+	// Whose places are passed over is asked of what moves.
+	const shapes = still.shapes.filter(({ id }) => !id.startsWith(over));
+	return [...moving, ...moveClearance({ ...still, shapes, bodies: standing })];
+}
+
 /** What the core found, as the slip says it: what wants room most first. */
 export function readClear(near: readonly MoveNear[], asked: RoomAsked, plan: VenuePlan | null): ClearAnswer {
 	const shapes = new Map((plan?.shapes ?? []).map((shape) => [shape.id, shape]));
-	const findings = near.flatMap(({ shapeId, bodyId, clearanceM, atS }): ClearFinding[] => {
+	const all = near.flatMap(({ shapeId, bodyId, clearanceM, atS }): ClearFinding[] => {
 		if (shapeId.startsWith(over)) return [];
 		const shape = shapes.get(shapeId);
 		const kind = shape?.kind ?? (shapeId === 'floor' ? 'floor' : 'ceiling');
 		const label = shape?.label ?? (kind === 'floor' ? 'Floor' : 'Ceiling');
 		// The floor is spoken of only where it is the news.
 		if (kind === 'floor' && clearanceM > 0.1 && clearanceM >= asked.givesM) return [];
-		return [{ id: shapeId, label, kind, bodyId, clearanceM, wantedM: keepM(kind, asked), atS }];
+		const stands = isStanding(bodyId);
+		const finding = { id: shapeId, label, kind, bodyId, stands, clearanceM, atS } as const;
+		if (!finding.stands) return [{ ...finding, wantedM: keepM(kind, asked) }];
+		const still = { ...finding, wantedM: keepM(kind, { safetyM: 0, givesM: 0 }) };
+		return tooNear(still) ? [still] : [];
 	});
+	const sorted = all.sort((one, two) => one.clearanceM - one.wantedM - (two.clearanceM - two.wantedM));
 	return {
-		findings: findings.sort((one, two) => one.clearanceM - one.wantedM - (two.clearanceM - two.wantedM)),
+		// Of each thing what wants room most: the camera beside it, or a rail in it.
+		findings: sorted.filter(({ id }, k) => sorted.findIndex((each) => each.id === id) === k),
 		overPeople: near
 			.filter(({ shapeId, clearanceM }) => shapeId.startsWith(over) && clearanceM <= 0)
 			.map(({ shapeId }) => shapes.get(shapeId.slice(over.length))?.label ?? '')

@@ -51,6 +51,7 @@
 	const flex = $derived(behaves(move.support).gives(move.support));
 	/** Of the picture, where the lens may be beside where the axes cross. */
 	const unsure = $derived(figures === null ? null : lensUnsureIn(move, figures));
+	const standsOn = $derived(behaves(move.support).moving(move.support, bench.venue?.plan ?? null)?.on ?? []);
 	let busy = $state(false);
 	let told = $state('');
 	const once = (next: Move) => {
@@ -146,7 +147,10 @@
 			{:else if figures.insideLensAtS !== null}The subject is <strong>inside the lens</strong>
 			{:else if beyond !== null}{axisWords[beyond.axis].words} goes <strong>past its end</strong>
 			{:else if over}It takes <strong>{short} at least</strong>
-			{:else if worst !== null && worst.clearanceM <= 0}It strikes <strong>{worst.label}</strong>
+			{:else if worst !== null && worst.clearanceM <= 0}It strikes <strong>{worst.label}</strong>{worst.bodyId ===
+				'camera'
+					? ''
+					: `, ${bodyWords(worst.bodyId)}`}
 			{:else if worst !== null}It passes {worst.label} at <strong>{far(worst.clearanceM, units)}</strong>
 			{:else}It takes <strong>{seconds(figures.lastsS)}</strong>{/if}
 		</span>
@@ -210,7 +214,11 @@
 				<Button class="second" onclick={byLegs} data-testid="make-legs">Only where it fails</Button>
 			</div>
 		{/if}
-		{#if worst !== null && !over}
+		{#if worst?.stands === true}
+			<p class="caution" data-testid="stands-in">
+				It is {bodyWords(worst.bodyId)} that stands there, all the time: move what carries the camera. No knot helps.
+			</p>
+		{:else if worst !== null && !over}
 			<Button class="go" onclick={offer} disabled={busy} data-testid="offer-via"
 				>{busy ? 'Looking for a way …' : 'A knot that keeps away from it'}</Button
 			>
@@ -256,10 +264,11 @@
 				</p>
 			{/if}
 			<p class="quiet">
-				Reckoned between the knots too, on a level floor as the plan shows it, {far(move.safetyM, units)} asked{flex ===
-				null
-					? ''
-					: ` and ${flexWords(flex, small)}`}.
+				{#if standsOn.length > 0}<span data-testid="stands-on">Reckoned to stand on {standsOn.join(', ')}.</span>{/if}
+				Reckoned between the knots too, what carries it tried as well, on a level floor as the plan shows it, {far(
+					move.safetyM,
+					units
+				)} asked{flex === null ? '' : ` and ${flexWords(flex, small)}`}.
 				{#if bench.ranSo}<strong>{move.ranBackwards?.by} ran it backwards.</strong>
 				{:else}<a href={movePath(bench.id, 'backwards')}>Run it backwards slowly</a> once, hand on the hold, before anybody
 					stands there.{/if}

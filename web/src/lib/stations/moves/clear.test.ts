@@ -1,14 +1,14 @@
-import { moveClearance } from '@poise/core';
 import { describe, expect, it } from 'vitest';
 import type { LensAt } from '$lib/model/lensAt';
 import type { PlanShape, VenuePlan } from '$lib/model/venue';
-import { type ClearAnswer, readClear, tooNear } from '$lib/places/clearance';
+import { type ClearAnswer, readClear, tooNear, tryClear } from '$lib/places/clearance';
 import { askedOf, clearQuestion, pathMark, viaThatClears } from './clear';
 import { ClearTrial } from './clearTrial.svelte';
 import { fromPattern } from './fromPattern';
 import type { Move } from './model';
-import { runOf, runs } from './path';
+import { type Run, runOf, runs } from './path';
 import { movePatterns } from './patterns';
+import { behaves } from './supports';
 import { backwardsSteps } from './runThrough';
 import { readMove } from './figures';
 
@@ -54,7 +54,7 @@ const crane = (plan: VenuePlan): Move =>
 function tried(move: Move, plan: VenuePlan): ClearAnswer {
 	const run = runOf(move);
 	if (!runs(run)) throw new Error(run.words);
-	return readClear(moveClearance(clearQuestion(move, run, plan)!), askedOf(move), plan);
+	return readClear(tryClear(clearQuestion(move, run, plan)!), askedOf(move), plan);
 }
 /** In the way of the crane of the pattern: its nose passes (12, 12) some metres up. */
 const truss = shape('truss', 'obstacle', [11, 11.6, 13, 12.2], [1.6, 2.8]);
@@ -226,5 +226,100 @@ describe('a trial in its worker', () => {
 		expect(await way).toBeNull();
 		expect(trial.problem).toMatch(/nothing is proven/);
 		trial.stop();
+	});
+});
+
+describe('what carries the camera is tried too', () => {
+	const hallWith = (...shapes: readonly PlanShape[]) => hall(...shapes);
+	const of = (id: string, plan: VenuePlan, change: object = {}): Move => {
+		const move = fromPattern(
+			movePatterns.find((each) => each.id === id)!,
+			'A move',
+			'v',
+			plan
+		);
+		return { ...move, support: { ...move.support, ...change } as Move['support'] };
+	};
+	/** The plan's middle is (12, 10): every pattern stands about there. */
+	const stage = (topM: number) => shape('Piste', 'obstacle', [11, 9.4, 12, 10.6], [0, topM]);
+	const struck = (move: Move, plan: VenuePlan) =>
+		tried(move, plan)
+			.findings.filter(({ clearanceM }) => clearanceM <= 0)
+			.map(({ id, bodyId }) => `${id}: ${bodyId}`);
+
+	it.each(movePatterns.filter(({ id }) => id !== 'walk').map(({ id }) => id))(
+		'%s, as it is made in an empty hall, strikes neither its floor nor what it stands on',
+		(id) => {
+			const plan = hallWith();
+			expect(tried(of(id, plan), plan).findings.filter(tooNear)).toEqual([]);
+		}
+	);
+	it('a dolly whose track lies through a platform strikes it, by its rail; on top of it, and beside it, not', () => {
+		const plan = hallWith(stage(0.4));
+		const move = of('dolly', plan);
+		if (move.support.kind !== 'rail') throw new Error('no rail');
+		const [first] = tried(move, plan).findings;
+		expect(first).toMatchObject({ id: 'Piste' });
+		expect(first!.clearanceM).toBeLessThanOrEqual(0);
+		expect(struck(move, plan).join()).toMatch(/Piste: (standing rail|dolly)/);
+		// The lens itself goes a metre over it: without its track nothing was wrong.
+		const run = runOf(move) as Run;
+		const { standing: _, bodies, ...bare } = clearQuestion(move, run, plan)!;
+		const lens = tryClear({ ...bare, bodies: bodies.filter(({ id }) => id === 'camera') });
+		expect(lens.find(({ shapeId }) => shapeId === 'Piste')!.clearanceM).toBeGreaterThan(0.9);
+		const [x, y, z] = move.support.startM;
+		expect(struck(of('dolly', plan, { startM: [x, y, z + 0.4] }), plan)).toEqual([]);
+		expect(struck(of('dolly', plan, { startM: [x, y + 3, z] }), plan)).toEqual([]);
+	});
+	it('a slider’s stand, a tripod’s leg and a crane’s column stand in what is in their place', () => {
+		// Higher than a stand’s foot can be on, and lower than the rail.
+		const shapes: Readonly<Record<string, PlanShape>> = {
+			slider: shape('bench', 'obstacle', [11, 9.9, 13, 10.1], [0.3, 0.6]),
+			tripod: shape('bench', 'obstacle', [11.2, 9.2, 12.8, 10.8], [0.3, 0.6]),
+			crane: shape('bench', 'obstacle', [11.9, 9.5, 12.1, 10.5], [0.3, 0.6])
+		};
+		for (const [id, bench] of Object.entries(shapes)) {
+			const plan = hallWith(bench);
+			const move = of(id, plan);
+			const { support } = move;
+			const [x = 0, y = 0] =
+				support.kind === 'rail'
+					? support.startM
+					: support.kind === 'arm'
+						? support.pivotM
+						: support.kind === 'fixed'
+							? support.atM
+							: [];
+			// Where it stands, whatever the pattern has made of the middle.
+			const there = {
+				...bench,
+				pointsM: [
+					[x - 0.2, y - 0.7],
+					[x + 0.6, y - 0.7],
+					[x + 0.6, y + 0.7],
+					[x - 0.2, y + 0.7]
+				] as const
+			};
+			const room = hallWith(there);
+			expect(struck(move, room).join(), id).toMatch(/bench: standing (stand|leg|column)/);
+			expect(tried(move, room).findings.find(({ id: found }) => found === 'bench')).toMatchObject({ stands: true });
+		}
+	});
+	it('on a platform its feet stand on the platform', () => {
+		for (const id of ['slider', 'tripod', 'crane']) {
+			const plan = hallWith(shape('stage', 'obstacle', [2, 2, 22, 18], [0, 0.3]));
+			expect(
+				struck(of(id, plan), plan).filter((each) => /standing|column/.test(each)),
+				id
+			).toEqual([]);
+			const { support } = of(id, plan);
+			expect(behaves(support).moving(support, plan)!.on, id).toEqual(['stage']);
+		}
+	});
+	it('where it stands in something no knot is offered', () => {
+		const plan = hallWith(stage(0.4));
+		const move = of('dolly', plan);
+		expect(tried(move, plan).findings.some(tooNear)).toBe(true);
+		expect(viaThatClears(move, plan)).toBeNull();
 	});
 });

@@ -1,4 +1,4 @@
-import { moveClearance, type Vec3 } from '@poise/core';
+import type { Vec3 } from '@poise/core';
 import type { VenuePlan } from '$lib/model/venue';
 import { cameraRod } from '$lib/model/lensAt';
 import {
@@ -7,7 +7,8 @@ import {
 	readClear,
 	type RoomAsked,
 	roomOf,
-	tooNear
+	tooNear,
+	tryClear
 } from '$lib/places/clearance';
 import { carriedTo } from './carry';
 import { changedKnot, putAt } from './knots';
@@ -24,12 +25,13 @@ export const askedOf = ({ support, safetyM }: Pick<Move, 'support' | 'safetyM'>)
 
 /** Null: nothing to prove, or a walk, whose way nobody can promise. */
 export function clearQuestion(move: Move, run: Run, plan: VenuePlan | null): ClearQuestion | null {
-	const moving = behaves(move.support).moving(move.support);
+	const moving = behaves(move.support).moving(move.support, plan);
 	if (moving === null) return null;
 	return {
 		mount: moving.mount,
 		moves: run.moves,
 		bodies: [{ id: 'camera', on: 'camera', ...cameraRod(move.camera, move.camera.lens) }, ...moving.bodies],
+		standing: moving.standing,
 		...roomOf(plan, askedOf(move))
 	};
 }
@@ -37,6 +39,9 @@ export function clearQuestion(move: Move, run: Run, plan: VenuePlan | null): Cle
 /** How far a bubble leans: at the mark with just the room that is asked, within them with up to half as much again. */
 export const bubbleOf = ({ clearanceM, wantedM }: ClearFinding): number =>
 	Math.max(-12, Math.min(12, 1 - (4 * (clearanceM - wantedM)) / Math.max(0.05, wantedM)));
+
+/** Of what goes along: where something stands in it, no knot helps. */
+const inTheWay = (finding: ClearFinding): boolean => tooNear(finding) && !finding.stands;
 
 const directions: readonly Vec3[] = [
 	[0, 0, 1],
@@ -61,7 +66,7 @@ export function viaThatClears(
 	if (!runs(run)) return null;
 	const asked = clearQuestion(move, run, plan);
 	if (asked === null) return null;
-	const worst = readClear(moveClearance(asked), askedOf(move), plan).findings.find(tooNear);
+	const worst = readClear(tryClear(asked), askedOf(move), plan).findings.find(inTheWay);
 	if (worst === undefined) return null;
 	const put = putAt(move, run, worst.atS) ?? null;
 	// Nearest at a knot: that knot itself is moved.
@@ -79,8 +84,8 @@ export function viaThatClears(
 			const { figures } = readMove(tried);
 			if (figures === null || figures.beyond.length > 0) continue;
 			const question = clearQuestion(tried, figures.run, plan)!;
-			const answer = readClear(moveClearance(question), askedOf(tried), plan);
-			if (answer.findings.some(tooNear)) continue;
+			const answer = readClear(tryClear(question), askedOf(tried), plan);
+			if (answer.findings.some(inTheWay)) continue;
 			const name = `past ${worst.label}`.slice(0, 40);
 			const isNew = put !== null && !tried.knots.some((knot) => knot.name === name);
 			return { move: isNew ? changedKnot(tried, at.id, { name }) : tried, knotId: at.id };

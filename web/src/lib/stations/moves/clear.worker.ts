@@ -1,6 +1,6 @@
-import { moveClearance, type MoveNear } from '@poise/core';
+import type { MoveNear } from '@poise/core';
 import type { VenuePlan } from '$lib/model/venue';
-import type { ClearQuestion } from '$lib/places/clearance';
+import { type ClearQuestion, tryClear } from '$lib/places/clearance';
 import type { TrialAsk, TrialTold } from '$lib/places/newestTrial.svelte';
 import { viaThatClears } from './clear';
 import type { Move } from './model';
@@ -18,7 +18,7 @@ addEventListener('message', ({ data }: MessageEvent<ClearAsk>) => {
 	try {
 		const told: ClearTold =
 			data.type === 'ask'
-				? { type: 'ask', number, answer: moveClearance(data.question) }
+				? { type: 'ask', number, answer: tryClear(data.question) }
 				: { type: 'via', number, via: viaThatClears(data.move, data.plan) };
 		postMessage(told);
 	} catch {

@@ -2,6 +2,7 @@ import { degFromRad } from '@poise/core';
 import type { UnitSystem } from '$lib/model/person';
 import { type PictureSign, turnWords } from '$lib/model/turns';
 import { showDistance, showSlow, showTurnRate, together } from '$lib/sheet/units/display';
+import { bodyName } from '$lib/places/clearance';
 import { axisWords } from './axes';
 import type { Band } from './figures';
 import type { Axis, HeadKind, RunSeen, Tempo } from './model';
@@ -69,5 +70,11 @@ export const seenWords: Readonly<Record<RunSeen, string>> = {
 	late: 'was late or early',
 	lostSubject: 'lost the subject'
 };
-export const bodyWords = (bodyId: string): string =>
-	({ camera: 'the camera', arm: 'the arm or its tail', head: 'the head', rail: 'the rail' })[bodyId] ?? bodyId;
+export const bodyWords = (bodyId: string): string => {
+	const name = bodyName(bodyId);
+	const words: Readonly<Record<string, string>> = {
+		...{ camera: 'the camera', arm: 'the arm or its tail', head: 'the head', rail: 'the rail', leg: 'a leg' },
+		...{ stand: 'a stand', carriage: 'the carriage', column: 'its column', dolly: 'the dolly' }
+	};
+	return words[name] ?? name;
+};

@@ -1,7 +1,9 @@
 import { type Mount, reachAxes, type Vec3 } from '@poise/core';
 import { flexOf } from '$lib/model/flex';
+import { standingId } from '$lib/places/clearance';
 import type { ArmSupport, Values } from '../model';
 import { apart, clamped, type Reached, type SupportOfMove } from './contract';
+import { groundUnder, lyingUnder, platformsUnder } from './standing';
 
 type CraneMount = Extract<Mount, { kind: 'crane' }>;
 const mountOf = (arm: ArmSupport): CraneMount => ({
@@ -71,6 +73,20 @@ function reachFrom(arm: ArmSupport, from: Partial<Values>, toM: Vec3, trackM: nu
 	return { values, missM, why };
 }
 
+const columnM = 0.08;
+/** Half the width of a base's track, and how far it goes on past the travel. */
+const [gaugeM, pastM] = [0.45, 0.6] as const;
+/** Its two rails, on their ground; none: it stands. */
+function strokesOfTrack(arm: ArmSupport, groundM: number): readonly (readonly [Vec3, Vec3])[] {
+	const { track } = arm;
+	if (track === null) return [];
+	const way = alongTrack(arm);
+	return [-gaugeM, gaugeM].map((aside) => {
+		const foot: Vec3 = [arm.pivotM[0] - aside * way[1], arm.pivotM[1] + aside * way[0], groundM + 0.05];
+		return [along(foot, way, track.range[0] - pastM), along(foot, way, track.range[1] + pastM)];
+	});
+}
+
 /** A crane, a jib, a telescopic arm on a track. */
 export const arm: SupportOfMove<ArmSupport> = {
 	words: 'Crane, jib or telescopic arm',
@@ -81,13 +97,33 @@ export const arm: SupportOfMove<ArmSupport> = {
 		...(extension === null ? {} : { extensionM: extension })
 	}),
 	mount: mountOf,
-	moving: (support) => ({
-		mount: mountOf(support),
-		bodies: [
-			{ id: 'arm', on: 'arm', tailM: support.tailM, radiusM: support.tubeM / 2 },
-			{ id: 'head', on: 'head', radiusM: 0.12 }
-		]
-	}),
+	moving: (support, plan) => {
+		const [x, y, z] = support.pivotM;
+		const groundM = groundUnder(plan, support.pivotM, z);
+		const but = lyingUnder(plan, groundM);
+		const tracks = strokesOfTrack(support, groundM);
+		const column = { fromM: [x, y, groundM + columnM] as Vec3, toM: support.pivotM, radiusM: columnM, but };
+		return {
+			mount: mountOf(support),
+			on: platformsUnder(plan, [support.pivotM]),
+			bodies: [
+				{ id: 'arm', on: 'arm', tailM: support.tailM, radiusM: support.tubeM / 2 },
+				{ id: 'head', on: 'head', radiusM: 0.12 },
+				...(support.track === null ? [] : [{ id: 'column', on: 'base' as const, ...column }])
+			],
+			standing: [
+				...(support.track === null ? [{ id: standingId('column'), on: 'room' as const, ...column }] : []),
+				...tracks.map(([fromM, toM], k) => ({
+					id: standingId('rail', k),
+					on: 'room' as const,
+					fromM,
+					toM,
+					radiusM: 0.05,
+					but
+				}))
+			]
+		};
+	},
 	gives: ({ givesM, armM, extension, noseToCentreM }) =>
 		flexOf(givesM, {
 			by: 'arm',
@@ -128,12 +164,12 @@ export const arm: SupportOfMove<ArmSupport> = {
 				: [
 						{
 							as: 'rail' as const,
-							fromM: along([support.pivotM[0], support.pivotM[1], 0], alongTrack(support), track.range[0] - 0.6),
-							toM: along([support.pivotM[0], support.pivotM[1], 0], alongTrack(support), track.range[1] + 0.6),
-							thickM: 0.9
+							fromM: along([support.pivotM[0], support.pivotM[1], 0], alongTrack(support), track.range[0] - pastM),
+							toM: along([support.pivotM[0], support.pivotM[1], 0], alongTrack(support), track.range[1] + pastM),
+							thickM: 2 * gaugeM
 						}
 					]),
-			{ as: 'column', fromM: [pivot[0], pivot[1], 0], toM: pivot, thickM: 0.16 },
+			{ as: 'column', fromM: [pivot[0], pivot[1], 0], toM: pivot, thickM: 2 * columnM },
 			{ as: 'tail', fromM: along(pivot, way, -support.tailM), toM: pivot, thickM: support.tubeM * 1.6 },
 			{ as: 'arm', fromM: pivot, toM: nose, thickM: support.tubeM },
 			{ as: 'column', fromM: nose, toM: centreAt(support, values), thickM: 0.06 }

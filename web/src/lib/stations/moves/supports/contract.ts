@@ -1,6 +1,7 @@
 import type { Mount, MovingBody, Vec3 } from '@poise/core';
 import type { AxisFigures } from '$lib/model/head';
 import type { Flex } from '$lib/model/flex';
+import type { VenuePlan } from '$lib/model/venue';
 import type { BaseAxis, Values } from '../model';
 
 /** A straight piece of a support as every drawing shows it, room frame. */
@@ -18,6 +19,14 @@ interface Placing<Support> {
 	readonly words: string;
 	readonly atM: Vec3;
 	readonly put: (toM: Vec3) => Support;
+}
+
+interface Moving {
+	readonly mount: Mount;
+	readonly bodies: readonly MovingBody[];
+	readonly standing: readonly MovingBody[];
+	/** What of the plan it is reckoned to stand on, by name. */
+	readonly on: readonly string[];
 }
 
 export interface Reached {
@@ -38,8 +47,8 @@ export interface SupportOfMove<Support> {
 	readonly axes: (support: Support) => Partial<Record<BaseAxis, AxisFigures>>;
 	/** As the core has it, at these places. */
 	readonly mount: (support: Support, values: Partial<Values>) => Mount;
-	/** Of the whole move, for its clearance; null: its way is not proven. */
-	readonly moving: (support: Support) => { readonly mount: Mount; readonly bodies: readonly MovingBody[] } | null;
+	/** Of the whole move, for its clearance: what goes along, and what stands, where a plan has it stand; null: its way is not proven. */
+	readonly moving: (support: Support, plan: VenuePlan | null) => Moving | null;
 	/** How far it gives under a camera; null: nobody can say, as of a walk. */
 	readonly gives: (support: Support) => Flex | null;
 	/** The places that bring the head nearest a point, from where it stands. */

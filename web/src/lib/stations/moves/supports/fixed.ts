@@ -1,7 +1,10 @@
+import type { MovingBody, Vec3 } from '@poise/core';
 import { flexOf } from '$lib/model/flex';
+import type { VenuePlan } from '$lib/model/venue';
 import type { FixedSupport } from '../model';
 import { apart, type SupportOfMove } from './contract';
 import { baseOf, stanceCautions } from './stance';
+import { groundUnder, platformsUnder, standing } from './standing';
 
 const supportOf = (support: FixedSupport) => ({
 	kind: 'fixed' as const,
@@ -9,12 +12,32 @@ const supportOf = (support: FixedSupport) => ({
 	base: baseOf(support.stance, support.headingRad)
 });
 
+/** How a tripod's legs spread: their feet so far out of its middle. */
+const feetOf = ([x, y, z]: Vec3, groundM: number): readonly (readonly [number, number])[] =>
+	[0, 1, 2].map((leg) => {
+		const turn = (leg * 2 * Math.PI) / 3 + Math.PI / 2;
+		const spread = Math.min(0.6, (z - groundM) * 0.4);
+		return [x + spread * Math.cos(turn), y + spread * Math.sin(turn)] as const;
+	});
+/** What it stands on or hangs by: a bracket and a pole touch a wall and a ceiling, and are not tried. */
+function standsBy({ atM, stance }: FixedSupport, plan: VenuePlan | null): readonly MovingBody[] {
+	if (stance !== 'up') return [];
+	const [x, y, z] = atM;
+	const apex: Vec3 = [x, y, z - 0.1];
+	return feetOf(atM, groundUnder(plan, atM, z)).map((foot, k) => standing(plan, ['leg', k], apex, foot, 0.02));
+}
+
 /** A tripod, a plate on a ceiling, a plate on a wall. */
 export const fixed: SupportOfMove<FixedSupport> = {
 	words: 'Head that stands still',
 	axes: () => ({}),
 	mount: supportOf,
-	moving: (support) => ({ mount: supportOf(support), bodies: [] }),
+	moving: (support, plan) => ({
+		mount: supportOf(support),
+		bodies: [],
+		standing: standsBy(support, plan),
+		on: support.stance === 'up' ? platformsUnder(plan, [support.atM]) : []
+	}),
 	gives: ({ givesM, stance }) =>
 		flexOf(givesM, { by: stance === 'up' ? 'stand' : stance === 'hung' ? 'ceiling' : 'wall' }),
 	reach: ({ atM }, _from, toM) => {
@@ -28,16 +51,7 @@ export const fixed: SupportOfMove<FixedSupport> = {
 			const [bx, by] = [x - 0.4 * Math.cos(headingRad), y - 0.4 * Math.sin(headingRad)];
 			return [{ as: 'column', fromM: [bx, by, z - 0.15], toM: [x, y, z - 0.1], thickM: 0.06 }];
 		}
-		return [0, 1, 2].map((leg) => {
-			const turn = (leg * 2 * Math.PI) / 3 + Math.PI / 2;
-			const spread = Math.min(0.6, z * 0.4);
-			return {
-				as: 'base',
-				fromM: [x, y, z - 0.1],
-				toM: [x + spread * Math.cos(turn), y + spread * Math.sin(turn), 0],
-				thickM: 0.04
-			};
-		});
+		return feetOf(atM, 0).map((foot) => ({ as: 'base', fromM: [x, y, z - 0.1], toM: [...foot, 0], thickM: 0.04 }));
 	},
 	placings: (support) => [{ id: 'foot', words: 'the head', atM: support.atM, put: (atM) => ({ ...support, atM }) }],
 	cautions: ({ stance }) => stanceCautions[stance]

@@ -1,8 +1,11 @@
 import { type Mount, reachAxes, type Vec3 } from '@poise/core';
 import { flexOf } from '$lib/model/flex';
+import { standingId } from '$lib/places/clearance';
+import type { VenuePlan } from '$lib/model/venue';
 import type { RailSupport, Values } from '../model';
 import { clamped, type SupportOfMove } from './contract';
 import { baseOf, stanceCautions } from './stance';
+import { lyingUnder, platformsUnder, standing } from './standing';
 
 const along = ({ headingRad, inclineRad }: Pick<RailSupport, 'headingRad' | 'inclineRad'>): Vec3 => [
 	Math.cos(inclineRad) * Math.cos(headingRad),
@@ -33,17 +36,63 @@ export function railEnds(rail: RailSupport): readonly [Vec3, Vec3] {
 	return [plus(foot, along(rail), middle - rail.lengthM / 2), plus(foot, along(rail), middle + rail.lengthM / 2)];
 }
 
+type Tried = NonNullable<ReturnType<SupportOfMove<RailSupport>['moving']>>;
+/** Half a track's width, and of its wheels; a dolly's platform, so far either way along it. */
+const [gaugeM, railRadiusM, platformM] = [0.31, 0.05, 0.4] as const;
+
+/** The two rails on their ground stand; the platform over them, and what stands on it, goes along. */
+function dolly(support: RailSupport, plan: VenuePlan | null, mount: Tried['mount']): Tried {
+	const [fromM, toM] = railEnds(support);
+	const way = along(support);
+	const across: Vec3 = [-Math.sin(support.headingRad), Math.cos(support.headingRad), 0];
+	const underM = Math.min(fromM[2], toM[2]) - railRadiusM;
+	const but = lyingUnder(plan, underM);
+	const carriage = plus(support.startM, toRail(support), 1);
+	const over = (u: number): Vec3 => {
+		const [x, y, z] = plus(carriage, way, u);
+		return [x, y, z + gaugeM];
+	};
+	return {
+		mount,
+		on: [],
+		bodies: [
+			{ id: 'dolly', on: 'base', fromM: over(-platformM), toM: over(platformM), radiusM: gaugeM, but },
+			{ id: 'column', on: 'base', fromM: over(0), toM: plus(support.startM, way, support.reachM), radiusM: 0.06, but }
+		],
+		standing: [-gaugeM, gaugeM].map((aside, k) => ({
+			...{ id: standingId('rail', k), on: 'room', radiusM: railRadiusM, but },
+			...{ fromM: plus(fromM, across, aside), toM: plus(toM, across, aside) }
+		}))
+	};
+}
+/** The rail, which is tried as if it moved; the carriage and what it carries; its stands, where it lies on some. */
+function slider(support: RailSupport, plan: VenuePlan | null, mount: Tried['mount']): Tried {
+	const [fromM, toM] = railEnds(support);
+	const way = along(support);
+	const carriage = plus(support.startM, toRail(support), 1);
+	const head = plus(support.startM, way, support.reachM);
+	// Overhead, upright or clamped it stands on nothing that is known.
+	const onStands = support.stance === 'up' && !support.clampsDown && Math.abs(support.inclineRad) < Math.PI / 3;
+	const feet = onStands ? support.supportsM.map((u) => plus(fromM, way, u)) : [];
+	return {
+		mount,
+		on: platformsUnder(plan, feet),
+		bodies: [
+			{ id: 'rail', on: 'room', fromM, toM, radiusM: 0.04 },
+			{ id: 'carriage', on: 'base', fromM: carriage, toM: head, radiusM: 0.05 }
+		],
+		standing: feet.map((at, k) => standing(plan, ['stand', k], at, [at[0], at[1]], 0.03))
+	};
+}
+
 /** A slider, level, inclined, upright, overhead or upside down; a dolly on its track. */
 export const rail: SupportOfMove<RailSupport> = {
 	words: 'Slider or dolly on a track',
 	axes: ({ travelM, maxRate, maxAccel }) => ({ trackM: { range: travelM, maxRate, maxAccel } }),
 	mount: mountOf,
-	moving: (support) => {
-		const [fromM, toM] = railEnds(support);
-		return {
-			mount: mountOf(support),
-			bodies: support.what === 'dolly' ? [] : [{ id: 'rail', on: 'room', fromM, toM, radiusM: 0.04 }]
-		};
+	moving: (support, plan) => {
+		const mount = mountOf(support);
+		return support.what === 'dolly' ? dolly(support, plan, mount) : slider(support, plan, mount);
 	},
 	gives: ({ givesM, what, lengthM, supportsM, reachM }) =>
 		flexOf(givesM, what === 'dolly' ? { by: 'dolly' } : { by: 'rail', lengthM, supportsM, reachM }),
