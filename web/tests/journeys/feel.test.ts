@@ -25,7 +25,7 @@ describe.each(ways)('feel with %s', (way: Way) => {
 		if (done === null) throw new Error(`Not saved: ${await person.words(state)}\n${await person.words()}`);
 	};
 	/** The search in its worker has found what it was asked. */
-	const found = () => person.reads(/No wish stands in the way|what binds|comes nearest|only its stiffness/, '.slip');
+	const found = () => person.reads(/No wish stands in the way|no more than that is left|comes nearest|only its stiffness/, '.slip');
 	const sheet = async (words: string, path: string) => {
 		await person.press(words, 'nav[aria-label="Sheets of Feel"]');
 		await person.arrives(new RegExp(`${feelPage.source.slice(0, -1)}/${path}$`));

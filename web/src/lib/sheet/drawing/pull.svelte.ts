@@ -10,8 +10,8 @@ interface Pulled {
 }
 
 interface Does<What> {
-	/** Something was taken hold of. */
-	readonly start?: (what: What) => void;
+	/** Something was taken hold of, there. */
+	readonly start?: (what: What, at: PagePoint) => void;
 	readonly pull: (what: What, to: Pulled) => void;
 	/** It was let go. */
 	readonly settle: () => void;
@@ -35,16 +35,17 @@ export class Pull<What> {
 		const gesture = new DragGesture(
 			element,
 			({ first, last, event, xy: [x, y], movement, delta, cancel }) => {
+				const { left, top } = (element.ownerSVGElement ?? element).getBoundingClientRect();
+				const at = { x: x - left, y: y - top };
 				if (first) {
 					// One thing at a time, whatever a second finger takes hold of.
 					held = this.pulled === null ? what() : null;
 					if (held === null) return cancel();
 					event.preventDefault();
 					this.pulled = held;
-					this.#does.start?.(held);
+					this.#does.start?.(held, at);
 				} else if (held !== null && (delta[0] !== 0 || delta[1] !== 0)) {
-					const { left, top } = (element.ownerSVGElement ?? element).getBoundingClientRect();
-					this.#does.pull(held, { at: { x: x - left, y: y - top }, by: { x: movement[0], y: movement[1] } });
+					this.#does.pull(held, { at, by: { x: movement[0], y: movement[1] } });
 				}
 				if (!last || held === null) return;
 				held = null;

@@ -24,7 +24,7 @@ class Element extends EventTarget {
 function pulled<What>(what: () => What | null) {
 	const told: unknown[] = [];
 	const pull = new Pull<What>({
-		start: (held) => told.push(['start', held]),
+		start: (held, at) => told.push(['start', held, [at.x, at.y]]),
 		pull: (held, { at, by }) => told.push([held, [at.x, at.y], [by.x, by.y]]),
 		settle: () => told.push('settled')
 	});
@@ -46,7 +46,7 @@ describe('something pulled about on a drawing', () => {
 		element.tell('move', 120, 85);
 		element.tell('up', 120, 85);
 		element.tell('move', 150, 85);
-		expect(told).toEqual([['start', 'nose'], ['nose', [20, 35], [10, 25]], 'settled']);
+		expect(told).toEqual([['start', 'nose', [10, 10]], ['nose', [20, 35], [10, 25]], 'settled']);
 		expect(pull.pulled).toBeNull();
 	});
 	it('is not grabbed by another button than the first, nor where nothing can be pulled', () => {
@@ -72,7 +72,7 @@ describe('something pulled about on a drawing', () => {
 		two.tell('down', 100, 50, { pointerId: 2 });
 		two.tell('move', 140, 50, { pointerId: 2 });
 		two.tell('up', 140, 50, { pointerId: 2 });
-		expect([pull.pulled, told]).toEqual([1, [['start', 1]]]);
+		expect([pull.pulled, told]).toEqual([1, [['start', 1, [0, 0]]]]);
 		one.tell('move', 101, 52);
 		expect(told.at(-1)).toEqual([1, [1, 2], [1, 2]]);
 	});

@@ -53,7 +53,7 @@
 						? 'no wish'
 						: read.got === null
 							? `not within ${shows[read.id](read.wanted)}`
-							: `${id === 'lagRad' ? 'its pan' : 'shot'}: ${shows[read.id](read.got)} of ${shows[read.id](read.wanted)}`}</small
+							: `${id === 'lagRad' ? 'at its pan ' : ''}${shows[read.id](read.got)}, ${shows[read.id](read.wanted)} allowed`}</small
 				>
 			</dd>
 		</div>

@@ -15,7 +15,7 @@
 	import LogRecipe from './LogRecipe.svelte';
 	import { wayWords } from './modes';
 	import { allShots, usualShots } from './shots';
-	import { limitWords } from './solve';
+	import { limitsNamed, limitWords } from './solve';
 	import SettingRow from './SettingRow.svelte';
 	import { postureWords, peopleWords } from './which';
 	import { changes, degrees, ownFigure, percent } from './words';
@@ -157,8 +157,9 @@
 	{/if}
 	{#if bench.found !== null && bench.found.feel.binding.length > 0 && setting.tried === null}
 		<p class={misses ? 'warning' : 'checks'} data-testid="binding">
-			{bench.found.feel.binding.map((limit) => limitWords[limit].name).join(' and ')}
-			{misses ? 'cannot be met with this gimbal’s scales; this comes nearest.' : 'is what binds.'}
+			{misses
+				? `${limitsNamed(bench.found.feel.binding)} cannot be met with this gimbal’s scales; this comes nearest.`
+				: `${limitsNamed(bench.found.feel.binding)}: no more than that is left to give.`}
 			{#if !misses}
 				{#each wins.filter(({ less }) => less >= 0.03).slice(0, 1) as { limit, less } (limit)}
 					{limitWords[limit].more} would take {Math.round(less * 100)} % off the shake.

@@ -198,10 +198,11 @@
 		>
 			<span class="big">{padWords[timing.at]}</span>
 			<span class="times"
-				>{timing.at === 'half' || timing.at === 'done' ? `half ${timing.halfS.toFixed(2)} s` : 'half –'} · {timing.at ===
-				'done'
-					? `stood ${timing.endS.toFixed(2)} s`
-					: 'stood –'}</span
+				>{timing.at === 'done'
+					? `half way after ${timing.halfS.toFixed(2)} s, stood after ${timing.endS.toFixed(2)} s`
+					: timing.at === 'half'
+						? `half way after ${timing.halfS.toFixed(2)} s`
+						: ''}</span
 			>
 		</Button>
 		{#if timing.at === 'done'}

@@ -102,3 +102,10 @@ export const limitWords: Readonly<Record<FeelLimit, { readonly name: string; rea
 	overshootRad: { name: 'How far it may swing past', more: 'Half as much overshoot again' },
 	phaseMargin: { name: 'The motor’s buzz', more: '' }
 };
+/** One or more limits as the beginning of a sentence. */
+export function limitsNamed(limits: readonly FeelLimit[]): string {
+	const words = limits
+		.map((limit) => limitWords[limit].name)
+		.map((name, k) => (k === 0 ? name : name[0]!.toLowerCase() + name.slice(1)));
+	return words.length < 2 ? (words[0] ?? '') : `${words.slice(0, -1).join(', ')} and ${words[words.length - 1]!}`;
+}

@@ -4,7 +4,9 @@
 	import { Pull } from '$lib/sheet/drawing/pull.svelte';
 	import type { MoveBench } from './moveBench.svelte';
 	import type { Inks, Room } from '$lib/places/room3d';
+	import { beforeLens } from '$lib/places/beforeLens';
 	import { behaves } from './supports';
+	import { far } from './words';
 
 	/** The room as the lens sees it at the moment looked at. The solids arrive when the page is there. */
 	interface Props {
@@ -106,6 +108,19 @@
 		const at = (x: number) => 0.5 - (one.yHeights! + slope * (x - one.xWidths!));
 		return { left: at(-0.5), right: at(0.5) };
 	});
+	/** What hides the subject, or fills the picture where the subject is not in it: a picture of one grey says what it is of. */
+	const hidden = $derived.by(() => {
+		const { pose, now, move } = bench;
+		if (pose === null || now === null) return '';
+		const { sensorWidthM, sensorHeightM } = camera;
+		const lens = { focalM: now.focalM, sensorWidthM, sensorHeightM };
+		const sees = frameOf({ pose, pointM: move.subject.atM, ...lens }).inFrame;
+		const subjectM = Math.hypot(...pose.positionM.map((value, axis) => value - move.subject.atM[axis]!));
+		const before = beforeLens(bench.venue?.plan ?? null, pose);
+		if (before !== null && (!sees || before.farM < subjectM - 0.05))
+			return `${before.label} stands before the lens, ${far(before.farM, bench.units)} off${sees ? `, and hides the ${move.subject.name}` : ''}.`;
+		return sees ? '' : `Nothing of the plan before the lens, and the ${move.subject.name} is not in the picture.`;
+	});
 	const pull = new Pull<'picture'>({
 		start: () => onpull(0, 0, true),
 		pull: (_, { by }) => onpull(by.x, -by.y, false),
@@ -123,6 +138,7 @@
 		{/if}
 		<path class="cross" d="M144 {150 / aspect}H156M150 {150 / aspect - 6}V{150 / aspect + 6}" />
 	</svg>
+	{#if hidden !== ''}<p data-testid="before-lens">{hidden}</p>{/if}
 	{#if none}<p>This browser draws no solids. Plan, figures and thread are as good without them.</p>{/if}
 </div>
 

@@ -31,6 +31,7 @@
 	const bench = sharedMove();
 	const move = $derived(bench.move);
 	const gear = $derived(bench.data.gear);
+	const between = $derived(move.knots.slice(1, -1).some(({ dwellS }) => dwellS === 0));
 	const topics = ['knot', 'time', 'carried', 'head', 'lens', 'subject', 'place'] as const;
 	type Topic = (typeof topics)[number];
 	const topicWords: Readonly<Record<Topic, string>> = {
@@ -197,7 +198,11 @@
 			{/if}
 		</div>
 		<TempoChoice />
-		<p class="hint" data-testid="tempo-means">{tempoMeans[move.tempo]}</p>
+		<p class="hint" data-testid="tempo-means">
+			{tempoMeans[move.tempo]}{between
+				? ' Knots between keep their own times: the shape is of its start and its end.'
+				: ''}
+		</p>
 		<div class="row">
 			<QuantityField
 				label="there and back, times"

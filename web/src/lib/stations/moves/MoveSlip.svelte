@@ -4,11 +4,12 @@
 	import Slip from '$lib/sheet/slip/Slip.svelte';
 	import Vial from '$lib/sheet/vial/Vial.svelte';
 	import LogRun from './LogRun.svelte';
+	import MoveAnswer from './MoveAnswer.svelte';
 	import { movePath } from './address';
 	import { keptInside, swings } from './inside';
 	import { axisWords } from './axes';
 	import { tooNear } from '$lib/places/clearance';
-	import { bubbleOf } from './clear';
+	import { roomBubble } from '$lib/places/roomBubble';
 	import { showLength, together } from '$lib/sheet/units/display';
 	import { flexWords } from '$lib/model/flex';
 	import { unmeasuredM } from '$lib/model/lensAt';
@@ -25,6 +26,7 @@
 		degrees,
 		far,
 		limitWordsOf,
+		percent,
 		placeWords,
 		rateWords,
 		seconds,
@@ -68,7 +70,7 @@
 			const [before, after] = [knot.tS - move.knots[k]!.tS, knots[k + 1]!.tS - knots[k]!.tS];
 			return after - before > 0.05 ? [`to ${knot.name} ${seconds(before)} → ${seconds(after)}`] : [];
 		});
-		told = `${seconds(was)} → ${seconds(lasts)}. Longer: ${legs.join(', ')}. Undo takes it back.`;
+		told = `${seconds(was)} → ${seconds(lasts)}${legs.length === 0 ? '' : `, longer ${legs.join(', ')}`}. Undo takes it back.`;
 	}
 	function byLegs() {
 		const mended = madePossibleByLegs(move);
@@ -134,27 +136,10 @@
 	const short = $derived(
 		figures === null || figures.shortestS === null || !over ? '' : seconds(Math.ceil(figures.shortestS * 10) / 10)
 	);
-	/** Between the marks: at most its limit. */
-	const bubble = $derived(
-		figures === null ? null : over ? Math.min(3, 1 + (figures.scale - 1) * 4) : 2 * figures.scale - 1
-	);
 </script>
 
 <Slip heading={bench.venue === null ? 'On an empty floor' : bench.venue.name}>
-	{#snippet answer()}
-		<span data-testid="move-answer">
-			{#if figures === null}{bench.problem?.words ?? ''}
-			{:else if figures.insideLensAtS !== null}The subject is <strong>inside the lens</strong>
-			{:else if beyond !== null}{axisWords[beyond.axis].words} goes <strong>past its end</strong>
-			{:else if over}It takes <strong>{short} at least</strong>
-			{:else if worst !== null && worst.clearanceM <= 0}It strikes <strong>{worst.label}</strong>{worst.bodyId ===
-				'camera'
-					? ''
-					: `, ${bodyWords(worst.bodyId)}`}
-			{:else if worst !== null}It passes {worst.label} at <strong>{far(worst.clearanceM, units)}</strong>
-			{:else}It takes <strong>{seconds(figures.lastsS)}</strong>{/if}
-		</span>
-	{/snippet}
+	{#snippet answer()}<span data-testid="move-answer"><MoveAnswer /></span>{/snippet}
 	{#if figures !== null}
 		<p class="why" data-testid="move-why">
 			{#if figures.insideLensAtS !== null}
@@ -173,9 +158,9 @@
 						from above, and all of it is inside its travel.{/if}
 				{/if}
 			{:else if figures.binding !== null}
-				{axisWords[figures.binding.axis].words} binds: {figures.binding.by === 'speed'
+				Nearest its limit: {axisWords[figures.binding.axis].words}, {figures.binding.by === 'speed'
 					? `${rateWords(figures.binding, units)} of ${limitWordsOf(figures.binding, units)}`
-					: `${Math.round((figures.binding.share ?? 0) * 100)} % of its acceleration`}, {legWords(
+					: `${percent(figures.binding.share ?? 0)} of its acceleration`}, {legWords(
 					move,
 					figures.bindingAtS ?? 0
 				)}.{!over && figures.shortestS !== null
@@ -183,13 +168,17 @@
 					: ''}
 			{:else}Nothing that moves has a limit.{/if}
 		</p>
-		<Vial offset={bubble} size="large" label="How near the hardest axis runs to its limit" />
+		<Vial offset={bench.station.offset} size="large" label={bench.station.words} />
 		{#if figures.runUp !== null}
 			<p class="caution" data-testid="run-up">
-				{tempoWords[move.tempo]}: {hardEnds(move).start ? 'it has its speed at once' : 'it ends at its full speed'}.
-				{axisWords[figures.runUp.axis].words} needs {seconds(figures.runUp.lastsS)} and
-				{sizeWords(figures.runUp.axis, figures.runUp.way, units)}
-				{hardEnds(move).start ? 'to come to it: begin before the shot, cut while it goes' : 'to stop: cut before'}.
+				{tempoWords[move.tempo]}: {hardEnds(move).start ? 'it has its speed at once' : 'it ends at its full speed'}. To
+				{hardEnds(move).start ? 'come to it' : 'stop'}, the {figures.runUp.axis === 'trackM'
+					? 'carriage'
+					: axisWords[figures.runUp.axis].words} needs {seconds(figures.runUp.lastsS)} and {sizeWords(
+					figures.runUp.axis,
+					figures.runUp.way,
+					units
+				)}: {hardEnds(move).start ? 'begin before the shot, and cut while it goes' : 'cut before'}.
 			</p>
 		{/if}
 		<ul class="set" data-testid="set-list">
@@ -224,7 +213,7 @@
 			>
 		{/if}
 		{#if told !== ''}<p class="told" role="status" data-testid="slip-told">{told}</p>{/if}
-		<h2>Room it keeps</h2>
+		<h2>Room it keeps <small>against what is asked: left is tight</small></h2>
 		{#if bench.waitsForVenue}
 			<p class="quiet" role="status">The venue’s plan is not here yet: nothing is tried against it.</p>
 		{:else if bench.question === null}
@@ -239,7 +228,7 @@
 					<div class="near" data-finding={finding.id}>
 						<span class="what">{finding.label}</span>
 						<Vial
-							offset={bubbleOf(finding)}
+							offset={roomBubble(finding.clearanceM, finding.wantedM)}
 							label="{finding.label}: {finding.clearanceM <= 0 ? 'strikes' : far(finding.clearanceM, units)}"
 						/>
 						<Button class="at figure {tooNear(finding) ? 'bad' : ''}" onclick={() => bench.look(finding.atS)}
@@ -316,6 +305,10 @@
 	}
 	h2 {
 		font-size: 15px;
+	}
+	h2 small {
+		font-weight: 400;
+		color: var(--quiet);
 	}
 	.set {
 		border-left: 4px solid var(--spirit);

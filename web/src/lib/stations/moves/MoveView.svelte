@@ -7,6 +7,7 @@
 	import { Hand, wayWords } from './hand.svelte';
 	import { ways } from './carry';
 	import LensPicture from './LensPicture.svelte';
+	import MoveAnswer from './MoveAnswer.svelte';
 	import MoveDetails from './MoveDetails.svelte';
 	import MoveSlip from './MoveSlip.svelte';
 	import { sharedMove } from './moveBench.svelte';
@@ -54,8 +55,9 @@
 		playing = to;
 	}
 	const keys = pageKeys({
+		// Wherever the hand is but in a field: it plays, and presses no button on the way.
+		outsideFields: { ' ': () => play(playing === 0 ? 1 : 0) },
 		outsideControls: {
-			' ': () => play(playing === 0 ? 1 : 0),
 			ArrowLeft: () => bench.look(bench.nowS - 0.1),
 			ArrowRight: () => bench.look(bench.nowS + 0.1),
 			k: () => bench.putHere()
@@ -74,6 +76,7 @@
 <h1 class="sr-only">{bench.move.name}</h1>
 <div class="bench moves">
 	<section class="work" aria-label="The move" bind:clientWidth={workWidth}>
+		<p class="verdict" data-testid="verdict"><MoveAnswer /></p>
 		<div class="top">
 			<div class="stage" bind:clientWidth={stageWidth}>
 				<StageDrawing {bench} width={stageWidth} height={Math.round(Math.min(360, Math.max(280, stageWidth * 0.8)))} />
@@ -162,6 +165,9 @@
 		min-width: 0;
 		padding: 8px 12px 6px;
 	}
+	.verdict {
+		display: none;
+	}
 	.under {
 		font-size: 14px;
 		color: var(--quiet);
@@ -209,7 +215,25 @@
 		}
 		.stage {
 			border-right: 0;
-			order: 1;
+		}
+		/* The sentence stays in sight over plan and picture; what it hangs on comes after them. */
+		.moves {
+			display: flex;
+			flex-direction: column;
+		}
+		.work {
+			order: -1;
+			overflow: visible;
+		}
+		.verdict {
+			display: block;
+			position: sticky;
+			top: 0;
+			z-index: 2;
+			padding: 8px 14px;
+			border-bottom: 1px solid var(--rule);
+			background: var(--ground);
+			font-size: 18px;
 		}
 		.hand :global(.small) {
 			min-height: 44px;

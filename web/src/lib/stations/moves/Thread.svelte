@@ -97,7 +97,10 @@
 		}
 	});
 	const scrub = new Pull<'time'>({
-		start: () => onplay(0),
+		start: (_, at) => {
+			onplay(0);
+			bench.look(timeAt(at.x));
+		},
 		pull: (_, { at }) => bench.look(timeAt(at.x)),
 		settle: () => {}
 	});
@@ -109,7 +112,7 @@
 			bench.settle();
 			return;
 		}
-		if (event.key === 'Enter' || event.key === ' ') {
+		if (event.key === 'Enter') {
 			event.preventDefault();
 			bench.choose(id);
 			return;

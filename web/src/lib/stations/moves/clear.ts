@@ -36,10 +36,6 @@ export function clearQuestion(move: Move, run: Run, plan: VenuePlan | null): Cle
 	};
 }
 
-/** How far a bubble leans: at the mark with just the room that is asked, within them with up to half as much again. */
-export const bubbleOf = ({ clearanceM, wantedM }: ClearFinding): number =>
-	Math.max(-12, Math.min(12, 1 - (4 * (clearanceM - wantedM)) / Math.max(0.05, wantedM)));
-
 /** Of what goes along: where something stands in it, no knot helps. */
 const inTheWay = (finding: ClearFinding): boolean => tooNear(finding) && !finding.stands;
 

@@ -1,7 +1,7 @@
 import { degFromRad } from '@poise/core';
 import type { UnitSystem } from '$lib/model/person';
 import { type PictureSign, turnWords } from '$lib/model/turns';
-import { showDistance, showSlow, showTurnRate, together } from '$lib/sheet/units/display';
+import { showDistance, showLength, showSlow, showTurnRate, together } from '$lib/sheet/units/display';
 import { bodyName } from '$lib/places/clearance';
 import { axisWords } from './axes';
 import type { Band } from './figures';
@@ -13,7 +13,9 @@ export const degrees = (radians: number): string =>
 		.toFixed(1)
 		.replace('-', '−')
 		.replace(/^−0\.0$/, '0.0')}°`;
-export const percent = (share: number): string => `${Math.round(share * 100)} %`;
+/** Of a limit; ten times and more is no share any more. */
+export const percent = (share: number): string =>
+	share < 10 ? `${Math.round(share * 100)} %` : `${Math.round(share)} times`;
 export const far = (metres: number, units: UnitSystem): string => together(showDistance(metres, units));
 /** Millimetres of focal length are printed on lenses. */
 export const focalWords = (focalM: number): string => `${Math.round(focalM * 1000)} mm`;
@@ -27,7 +29,7 @@ export function placeWords(axis: Axis, value: number, units: UnitSystem, sign: P
 }
 /** So much of an axis, whichever way. */
 export const sizeWords = (axis: Axis, value: number, units: UnitSystem): string =>
-	axisWords[axis].quantity === 'angle' ? degrees(value) : far(value, units);
+	axisWords[axis].quantity === 'angle' ? degrees(value) : together(showLength(value, units));
 /** How fast an axis goes at its fastest. */
 export function rateWords({ axis, peaks, turns }: Band, units: UnitSystem): string {
 	if (turns) return `${peaks.rate.toFixed(2)} turns/s`;

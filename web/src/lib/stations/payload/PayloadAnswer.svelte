@@ -119,7 +119,7 @@
 					<div>
 						<dt>About {name}</dt>
 						<dd class="figure">{showInertia(moments[axis] ?? 0, units)}</dd>
-						<dd class="quiet">as if {together(showLength(radii[axis] ?? 0, units))} out</dd>
+						<dd class="quiet">as if all of it were {together(showLength(radii[axis] ?? 0, units))} from that line</dd>
 					</div>
 				{/each}
 			</dl>

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { roomBubble } from '$lib/places/roomBubble';
 	import { allowed } from '$lib/sheet/units/allowed';
 	import type { Limit } from '$lib/model/limits';
 	import { craneLimits } from './limits';
@@ -128,7 +129,7 @@
 				<div class="near" data-finding={finding.what}>
 					<span>{names[finding.what]}</span>
 					<Vial
-						offset={finding.clearM >= finding.wantedM ? 0 : Math.max(-30, (finding.clearM - finding.wantedM) * 8 - 1)}
+						offset={roomBubble(finding.clearM, finding.wantedM)}
 						label="{names[finding.what]}: {metres(finding.clearM)}"
 					/>
 					<span class="figure" class:bad={finding.clearM < 0}

@@ -14,7 +14,8 @@
 	import Vial from '$lib/sheet/vial/Vial.svelte';
 	import { onMount } from 'svelte';
 	import { sharedCraneBench } from './craneBench.svelte';
-	import { boomsLeft, bubbleOf, freshStanding, readVenue, venueQuestion } from './inVenue';
+	import { roomBubble } from '$lib/places/roomBubble';
+	import { boomsLeft, freshStanding, readVenue, venueQuestion } from './inVenue';
 	import { flexWords } from '$lib/model/flex';
 	import { reachAround } from './reach';
 	import { craneFlex } from './standing';
@@ -263,7 +264,7 @@
 					<div class="near" data-finding={finding.id}>
 						<span>{finding.label}</span>
 						<Vial
-							offset={bubbleOf(finding)}
+							offset={roomBubble(finding.distanceM, finding.wantedM)}
 							label="{finding.label}, {kindWords[finding.kind].toLowerCase()}: {finding.distanceM <= 0
 								? 'strikes'
 								: far(finding.distanceM)}"

@@ -5,7 +5,8 @@ import type { PlanKind, PlanPoint, VenuePlan } from '$lib/model/venue';
 import { crane } from '$lib/testing/crane';
 import { bodies, payload } from '$lib/testing/scenario';
 import { withShape } from '$lib/places/plan';
-import { boomsLeft, bubbleOf, freshStanding, readVenue, venueQuestion } from './inVenue';
+import { roomBubble } from '$lib/places/roomBubble';
+import { boomsLeft, freshStanding, readVenue, venueQuestion } from './inVenue';
 import { bareSetting, craneFlex, noseU } from './standing';
 
 const { geometry } = crane('sectional');
@@ -149,6 +150,7 @@ describe('a crane on a venue’s plan', () => {
 		const found = tried(line);
 		expect(found.all).toBe(false);
 		expect(found.findings[0]).toMatchObject({ kind: 'line', wantedM: 10 + craneFlex(geometry, setting).m });
-		expect(bubbleOf(found.findings[0]!)).toBeLessThan(-1);
+		const { distanceM, wantedM } = found.findings[0]!;
+		expect(roomBubble(distanceM, wantedM)).toBeLessThan(-1);
 	});
 });

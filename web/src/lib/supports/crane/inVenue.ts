@@ -3,7 +3,7 @@ import type { CraneGeometry, CraneSetting, CraneStanding, Span } from './model';
 import type { PlanShape, VenuePlan } from '$lib/model/venue';
 import { largestBlock, type Run } from './largestBlock';
 import { boundsOfPlan, keepM, keptOf } from '$lib/places/plan';
-import { aroundM, reachAround } from './reach';
+import { reachAround } from './reach';
 import { craneFlex, type MountedBody, reachOf } from './standing';
 
 /** What the arm is drawn round with: its tube, the head, a camera with its hood, the weights. */
@@ -216,7 +216,3 @@ function keepTo(block: ClearPoses, round: boolean): Limits | null {
 		return { swings: null, booms: [boomRad[booms.from]!, boomRad[booms.from + booms.length]!] };
 	return { swings: swingSpan(both), booms: [boomRad[both.low]!, boomRad[both.high + 1]!] };
 }
-
-/** Room to spare as the vial shows it: between the marks when it is enough. */
-export const bubbleOf = ({ distanceM, wantedM }: VenueFinding): number =>
-	distanceM >= wantedM ? 0 : Math.max(-30, -1 - (20 * (wantedM - distanceM)) / Math.max(wantedM, aroundM));
