@@ -25,7 +25,8 @@ describe.each(ways)('feel with %s', (way: Way) => {
 		if (done === null) throw new Error(`Not saved: ${await person.words(state)}\n${await person.words()}`);
 	};
 	/** The search in its worker has found what it was asked. */
-	const found = () => person.reads(/No wish stands in the way|no more than that is left|comes nearest|only its stiffness/, '.slip');
+	const found = () =>
+		person.reads(/No wish stands in the way|no more than that is left|comes nearest|only its stiffness/, '.slip');
 	const sheet = async (words: string, path: string) => {
 		await person.press(words, 'nav[aria-label="Sheets of Feel"]');
 		await person.arrives(new RegExp(`${feelPage.source.slice(0, -1)}/${path}$`));
@@ -162,6 +163,20 @@ describe.each(ways)('feel with %s', (way: Way) => {
 		await person.reads(/It must not fly so\. .*No stiffness mends that/, '.slip');
 		await sheet('Scale', 'scale');
 		await person.reads(/Set pan speed to 20 and time a quick turn/, '.slip');
+		await person.types(/^“pan speed” is at/, '500');
+		await person.reads(/Between 0 and 100 on this gimbal/);
+		await person.types(/^“pan speed” is at/, '35');
+		// No quick turn: said, asked again. And what is typed after is not what it was timed at.
+		const slow = Date.now();
+		await person.press(/Press as you turn/);
+		await person.page.waitForFunction((until: number) => Date.now() >= until, {}, slow + 5400);
+		await person.press(/Press at half of the way/);
+		await person.press(/Press when it stands/);
+		await person.reads(/Half of the way after 5\.\d s is no quick turn/);
+		await person.types(/^“pan speed” is at/, '90');
+		await person.reads(/Timed at pan speed 35/);
+		await person.press('Turn again');
+		await person.types(/^“pan speed” is at/, '20');
 		for (const [halfMs, endMs] of [
 			[700, 2600],
 			[260, 700]
@@ -172,7 +187,7 @@ describe.each(ways)('feel with %s', (way: Way) => {
 			await person.press(/Press at half of the way/);
 			await new Promise((resolve) => setTimeout(resolve, Math.max(0, endMs - (Date.now() - began))));
 			await person.press(/Press when it stands/);
-			await person.reads(/half \d\.\d\d s · stood \d\.\d\d s/);
+			await person.reads(/half way after \d\.\d\d s, stood after \d\.\d\d s/);
 			await person.types(/^It stood short/, '60');
 			await person.reads(/Less than it was turned by/);
 			await person.types(/^It stood short/, '3');

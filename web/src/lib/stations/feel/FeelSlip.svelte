@@ -167,6 +167,12 @@
 			{/if}
 		</p>
 	{/if}
+	{#if bench.stiffness.common !== null && bench.motors.length > 1}
+		<p class="checks" data-testid="all-motors">
+			{sheet.scales.stiffness.name} is set for all motors, at most {ownFigure(bench.stiffest)}: {bench.stiffness.common
+				.decides} decides.
+		</p>
+	{/if}
 	{#if bench.aimModel !== null && bench.aimModel.phaseMarginRad <= 0}
 		<p class="warning" role="alert">So stiff it buzzes, as reckoned. Turn {sheet.scales.stiffness.name} down.</p>
 	{/if}

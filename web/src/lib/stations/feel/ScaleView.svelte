@@ -17,8 +17,8 @@
 	import { sharedFeel } from './feelBench.svelte';
 	import { feelLimits, most } from './limits';
 	import { type OwnScaleSheet, type SettingName, settingNames, type TimedRun } from './model';
-	import { scaleProblem, scalesFrom, settingWords, turnsOf, valueOf } from './scales';
-	import { nextSetting, padWords, pressed, ready, type Timing } from './turnTimer';
+	import { offScale, scaleProblem, scalesFrom, settingWords, turnsOf, valueOf } from './scales';
+	import { isQuick, nextSetting, padWords, pressed, ready, type Timing } from './turnTimer';
 	import { degrees, ownFigure } from './words';
 
 	interface Props {
@@ -52,16 +52,20 @@
 		angleRad: typed.angleRad ?? radFromDeg(45)
 	});
 	const shortRad = $derived(typed.restShortRad ?? Math.min(valueOf(deadband, at.deadband), at.angleRad * 0.5));
+	/** What it was set to as the turn began: whatever is typed after, it was timed at that. */
+	let timedAt = $state.raw<typeof at | null>(null);
 	function press() {
+		const before = timing;
 		timing = pressed(timing, performance.now());
+		if (timing.at === 'turned' && before.at !== 'turned') timedAt = at;
 	}
 	function keep() {
-		if (timing.at !== 'done') return;
+		if (timing.at !== 'done' || timedAt === null) return;
 		const run: TimedRun = {
 			id: newId(),
 			at: new Date().toISOString(),
 			by: person.name,
-			...at,
+			...timedAt,
 			halfS: timing.halfS,
 			endS: timing.endS,
 			restShortRad: shortRad,
@@ -154,7 +158,7 @@
 				quantity="count"
 				units="metric"
 				value={at.follow}
-				check={allowed(feelLimits.ownFigure, 'count')}
+				check={(value) => offScale(follow, value)}
 				onvalue={(value) => (typed = { ...typed, follow: value })}
 				testId="run-follow"
 			/>
@@ -163,7 +167,7 @@
 				quantity="count"
 				units="metric"
 				value={at.deadband}
-				check={allowed(feelLimits.ownFigure, 'count')}
+				check={(value) => offScale(deadband, value)}
 				onvalue={(value) => (typed = { ...typed, deadband: value })}
 			/>
 			<QuantityField
@@ -171,7 +175,7 @@
 				quantity="count"
 				units="metric"
 				value={at.smooth}
-				check={allowed(feelLimits.ownFigure, 'count')}
+				check={(value) => offScale(smooth, value)}
 				onvalue={(value) => (typed = { ...typed, smooth: value })}
 			/>
 			<QuantityField
@@ -217,9 +221,26 @@
 					onvalue={(restShortRad) => (typed = { ...typed, restShortRad })}
 					testId="run-short"
 				/>
-				<Button class="chip go-on" onclick={keep} data-testid="keep-run">Keep this turn</Button>
-				<Button class="chip" onclick={() => (timing = ready)}>Throw it away</Button>
+				<Button class="chip go-on" onclick={keep} data-testid="keep-run"
+					>{isQuick(timing) ? 'Keep this turn' : 'It was so: keep it'}</Button
+				>
+				<Button class="chip" onclick={() => (timing = ready)}>{isQuick(timing) ? 'Throw it away' : 'Turn again'}</Button
+				>
 			</div>
+			{#if timedAt !== null}
+				<p class="quiet" data-testid="timed-at">
+					Timed at {follow.name}
+					{ownFigure(timedAt.follow)}, {deadband.name}
+					{ownFigure(timedAt.deadband)}, {smooth.name}
+					{ownFigure(timedAt.smooth)}, and kept so whatever stands above by now.
+				</p>
+			{/if}
+			{#if !isQuick(timing)}
+				<p class="warning" role="alert" data-testid="not-quick">
+					Half of the way after {timing.halfS.toFixed(1)} s is no quick turn: a press was missed, or the hand turned slowly.
+					Was it so?
+				</p>
+			{/if}
 		{/if}
 		<Chart
 			lines={[

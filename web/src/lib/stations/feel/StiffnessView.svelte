@@ -1,6 +1,6 @@
 <script lang="ts">
 	/* eslint-disable max-lines -- one sheet: the tubes, what they cost and what was seen are read together. */
-	import { imbalanceSag, radFromDeg, stiffestNatural } from '@poise/core';
+	import { radFromDeg } from '@poise/core';
 	import Button from '$lib/sheet/fields/Button.svelte';
 	import QuantityField from '$lib/sheet/fields/QuantityField.svelte';
 	import Slip from '$lib/sheet/slip/Slip.svelte';
@@ -14,9 +14,10 @@
 	import { costsOf } from './costs';
 	import { sharedFeel } from './feelBench.svelte';
 	import { feelLimits, most } from './limits';
-	import { reckonedDelayS, reckonedResidualNm, sagSeen } from './looks';
+	import { reckonedDelayS, sagSeen } from './looks';
 	import type { StiffnessLook } from './model';
-	import { loopOf, ownFor } from './scales';
+	import { loopOf } from './scales';
+	import { sagRad } from './stiffness';
 	import StiffnessTube from './StiffnessTube.svelte';
 	import { degrees, ownFigure, percent } from './words';
 
@@ -28,44 +29,9 @@
 	const { sheet, data } = $derived(bench);
 	const scale = $derived(sheet.scales.stiffness);
 	const delayS = $derived(reckonedDelayS(sheet));
-	/** More lean than this shows on screen. */
-	const sagRad = radFromDeg(1);
-
-	/** Of every motor: where it sags, where it buzzes, and how it is set. */
-	const axes = $derived(
-		bench.motors.flatMap((axis) => {
-			const turning = data.turnings[axis];
-			if (turning === undefined) return [];
-			const own = bench.state.now[axis].stiffness;
-			const loop = loopOf(scale, own, turning);
-			const residualNm = reckonedResidualNm(sheet, data.payload.id, axis, turning);
-			const edge = (phaseMarginRad: number) =>
-				stiffestNatural({ damping: sheet.damping, delayS, phaseMarginRad }).naturalRadPerS;
-			const ownAt = (naturalRadPerS: number) =>
-				ownFor(scale, (naturalRadPerS ** 2 * turning.inertiaKgM2) / loop.fullNmPerRad);
-			const sagging = ownFor(scale, residualNm / sagRad / loop.fullNmPerRad);
-			const best = ownAt(edge(Math.PI / 4));
-			return [
-				{
-					axis,
-					turning,
-					own,
-					loop,
-					residualNm,
-					sagging: sagging.setting,
-					/** Even at its stiffest it leans. */
-					alwaysSags: !sagging.within && residualNm / sagRad > loop.fullNmPerRad * scale.atMost,
-					best: best.setting,
-					buzzing: ownAt(edge(0)),
-					leanRad: imbalanceSag({
-						residualTorqueNm: residualNm,
-						inertiaKgM2: turning.inertiaKgM2,
-						naturalRadPerS: loop.naturalRadPerS
-					}).sagRad
-				}
-			];
-		})
-	);
+	/** Of every motor: where it sags, where it buzzes, how it is set; and the one figure that all of them bear. */
+	const axes = $derived(bench.stiffness.axes);
+	const common = $derived(bench.stiffness.common);
 	let axis = $state<TurningAxis | null>(null);
 	const chosen = $derived(
 		axes.find((each) => each.axis === axis) ?? axes.find((each) => each.axis === bench.axis) ?? axes[0]
@@ -129,17 +95,9 @@
 		beside = null;
 		bench.changeSheet({ looks: sheet.looks.map((each) => (each.id === id ? { ...each, struck } : each)) });
 	};
-	/** Everything is stiffer than it may be, or softer than the balance asks. */
-	const advice = $derived(
-		chosen === undefined
-			? null
-			: chosen.own > chosen.best
-				? chosen.best
-				: chosen.own < chosen.sagging
-					? Math.min(chosen.sagging, chosen.best)
-					: null
-	);
-	const clash = $derived(chosen !== undefined && chosen.sagging > chosen.best);
+	const advice = $derived(common?.advice ?? null);
+	const clash = $derived(common?.clash ?? false);
+	const wrong = $derived(axes.filter(({ own, best, sagging }) => own > best || own < Math.min(sagging, best)));
 </script>
 
 <h1 class="sr-only">Stiffness: between sag and buzz</h1>
@@ -218,9 +176,9 @@
 			<Slip heading="{chosen.axis.charAt(0).toUpperCase()}{chosen.axis.slice(1)} · {data.payload.name}">
 				{#snippet answer()}
 					{#if bench.beyond.length > 0}It <strong>must not fly</strong> so.
-					{:else if clash}Balance {chosen.axis} better: <strong>no stiffness</strong> holds it and stays quiet.
+					{:else if clash}Balance {common?.sags} better: <strong>no stiffness</strong> holds it and stays quiet.
 					{:else if advice === null}Leave {scale.name} at <strong>{ownFigure(chosen.own)}</strong>.
-					{:else}Set {scale.name} to <strong>{ownFigure(advice)}</strong>.{/if}
+					{:else}Set {scale.name} to <strong>{ownFigure(advice)}</strong>, all motors.{/if}
 				{/snippet}
 				{#each beyondWords(bench.beyond, person.units) as words (words)}
 					<p class="warning" role="alert" data-testid="beyond">{words}</p>
@@ -229,24 +187,30 @@
 					{#if bench.beyond.length > 0}
 						No stiffness mends that: motors stay off until it is.
 						<a href="/balance/{data.support.kind}/{data.support.id}/{data.payload.id}">To the bench</a>
-					{:else if clash}
-						Below {ownFigure(chosen.sagging)} it leans more than {degrees(sagRad)}; above {ownFigure(chosen.best)} it is too
-						near to buzzing.
+					{:else if clash && common !== null}
+						Below {ownFigure(common.least)}
+						{common.sags} leans more than {degrees(sagRad)}; above {ownFigure(common.most)}
+						{common.decides} is too near to buzzing.
 						<a href="/balance/{data.support.kind}/{data.support.id}/{data.payload.id}">To the bench</a>
-					{:else if advice === null}
-						Between {ownFigure(chosen.sagging)} and {ownFigure(chosen.best)} it neither sags nor buzzes, as reckoned.
-					{:else if advice < chosen.own}
-						At {ownFigure(chosen.own)} less than 45° of margin is left before it buzzes.
-					{:else}
-						At {ownFigure(chosen.own)} today’s balance leans it {degrees(chosen.leanRad)} in the worst pose.
+					{:else if advice === null && common !== null}
+						Between {ownFigure(common.least)} and {ownFigure(common.most)} none of its motors sags or buzzes, as reckoned;
+						{common.decides} decides how stiff.
+					{:else if common !== null}
+						{common.decides} decides: above {ownFigure(common.most)} less than 45° of margin is left before it buzzes.
+						{#each wrong as { axis: name, own, best, leanRad: lean } (name)}
+							<span data-testid="stands-{name}"
+								>{name} stands at {ownFigure(own)}, {own > best
+									? 'too near to buzzing'
+									: `and leans ${degrees(lean)} in the worst pose`}.</span
+							>
+						{/each}
 					{/if}
 				</p>
 				{#if advice !== null && !clash && bench.beyond.length === 0}
 					<Button
 						class="go"
 						onclick={() => {
-							bench.standsAt(chosen.axis, 'stiffness', advice);
-							bench.settle();
+							bench.stiffnessSet(advice);
 						}}
 						data-testid="set-stiffness">It is set so</Button
 					>

@@ -9,11 +9,22 @@ import { type AxisModel, axisModel, follows, motorsOf, respond, type Response, s
 import { type Beyond, beyondOf } from './beyond';
 import { reckonedResidualNm } from './looks';
 import { feelStation, type WishRead, wishesRead } from './wishes';
-import type { FeelState, Mode, ModeSheet, OwnSettings, RecipeDetail, SettingName, Shot, ShotList } from './model';
+import type {
+	AllSettings,
+	FeelState,
+	Mode,
+	ModeSheet,
+	OwnSettings,
+	RecipeDetail,
+	SettingName,
+	Shot,
+	ShotList
+} from './model';
 import { settingNames } from './model';
 import { recipeFor } from './recipe';
 import { keptOn } from './scales';
 import { noShots, shotOf } from './shots';
+import { stiffnessOf } from './stiffness';
 import { ownOf, type Solved } from './solve';
 import { type Advice, adviceFor } from './which';
 import { gestureWords } from './shots';
@@ -54,6 +65,10 @@ function kept<T>(path: string, held: Held<T>): KeptDocument<T> {
  * One payload on one gimbal at the station Feel: its mode sheet, how it is set, the crew's shots; what is tried beside what is
  * set, and what the search found.
  */
+
+const withStiffness = (now: AllSettings, stiffness: number): AllSettings =>
+	Object.fromEntries(Object.entries(now).map(([axis, own]) => [axis, { ...own, stiffness }])) as unknown as AllSettings;
+
 export class FeelBench {
 	readonly sheetDocument: KeptDocument<ModeSheet>;
 	readonly settingDocument: KeptDocument<FeelState>;
@@ -153,11 +168,17 @@ export class FeelBench {
 	}
 	readonly found = $derived.by((): Solved | null => this.solved.get(this.state.calm) ?? null);
 	readonly now = $derived.by((): OwnSettings | null => (this.axis === null ? null : this.state.now[this.axis]));
+	/** Where every motor stands on the one scale of stiffness. */
+	readonly stiffness = $derived.by(() =>
+		stiffnessOf(this.sheet, this.data.payload.id, this.data.turnings, this.state.now)
+	);
+	/** No motor bears more: the least of all decides. */
+	readonly stiffest = $derived.by((): number => this.stiffness.common?.most ?? this.sheet.scales.stiffness.most);
 	/** What the search says, on the gimbal's own scales; where the axis holds, only the stiffness is its word. */
 	readonly suggested = $derived.by((): OwnSettings | null => {
 		const { found, turning, now } = this;
 		if (found === null || turning === null || now === null) return null;
-		const own = ownOf(this.sheet, turning, found.feel);
+		const own = ownOf(this.sheet, turning, found.feel, this.stiffest);
 		return this.#follows(this.aimMode.mode) ? own : { ...now, stiffness: own.stiffness };
 	});
 	/** What is laid beside what is set: by hand, else as found. */
@@ -234,11 +255,18 @@ export class FeelBench {
 		const { axis, aim, aimMode } = this;
 		if (axis === null || aim === null) return;
 		this.change({
-			now: { ...this.state.now, [axis]: aim },
+			// One figure of stiffness is set for all motors; the rest is of the axis in view.
+			now: withStiffness({ ...this.state.now, [axis]: aim }, aim.stiffness),
 			tried: null,
 			modeId: aimMode.mode?.id ?? this.state.modeId,
 			slips: [...this.state.slips, words].slice(-most.slips)
 		});
+		this.settle();
+	}
+	/** One figure of stiffness for all motors. */
+	stiffnessSet(setting: number): void {
+		const kept = keptOn(this.sheet.scales.stiffness, setting);
+		this.change({ now: withStiffness(this.state.now, kept), tried: null });
 		this.settle();
 	}
 	/** A figure corrected of what stands on the gimbal. */

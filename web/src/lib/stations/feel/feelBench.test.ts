@@ -21,7 +21,7 @@ const data = (next: Partial<FeelData> = {}): FeelData => ({
 /** A bench for which the search has found what it was asked at the slider's middle. */
 function found(next: Partial<FeelData> = {}): FeelBench {
 	const bench = new FeelBench(data(next));
-	const input = solveInput(bench.sheet, bench.nowModel!, bench.turning!, bench.shot, bench.lens, 0);
+	const input = solveInput(bench.sheet, bench.nowModel!, bench.turning!, bench.shot, bench.lens, 0, bench.stiffest);
 	bench.solved = new Map([[0, solveWithWins(0, input)]]);
 	return bench;
 }
@@ -44,13 +44,13 @@ describe('a gimbal at the station Feel', () => {
 		expect(bench.aimResponse!.cameraRad).not.toEqual(bench.nowResponse!.cameraRad);
 	});
 
-	it('set so, it stands so, on that axis alone, and the roll says what was done', () => {
+	it('set so, it stands so, on that axis alone but for the stiffness, which is of all motors, and the roll says what was done', () => {
 		stubServer(() => ({ status: 200, body: { version: 2 } }));
 		const bench = found();
 		const { aim } = bench;
 		bench.setSo(['follow speed 50 → 44']);
 		expect(bench.state.now.pan).toEqual(aim);
-		expect(bench.state.now.tilt).toEqual(testFeel().now.tilt);
+		expect(bench.state.now.tilt).toEqual({ ...testFeel().now.tilt, stiffness: aim!.stiffness });
 		expect(bench.isSet).toBe(true);
 		expect(bench.state.slips).toEqual([['follow speed 50 → 44']]);
 		bench.undo();

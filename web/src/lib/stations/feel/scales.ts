@@ -72,6 +72,9 @@ export function ownFor(
 	const near = Math.round(setting);
 	return { setting: keptOn(scale, Math.abs(setting - near) < 1e-6 ? near : round(setting)), within };
 }
+/** Why a figure stands nowhere on a scale, for its field; null: it does. */
+export const offScale = ({ least, most }: Pick<OwnScaleSheet, 'least' | 'most'>, setting: number): string | null =>
+	setting >= least && setting <= most ? null : `Between ${least} and ${most} on this gimbal.`;
 export const keptOn = ({ least, most }: Pick<OwnScaleSheet, 'least' | 'most'>, setting: number): number =>
 	Math.min(Math.max(least, most), Math.max(Math.min(least, most), setting));
 

@@ -15,10 +15,13 @@ export function searchFor(get: () => FeelBench): void {
 	let number = 0;
 	const asked = $derived.by(() => {
 		const bench = get();
-		const { turning, nowModel, sheet, shot, axis, lens } = bench;
+		const { turning, nowModel, sheet, shot, axis, lens, stiffest } = bench;
 		if (turning === null || nowModel === null || axis === null) return null;
 		try {
-			return calmStops.map((calm) => ({ calm, input: solveInput(sheet, nowModel, turning, shot, lens, calm) }));
+			return calmStops.map((calm) => ({
+				calm,
+				input: solveInput(sheet, nowModel, turning, shot, lens, calm, stiffest)
+			}));
 		} catch {
 			return null;
 		}

@@ -11,13 +11,13 @@ const lens = { focalM: 0.035, sensorWidthM: 0.036 };
 const now = middleSettings(sheet.scales).pan;
 const model = axisModel(sheet, now, lightTurning, 'p', 'pan', true);
 const solved = (id: string, calm = 0) =>
-	solveWithWins(calm, solveInput(sheet, model, lightTurning, shotOf({ own: [] }, id), lens, calm));
+	solveWithWins(calm, solveInput(sheet, model, lightTurning, shotOf({ own: [] }, id), lens, calm, 100));
 
 describe('settings for a shot', () => {
 	it.each(usualShots.map(({ id }) => id))('%s: what can be met is met, on whole figures of the gimbal’s own', (id) => {
 		const shot = shotOf({ own: [] }, id);
 		const { feel } = solved(id);
-		const own = ownOf(sheet, lightTurning, feel);
+		const own = ownOf(sheet, lightTurning, feel, 100);
 		for (const [name, figure] of Object.entries(own)) {
 			expect(Number.isInteger(figure), name).toBe(true);
 			expect(figure).toBeGreaterThanOrEqual(0);
@@ -45,13 +45,13 @@ describe('settings for a shot', () => {
 		const at = (focalM: number) =>
 			solveWithWins(
 				0,
-				solveInput(sheet, model, lightTurning, shotOf({ own: [] }, 'walkBehind'), { ...lens, focalM }, 0)
+				solveInput(sheet, model, lightTurning, shotOf({ own: [] }, 'walkBehind'), { ...lens, focalM }, 0, 100)
 			).feel;
 		expect(at(0.085).followPerS).toBeGreaterThan(at(0.024).followPerS);
 	});
 	it('never ask for a stiffness without its margin', () => {
 		for (const { id } of usualShots) {
-			const own = ownOf(sheet, lightTurning, solved(id).feel);
+			const own = ownOf(sheet, lightTurning, solved(id).feel, 100);
 			const { phaseMarginRad } = axisModel(sheet, own, lightTurning, 'p', 'pan', true);
 			expect(phaseMarginRad).toBeGreaterThan(Math.PI / 4 - 1e-6);
 		}

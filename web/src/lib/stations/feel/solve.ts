@@ -14,14 +14,18 @@ const calmest = 2;
 /** Below this a wish for overshoot is none: it cannot be asked to be nothing at all. */
 const leastWish = 1e-3;
 
-/** What is looked for: least shake in the shot's steps, within its wishes, on this gimbal's scales with this payload. */
+/**
+ * What is looked for: least shake in the shot's steps, within its wishes, on this gimbal's scales with this payload, no stiffer than all of its
+ * motors bear.
+ */
 export function solveInput(
 	sheet: ModeSheet,
 	model: AxisModel,
 	turning: Turning,
 	shot: Shot,
 	lens: { readonly focalM: number; readonly sensorWidthM: number },
-	calm: number
+	calm: number,
+	stiffest: number
 ): SolveFeelInput {
 	const { follow, deadband, smooth, stiffness } = sheet.scales;
 	const times = calmest ** calm;
@@ -51,7 +55,10 @@ export function solveInput(
 			followPerS: [follow.atLeast, follow.atMost],
 			deadbandRad: [deadband.atLeast, deadband.atMost],
 			smoothS: [smooth.atLeast, smooth.atMost],
-			naturalRadPerS: [rate(stiffness.least), rate(stiffness.most)]
+			naturalRadPerS: [
+				rate(stiffness.least),
+				rate(Math.max(stiffest, stiffness.least + 1e-3 * (stiffness.most - stiffness.least)))
+			]
 		}
 	};
 }
@@ -85,14 +92,17 @@ function easedBy(input: SolveFeelInput, limit: FeelLimit): SolveFeelInput | null
  * A solution on the gimbal's own scales, whole figures a menu takes: rounded to the side that keeps its wishes, so follow up,
  * dead band and stiffness down, smoothing to the nearest.
  */
-export function ownOf(sheet: ModeSheet, turning: Turning, feel: Feel): OwnSettings {
+export function ownOf(sheet: ModeSheet, turning: Turning, feel: Feel, stiffest: number): OwnSettings {
 	const { follow, deadband, smooth, stiffness } = sheet.scales;
 	const { fullNmPerRad } = loopOf(stiffness, stiffness.most, turning);
 	return {
 		follow: ownFor(follow, feel.followPerS, Math.ceil).setting,
 		deadband: ownFor(deadband, feel.deadbandRad, Math.floor).setting,
 		smooth: ownFor(smooth, feel.smoothS).setting,
-		stiffness: ownFor(stiffness, (feel.naturalRadPerS ** 2 * turning.inertiaKgM2) / fullNmPerRad, Math.floor).setting
+		stiffness: Math.min(
+			stiffest,
+			ownFor(stiffness, (feel.naturalRadPerS ** 2 * turning.inertiaKgM2) / fullNmPerRad, Math.floor).setting
+		)
 	};
 }
 

@@ -27,6 +27,10 @@ export function pressed(timing: Timing, nowMs: number): Timing {
 	}
 }
 
+/** Half of the way takes no quick turn longer than this: a press was missed, or the hand turned slowly. */
+const slowestS = 5;
+export const isQuick = ({ halfS }: { readonly halfS: number }): boolean => halfS <= slowestS;
+
 export const padWords: Readonly<Record<Timing['at'], string>> = {
 	ready: 'Press as you turn',
 	turned: 'Press at half of the way',
