@@ -151,6 +151,27 @@ describe('a crane crew', () => {
 		expect(steps).toMatch(/one holds it.*Take off.*off.*on, locked and tried.*Trim to.*Let go/);
 		expect(steps).not.toContain('it would swing');
 	});
+	it('says the same on paper, line for line: every pair, who holds what and at which end, the cautions', async () => {
+		const told = (text: string) => text.replace(/\s+/g, ' ').trim();
+		const href = await page.$eval(id('pdf-A4'), (link) => (link as HTMLAnchorElement).href);
+		const file = join(mkdtempSync(join(tmpdir(), 'poise-swap-')), 'swap.pdf');
+		writeFileSync(file, Buffer.from(await (await fetch(href)).arrayBuffer()));
+		// In the order in which it stands in the file: columns one after the other.
+		const paper = told(execFileSync('pdftotext', ['-raw', file, '-'], { encoding: 'utf8' }));
+		const builds = await page.$$eval('[data-build]', (rows) => rows.map((row) => (row as HTMLElement).dataset.build!));
+		expect(builds.length).toBeGreaterThan(1);
+		for (const from of builds)
+			for (const to of builds.filter((each) => each !== from)) expect(paper).toContain(`${from} to ${to}`);
+		const rows = await page.$$eval('[data-testid="swap-steps"] li', (all) =>
+			all.map((row) => [row.querySelector('strong')!.textContent!, row.querySelector('span')!.textContent!])
+		);
+		expect(rows.length).toBeGreaterThan(4);
+		for (const [step, holds] of rows) expect(paper).toContain(told(`${step}: ${holds}`));
+		const cautions = await page.$$eval('.sheet > .caution', (all) => all.map((each) => each.textContent!));
+		expect(cautions.join(' ')).toMatch(/somebody holds it throughout/);
+		for (const words of cautions) expect(paper).toContain(told(words));
+		expect(paper).not.toMatch(/[→\ufffd\u25a1]|weights off before the camera/);
+	});
 });
 
 describe('stability', () => {

@@ -3,7 +3,7 @@ import { checksLeft, freshChecklist } from '$lib/model/paper';
 import { sinceCalibration, type HorizonEntry } from '$lib/supports/gimbal/horizon';
 import { payload, rig, shelf, standing } from '$lib/testing/scenario';
 import { freshPower, powerFigures } from './powerSheet';
-import { swapBuilds, swapMoves } from '../../supports/gimbal/swap';
+import { readingIn, swapBuilds, swapMoves } from '../../supports/gimbal/swap';
 
 const ids = () => {
 	let count = 0;
@@ -22,12 +22,23 @@ describe('the swap sheet', () => {
 				expect(targetsM[id]).toBeLessThanOrEqual(rangeM[1]);
 			}
 	});
-	it('goes from each to each, and round a circle back to where it began', () => {
+	it('gives no reading to set, and no way to go, for one that does not balance here', () => {
+		for (const slide of small.geometry.slides) {
+			expect(readingIn(builds[2]!, slide)).toBe('–');
+			expect(Number(readingIn(builds[0]!, slide))).not.toBeNaN();
+		}
 		const moves = swapMoves(builds);
+		expect(moves).toHaveLength(2);
+		expect(moves.flatMap(({ fromId, toId }) => [fromId, toId])).not.toContain(payloads[2]!.id);
+	});
+	it('goes from each to each, and round a circle back to where it began', () => {
+		const large = rig('Large');
+		const there = swapBuilds(payloads, shelf, large).map((build) => ({ ...build, fits: true }));
+		const moves = swapMoves(there);
 		expect(moves).toHaveLength(6);
 		const find = (from: number, to: number) =>
 			moves.find(({ fromId, toId }) => fromId === payloads[from]!.id && toId === payloads[to]!.id)!;
-		for (const { id } of small.geometry.slides) {
+		for (const { id } of large.geometry.slides) {
 			const round = [find(0, 1), find(1, 2), find(2, 0)].reduce((sum, { movesM }) => sum + movesM[id]!, 0);
 			expect(round).toBeCloseTo(0, 12);
 			expect(find(0, 1).movesM[id]).toBeCloseTo(-find(1, 0).movesM[id]!, 12);

@@ -6,13 +6,21 @@
 	import AlsoWith from '$lib/supports/swap/AlsoWith.svelte';
 	import SwapPdf from '$lib/supports/swap/SwapPdf.svelte';
 	import { familyOf } from '$lib/supports/swap/family';
-	import { showMass, showMove, showTorque, together } from '$lib/sheet/units/display';
+	import { showMass, showMove, together } from '$lib/sheet/units/display';
 	import { SvelteSet } from 'svelte/reactivity';
 	import { sharedCraneBench } from './craneBench.svelte';
 	import type { CraneFigures } from './figures';
 	import { platesInWords } from './slip';
 	import { headsOf } from './heads';
-	import { type CraneBuild, craneBuilds, swapSteps, type SwapStep, swapStepWords } from './swap';
+	import {
+		type CraneBuild,
+		craneBuilds,
+		swapCautions,
+		swapHoldWords,
+		swapSteps,
+		type SwapStep,
+		swapStepWords
+	} from './swap';
 
 	interface Props {
 		data: { readonly payload: Payload; readonly payloads: readonly Payload[]; readonly shelf: readonly Part[] };
@@ -69,7 +77,7 @@
 		<SwapPdf
 			href="/api/prints/swap/{crane.id}/{data.payload.id}"
 			also={[...added]}
-			more={{ heads: [...otherHeads].join(','), to: to?.id ?? '' }}
+			more={{ heads: [...otherHeads].join(',') }}
 			before={() => bench.document.save()}
 		/>
 	</div>
@@ -107,13 +115,7 @@
 			{#each swap?.steps ?? [] as step, index (step.id)}
 				<li class:bad={!step.ok}>
 					<strong>{index + 1}. {words(step.id)}</strong>
-					<span class="quiet"
-						>{step.held
-							? `then ${kg(step.holdKg)} to hold at the ${step.momentNm > 0 ? 'nose' : 'tail'}`
-							: step.ok
-								? 'it stays'
-								: `it would swing: ${together(showTorque(step.momentNm, units))} are left`}</span
-					>
+					<span class="quiet">{swapHoldWords(step, units)}</span>
 				</li>
 			{/each}
 		</ol>
@@ -124,10 +126,7 @@
 			Once it hangs, say so on <a href="/cranes/{crane.id}">the crane’s page</a>: the bench reckons with the head that
 			is on.
 		</p>{/if}
-	<p class="caution">
-		Between camera off and camera on the tail wants down with all the weights: two people, and nobody under nose or
-		tail.
-	</p>
+	{#each swap === null ? [] : swapCautions(swap, units) as words (words)}<p class="caution">{words}</p>{/each}
 </div>
 
 <style>

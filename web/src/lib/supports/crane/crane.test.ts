@@ -13,7 +13,7 @@ import { cranePatterns } from './patterns';
 import { craneSlip, lineInWords, linesBetween, platesInWords, settableTrim, staysInWords } from './slip';
 import { armOf, bareSetting, envelopeOf, hungKg, noseU, settledOn } from './standing';
 import { levelGround, usualLoading, usualUnloading } from './state';
-import { craneBuilds, swapSteps } from './swap';
+import { craneBuilds, swapCautions, swapHoldWords, swapSteps } from './swap';
 
 const cine = bodies(payload('Cine'));
 const wide = bodies(payload('wide'));
@@ -268,6 +268,25 @@ describe('swapping heads', () => {
 		expect(heavy!.setting.hung.map((count, kind) => count - off[kind]! + hang[kind]!)).toEqual(light!.setting.hung);
 		expect(steps.every(({ ok }) => ok)).toBe(true);
 		expect(Math.abs(steps.at(-1)!.momentNm)).toBeLessThan(freeLimitNm);
+		// What is heeded is what these steps leave in the hand, and at which end.
+		const [whips, most, first] = swapCautions({ steps, off }, 'metric');
+		expect(whips).toMatch(/somebody holds it throughout/);
+		const hardest = steps.filter(({ held }) => held).reduce((best, each) => (each.holdKg > best.holdKg ? each : best));
+		const end = hardest.momentNm > 0 ? 'nose' : 'tail';
+		expect(most).toBe(`At most ${hardest.holdKg.toFixed(2)} kg to hold, at the ${end}: one person, both hands.`);
+		expect(first).toMatch(/plates named come off before the camera/);
+		const none = on.geometry.plates.map(() => 0);
+		const heavier = steps.map((step) => ({ ...step, holdKg: step.holdKg * 2 }));
+		expect(swapCautions({ steps: heavier, off: none }, 'metric')).toEqual([
+			whips,
+			`At most ${(hardest.holdKg * 2).toFixed(2)} kg to hold, at the ${end}: two people hold it.`
+		]);
+		expect(swapHoldWords({ ...steps[2]!, holdKg: 12, momentNm: 100 }, 'metric')).toBe(
+			'then 12.00 kg to hold at the nose'
+		);
+		expect(swapHoldWords({ ...steps.at(-1)!, ok: false, momentNm: 90 }, 'metric')).toMatch(
+			/would swing.*not to be done/
+		);
 	});
 	it('puts another on the crane and the first at hand, there and back', () => {
 		const other = withHead(on.geometry, 1);

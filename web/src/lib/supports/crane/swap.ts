@@ -6,7 +6,7 @@ import type { CraneBenchState, CraneGeometry, CraneRig, CraneSetting, Hung } fro
 import { choicesFor } from './figures';
 import { headsOf, type NamedHead, withHead } from './heads';
 import type { UnitSystem } from '$lib/model/person';
-import { showMove, together } from '$lib/sheet/units/display';
+import { showMass, showMove, showTorque, together } from '$lib/sheet/units/display';
 import { platesInWords, targetOf } from './slip';
 import { bareParts, cameraPart, headPart, hungKg, type MountedBody, noseU, plateParts, trimPart } from './standing';
 
@@ -125,6 +125,28 @@ export function swapStepWords(
 	if (id === 'on') return `Hang ${platesInWords(geometry, swap.on, units)}`;
 	if (id === 'trim') return `Trim to ${together(showMove(-to.setting.trimU, units))} behind the pivot`;
 	return 'Let go, slowly';
+}
+
+/** What a step leaves, and so what somebody holds, and at which end. */
+export const swapHoldWords = ({ held, holdKg, momentNm, ok }: SwapStep, units: UnitSystem): string => {
+	if (!held)
+		return ok ? 'it stays' : `it would swing: ${together(showTorque(momentNm, units))} are left, not to be done`;
+	return `then ${together(showMass(holdKg, units))} to hold at the ${momentNm > 0 ? 'nose' : 'tail'}`;
+};
+/** What somebody at the arm heeds, by what these steps leave in the hand. */
+export function swapCautions({ steps, off }: Pick<Swap, 'steps' | 'off'>, units: UnitSystem): readonly string[] {
+	const most = steps
+		.filter(({ held }) => held)
+		.reduce<SwapStep | null>((best, each) => (best === null || each.holdKg > best.holdKg ? each : best), null);
+	return [
+		'An arm whips when its load comes off: somebody holds it throughout, and nobody stands under nose or tail.',
+		...(most === null
+			? []
+			: [
+					`At most ${together(showMass(most.holdKg, units))} to hold, at the ${most.momentNm > 0 ? 'nose' : 'tail'}: ${most.holdKg > handfulKg ? 'two people hold it' : 'one person, both hands'}.`
+				]),
+		...(off.some((count) => count > 0) ? ['The plates named come off before the camera does.'] : [])
+	];
 }
 
 /** The swap with these plates left hanging through it. */

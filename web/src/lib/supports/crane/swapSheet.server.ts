@@ -5,7 +5,7 @@ import { countedLooks, craneFigures } from './figures';
 import type { CraneBenchState, CraneGeometry } from './model';
 import { platesInWords } from './slip';
 import { settledOn } from './standing';
-import { craneBuilds, swapSteps, swapStepWords } from './swap';
+import { craneBuilds, swapCautions, swapHoldWords, swapSteps, swapStepWords } from './swap';
 
 /** The swap sheet of a payload and its kin, on paper. */
 export function craneSwap(
@@ -18,15 +18,15 @@ export function craneSwap(
 		.split(',')
 		.filter((text) => /^\d{1,2}$/.test(text))
 		.map(Number);
-	const toId = query.get('to') ?? '';
 	const { freeLimitNm, noseBandKg } = craneFigures(crane, bodies, bench, countedLooks(bench, payload.version));
 	const builds = craneBuilds(crane, [payload, ...payloads.filter(({ id }) => id !== payload.id)], shelf, bench, heads);
 	const called = ({ payload: { name }, head }: (typeof builds)[number]) =>
 		heads.length === 0 ? name : `${name}, ${head.name.toLowerCase()}`;
 	const kg = (mass: number) => together(showMass(mass, units));
-	const from = builds.find(({ payload: { id }, head }) => id === payload.id && head.index === 0);
-	const to = builds.find(({ id }) => id === toId && id !== from?.id) ?? builds.find((each) => each !== from);
-	const swap = from === undefined || to === undefined ? null : swapSteps(from, to, freeLimitNm);
+	/** Every pair, the present build's own first. */
+	const ways = builds.flatMap((from) =>
+		builds.filter((to) => to !== from).map((to) => ({ from, to, swap: swapSteps(from, to, freeLimitNm) }))
+	);
 	const sheet: SwapSheet = {
 		title: `Swap sheet: ${crane.name}`,
 		lead: `Plates and trim before and after, and the order in which to do it. Computed, ${printedOn()}.`,
@@ -40,25 +40,17 @@ export function craneSwap(
 			together(showMove(-build.setting.trimU, units))
 		]),
 		under: 'The arm is held throughout; nobody under it.',
-		ways:
-			swap === null || from === undefined || to === undefined
-				? []
-				: [
-						{
-							title: `${called(from)} → ${called(to)}`,
-							lines: swap.steps.map(
-								({ id, held, holdKg, momentNm, ok }, index) =>
-									`${index + 1}. ${swapStepWords(geometry, from, to, swap, id, units)}: ${
-										held
-											? `then ${kg(holdKg)} to hold at the ${momentNm > 0 ? 'nose' : 'tail'}`
-											: ok
-												? 'it stays'
-												: 'it would swing: not to be done'
-									}`
-							)
-						}
-					],
-		caution: `An arm whips when its load comes off: weights off before the camera, as the steps say, somebody holding. ${usualCaution}`
+		ways: ways.map(({ from, to, swap }) => ({
+			title: `${called(from)} to ${called(to)}`,
+			lines: [
+				...swap.steps.map(
+					(step, index) =>
+						`${index + 1}. ${swapStepWords(geometry, from, to, swap, step.id, units)}: ${swapHoldWords(step, units)}`
+				),
+				...swapCautions(swap, units)
+			]
+		})),
+		caution: usualCaution
 	};
 	return swapSheet(sheet, paper);
 }

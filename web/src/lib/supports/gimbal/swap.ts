@@ -4,7 +4,8 @@ import { solveBench } from './figures';
 import { printablePosition } from './reading';
 import type { Part } from '$lib/model/part';
 import { mountedBodies, type Payload, standingParts } from '$lib/model/payload';
-import type { Positions, Gimbal } from './model';
+import { printedReading } from '$lib/sheet/units/printed';
+import type { Gimbal, Positions, RigSlide } from './model';
 
 /** One build on the gimbal: its mass, its centre over the plate and where every slide belongs. */
 export interface SwapBuild {
@@ -42,8 +43,15 @@ export function swapBuilds(payloads: readonly Payload[], shelf: readonly Part[],
 	});
 }
 
-/** The way from each build to each other one. The way back is the same with every sign turned. */
-export function swapMoves(builds: readonly SwapBuild[]): SwapMove[] {
+/** What a hand heeds while it swaps, on screen and on paper. */
+export const swapCaution = 'Motors off before a lens comes off; hold the camera, and tighten before letting go.';
+/** What stands in the column of a slide: nothing to set for a build that does not balance here. */
+export const readingIn = ({ fits, targetsM }: SwapBuild, slide: RigSlide): string =>
+	fits ? printedReading(slide, targetsM[slide.id] ?? 0) : '–';
+
+/** The way from each build to each other one, of those that balance here. The way back is the same with every sign turned. */
+export function swapMoves(all: readonly SwapBuild[]): SwapMove[] {
+	const builds = all.filter(({ fits }) => fits);
 	return builds.flatMap((from) =>
 		builds
 			.filter((to) => to !== from)

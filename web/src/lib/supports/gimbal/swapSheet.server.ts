@@ -1,11 +1,10 @@
 import { showMass, showTurns, together } from '$lib/sheet/units/display';
 import { printedOn, type SwapSheet, swapSheet, usualCaution } from '$lib/server/sheets/swapSheet';
 import type { PrintAsked, Standing } from '$lib/server/supportKind';
-import { swapBuilds, swapMoves } from './swap';
+import { readingIn, swapBuilds, swapCaution, swapMoves } from './swap';
 import { offMiddle } from '$lib/sheet/words';
 import { moveInWords } from './benchSlip';
 import type { BenchState, GimbalGeometry } from './model';
-import { printedReading } from '$lib/sheet/units/printed';
 
 /** A hand sets nothing finer. */
 const still = 0.0003;
@@ -23,15 +22,15 @@ export function gimbalSwap(
 		title: `Swap sheet: ${support.name}`,
 		lead: `Where every slide belongs for each build, and how far it goes from one to another. Computed, ${printedOn()}.`,
 		head: ['Build', 'mass', 'centre over the plate', ...slides.map(({ label }) => label)],
-		rows: builds.map(({ payload, massKg, cgM, targetsM, fits }) => [
-			fits ? payload.name : `${payload.name} (does not balance here)`,
-			together(showMass(massKg, units)),
-			offMiddle(cgM[0], 'forward', 'back', units) ?? 'in the middle',
-			...slides.map((slide) => printedReading(slide, targetsM[slide.id] ?? 0))
+		rows: builds.map((build) => [
+			build.fits ? build.payload.name : `${build.payload.name} (does not balance here)`,
+			together(showMass(build.massKg, units)),
+			offMiddle(build.cgM[0], 'forward', 'back', units) ?? 'in the middle',
+			...slides.map((slide) => readingIn(build, slide))
 		]),
 		under: 'Readings are in the millimetres printed on the scales.',
 		ways: swapMoves(builds).map(({ fromId, toId, massKg, cgM, movesM }) => ({
-			title: `${nameOf(fromId)} → ${nameOf(toId)}`,
+			title: `${nameOf(fromId)} to ${nameOf(toId)}`,
 			lines: [
 				`${signed(massKg)}, centre ${offMiddle(cgM[0], 'forward', 'back', units) ?? 'unmoved'}`,
 				...slides.flatMap((slide) => {
@@ -42,7 +41,7 @@ export function gimbalSwap(
 				})
 			]
 		})),
-		caution: usualCaution
+		caution: `${swapCaution} ${usualCaution}`
 	};
 	return swapSheet(sheet, paper);
 }

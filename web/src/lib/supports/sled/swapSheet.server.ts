@@ -33,7 +33,7 @@ export function sledSwap(
 			builds
 				.filter((to) => to !== from)
 				.map((to) => ({
-					title: `${from.payload.name} → ${to.payload.name}`,
+					title: `${from.payload.name} to ${to.payload.name}`,
 					lines: swapLines(sled, from, to, units).map(lineInWords)
 				}))
 		),

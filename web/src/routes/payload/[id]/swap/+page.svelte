@@ -5,7 +5,7 @@
 	import { printedReading } from '$lib/sheet/units/printed';
 	import { moveInWords } from '$lib/supports/gimbal/benchSlip';
 	import { payloadSheets } from '$lib/stations/payload/sheets';
-	import { swapBuilds, swapMoves } from '$lib/supports/gimbal/swap';
+	import { readingIn, swapBuilds, swapCaution, swapMoves } from '$lib/supports/gimbal/swap';
 	import { offMiddle } from '$lib/sheet/words';
 	import SheetLinks from '$lib/shell/SheetLinks.svelte';
 	import AlsoWith from '$lib/supports/swap/AlsoWith.svelte';
@@ -72,16 +72,15 @@
 				>
 			</thead>
 			<tbody>
-				{#each builds as { payload, massKg, cgM, targetsM, fits } (payload.id)}
+				{#each builds as build (build.payload.id)}
+					{@const { payload, massKg, cgM, fits } = build}
 					<tr data-build={payload.name}>
 						<th
 							>{payload.name}{#if !fits}<small class="problem">does not balance here</small>{/if}</th
 						>
 						<td class="number figure">{together(showMass(massKg, units))}</td>
 						<td>{offMiddle(cgM[0], 'forward', 'back', units) ?? 'in the middle'}</td>
-						{#each slides as slide (slide.id)}<td class="number figure"
-								>{printedReading(slide, targetsM[slide.id] ?? 0)}</td
-							>{/each}
+						{#each slides as slide (slide.id)}<td class="number figure">{readingIn(build, slide)}</td>{/each}
 					</tr>
 				{/each}
 			</tbody>
@@ -122,7 +121,7 @@
 												</li>
 											{/each}
 										</ul>
-									{:else}<span class="quiet">–</span>{/if}
+									{:else}<span class="quiet">{from === to ? '–' : 'does not balance here'}</span>{/if}
 								</td>
 							{/each}
 						</tr>
@@ -131,7 +130,7 @@
 			</table>
 		</div>
 	{/if}
-	<p class="caution">Motors off before a lens comes off; hold the camera, and tighten before letting go.</p>
+	<p class="caution">{swapCaution}</p>
 </div>
 
 <style>
