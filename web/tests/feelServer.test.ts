@@ -70,6 +70,17 @@ describe('what is kept', () => {
 		};
 		for (const _ of [1, 2]) expect((await ask('POST', '/api/recipes', draft)).status).toBe(200);
 		expect((await get<Recipe[]>('/api/recipes?find=twice')).length).toBe(1);
+		const found = async (find: string) =>
+			(await get<Recipe[]>(`/api/recipes?find=${encodeURIComponent(find)}`)).some(({ id }) => id === draft.id);
+		expect(await Promise.all(['today', 'twice today', 'yesterday', 'last year'].map(found))).toEqual([
+			...[true, true, false, false]
+		]);
+		// Numbers in a name, typed with any dash.
+		const dashed = /\d+[–-]\d+/.exec(one!.payloadName)?.[0];
+		if (dashed !== undefined)
+			expect(
+				(await get<Recipe[]>(`/api/recipes?find=${encodeURIComponent(dashed.replace('–', '-'))}`)).length
+			).toBeGreaterThan(0);
 		expect((await ask('PATCH', `/api/recipes/${draft.id}`, { struck: true })).body.struck).toBe(true);
 		expect((await get<Recipe[]>('/api/recipes?find=twice'))[0]?.struck).toBe(true);
 	});

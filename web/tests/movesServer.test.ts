@@ -82,6 +82,14 @@ describe('what is kept of a move', () => {
 		expect(sent.map(({ status }) => status)).toEqual([200, 200]);
 		const page = await (await fetch(`${served.origin}/logbook?search=sent+twice`)).text();
 		expect(page.match(/data-entry="Hold the hands"/g)).toHaveLength(1);
+		// Found by the day that it is listed for, and by no other.
+		const found = async (search: string) =>
+			(await (await fetch(`${served.origin}/logbook?search=${encodeURIComponent(search)}`)).text()).includes(run.id);
+		const day = (back: number) =>
+			new Date(Date.now() - back * 86_400_000).toLocaleDateString('en-GB', { day: 'numeric', month: 'short' });
+		expect(await Promise.all([day(0), 'today sent', day(3), 'yesterday sent'].map(found))).toEqual([
+			...[true, true, false, false]
+		]);
 		const stale = await ask('POST', `/api/moves/${id}/runs`, { ...run, id: randomUUID(), version: version - 1 });
 		expect(stale.status).toBe(409);
 		// Struck out, it stays to be read.

@@ -9,7 +9,7 @@
 	import { showDistance, together } from '$lib/sheet/units/display';
 	import { boundsOfPlan, isArea, kindWords, leastPoints, snapped } from './plan';
 	import PlanLayer from './PlanLayer.svelte';
-	import { gridM, pinned, type PlanView, toPlan, toScreen, viewOf, zoomed } from './view';
+	import { pinned, planBar, type PlanView, toPlan, toScreen, viewOf, zoomed } from './view';
 	import { createGesture, dragAction, pinchAction } from '@use-gesture/vanilla';
 
 	/** The plan being drawn: tap points, drag them, move it about. */
@@ -159,7 +159,7 @@
 			return [{ ...at([(from[0] + to[0]) / 2, (from[1] + to[1]) / 2]), words: together(showDistance(far, units)) }];
 		});
 	});
-	const barM = $derived(gridM(view.pxPerM) * 5);
+	const bar = $derived(planBar(view.pxPerM, 120, units));
 </script>
 
 <div class="sheetlike" class:drawing={tool !== null}>
@@ -212,7 +212,7 @@
 		{#each lengths as { x, y, words }, index (index)}<text class="length" {x} y={y - 6} text-anchor="middle"
 				>{words}</text
 			>{/each}
-		<ScaleBar x={20} y={height - 16} px={barM * view.pxPerM} words={together(showDistance(barM, units))} thick={0.2} />
+		<ScaleBar x={20} y={height - 16} px={bar.lengthM * view.pxPerM} words={bar.words} thick={0.2} />
 	</svg>
 	<div class="zoom">
 		<Button onclick={() => (view = zoomed(view, 1.5))} aria-label="Closer">+</Button>

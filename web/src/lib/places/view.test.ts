@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { gridM, pinned, toPlan, toScreen, viewOf, zoomed } from './view';
+import { gridM, pinned, planBar, toPlan, toScreen, viewOf, zoomed } from './view';
 import { mostChosenBytes, wrongWithFile } from './picture';
 
 const view = viewOf(
@@ -85,4 +85,19 @@ describe('a picture that was chosen', () => {
 		expect(wrongWithFile(file(mostChosenBytes))).toBeNull();
 		expect(wrongWithFile(file(3000, 'image/webp'))).toBeNull();
 	});
+});
+
+describe('a plan’s scale bar', () => {
+	it.each([
+		['metric', 50, 200, '2 m', 2],
+		['metric', 50, 99, '1 m', 1],
+		['imperial', 50, 200, '10 ft', 3.048],
+		['imperial', 50, 100, '5 ft', 1.524],
+		['imperial', 0.1, 100, '200 ft', 60.96]
+	] as const)(
+		'is the longest round length in %s that fits: %d px a metre, %d px',
+		(units, px, most, words, lengthM) => {
+			expect(planBar(px, most, units)).toEqual({ words, lengthM: expect.closeTo(lengthM, 9) as number });
+		}
+	);
 });

@@ -1,3 +1,5 @@
+import { mFromFt } from '@poise/core';
+import type { UnitSystem } from '$lib/model/person';
 import type { PlanPoint } from '$lib/model/venue';
 
 /** How a plan lies on the screen: the plan's point in the middle, and dots a metre. */
@@ -53,3 +55,15 @@ export const pinned = (
 
 /** Metres between the lines of the grid, so that they stand 18 px apart or more. */
 export const gridM = (pxPerM: number): number => [0.5, 1, 2, 5, 10, 20, 50].find((step) => step * pxPerM >= 18) ?? 100;
+
+/** The longest round length that takes no more dots, in the person's own units, with its words. */
+export function planBar(
+	pxPerM: number,
+	mostPx: number,
+	units: UnitSystem
+): { readonly lengthM: number; readonly words: string } {
+	const [unit, inM] = units === 'imperial' ? (['ft', mFromFt] as const) : (['m', (metres: number) => metres] as const);
+	const steps = [0.1, 0.2, 0.5, 1, 2, 5, 10, 20, 50, 100, 200];
+	const long = steps.findLast((each) => inM(each) * pxPerM <= mostPx) ?? steps[0]!;
+	return { lengthM: inM(long), words: `${long} ${unit}` };
+}

@@ -1,14 +1,13 @@
-import { and, desc, eq, gte, ilike, lt, or, type SQL, sql } from 'drizzle-orm';
+import { and, desc, eq, type SQL, sql } from 'drizzle-orm';
 import type { LoggedBalance, RecordDetail, RecordOf } from '$lib/model/balance';
 import { serverKind } from '../kinds';
-import { readSearch } from '../readSearch';
 import { Refusal } from '../refusal';
 import { fromStore, toStore } from '../stored';
 import { readable } from '../unreadable';
-import { notePassing } from '../kept/readSet';
 import { database } from './client';
 import { type BookPlace, microsOf, olderThan } from './bookPlace';
 import { balances, people } from './schema';
+import { searched } from './searched';
 
 const lineColumns = {
 	id: balances.id,
@@ -43,19 +42,7 @@ export async function listBalances(
 	search: string,
 	{ most = 200, before = null }: { readonly most?: number; readonly before?: BookPlace | null } = {}
 ): Promise<(LoggedBalance & { readonly place: BookPlace })[]> {
-	const { spans, words } = readSearch(search, new Date());
-	// “Last Sunday” is another day tomorrow.
-	if (spans.length > 0) notePassing();
-	const matches = [
-		...spans.map(({ from, to, words: asWords }) =>
-			or(
-				and(gte(balances.loggedAt, from.toISOString()), lt(balances.loggedAt, to.toISOString())),
-				// "May" may be a name too, and a note may say Sunday; of "1 Dec 1999" a line with a 1 in it says nothing.
-				and(...asWords.map((word) => holdsWord(word)))
-			)
-		),
-		...words.map((word) => holdsWord(word))
-	];
+	const matches = searched(search, balances.loggedAt, [balances.words, people.name]);
 	const rows = await database()
 		.select({ ...lineColumns, micros: microsOf(balances.loggedAt) })
 		.from(balances)
@@ -64,12 +51,6 @@ export async function listBalances(
 		.orderBy(desc(balances.loggedAt), desc(balances.id))
 		.limit(most);
 	return rows.map(({ micros, ...row }) => ({ ...line(row), place: { micros: Number(micros), id: row.id } }));
-}
-
-/** A hyphen finds every kind of dash, as in 24–70. */
-function holdsWord(word: string) {
-	const pattern = `%${word.replace(/[\\%_]/g, '\\$&').replace(/[-‐-―−]/g, '_')}%`;
-	return or(ilike(balances.words, pattern), ilike(people.name, pattern));
 }
 
 type Opened = Awaited<ReturnType<typeof open>>[number];

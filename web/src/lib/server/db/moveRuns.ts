@@ -1,4 +1,4 @@
-import { and, desc, eq, ilike } from 'drizzle-orm';
+import { and, desc, eq } from 'drizzle-orm';
 import type { Move, MoveRun, RunSeen } from '$lib/stations/moves/model';
 import { Refusal } from '../refusal';
 import { endsByTempo, moveRunDetail } from '../schemas/move';
@@ -8,6 +8,7 @@ import { database, inTransaction } from './client';
 import { findMove } from './moves';
 import { type BookPlace, microsOf, olderThan } from './bookPlace';
 import { moveRuns, people } from './schema';
+import { searched } from './searched';
 import { findVenue } from './venues';
 
 /** How a run lies in the database: the move as it was, and what was seen. */
@@ -38,7 +39,7 @@ const runOf = ({
 	at: new Date(at).toISOString()
 });
 
-/** The newest first, older than a place in the book; every word that is looked for stands somewhere in it. */
+/** The newest first, older than a place in the book; every word and every date that is looked for stands somewhere in it. */
 export async function listMoveRuns(
 	crewId: string,
 	search = '',
@@ -48,10 +49,6 @@ export async function listMoveRuns(
 		most = mostListed
 	}: { readonly moveId?: string | null; readonly before?: BookPlace | null; readonly most?: number } = {}
 ): Promise<(MoveRun & { readonly place: BookPlace })[]> {
-	const words = search
-		.split(/\s+/)
-		.filter((word) => word !== '')
-		.slice(0, 12);
 	const rows = await database()
 		.select({ ...columns, micros: microsOf(moveRuns.at) })
 		.from(moveRuns)
@@ -60,7 +57,7 @@ export async function listMoveRuns(
 			and(
 				eq(moveRuns.crewId, crewId),
 				...(moveId === null ? [] : [eq(moveRuns.moveId, moveId)]),
-				...words.map((word) => ilike(moveRuns.words, `%${word.replace(/[\\%_]/g, '\\$&')}%`)),
+				...searched(search, moveRuns.at, [moveRuns.words, people.name]),
 				olderThan(before, moveRuns.at, moveRuns.id)
 			)
 		)

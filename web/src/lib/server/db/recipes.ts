@@ -1,4 +1,4 @@
-import { and, desc, eq, ilike } from 'drizzle-orm';
+import { and, desc, eq } from 'drizzle-orm';
 import type { NewRecipe, Recipe, RecipeDetail } from '$lib/stations/feel/model';
 import { Refusal } from '../refusal';
 import { recipeDetail } from '../schemas/feel';
@@ -7,6 +7,7 @@ import { readable } from '../unreadable';
 import { database, inTransaction } from './client';
 import { findPayload } from './payloads';
 import { people, recipes } from './schema';
+import { searched } from './searched';
 import { findSupport } from './supports';
 
 /** How a recipe lies in the database. */
@@ -33,20 +34,11 @@ const recipeOf = (row: { detail: unknown; at: string } & Omit<Recipe, 'detail' |
 
 /** The newest first; every word that is looked for stands somewhere in it. */
 export async function listRecipes(crewId: string, search = ''): Promise<Recipe[]> {
-	const words = search
-		.split(/\s+/)
-		.filter((word) => word !== '')
-		.slice(0, 12);
 	const rows = await database()
 		.select(columns)
 		.from(recipes)
 		.innerJoin(people, eq(people.id, recipes.personId))
-		.where(
-			and(
-				eq(recipes.crewId, crewId),
-				...words.map((word) => ilike(recipes.words, `%${word.replace(/[\\%_]/g, '\\$&')}%`))
-			)
-		)
+		.where(and(eq(recipes.crewId, crewId), ...searched(search, recipes.at, [recipes.words, people.name])))
 		.orderBy(desc(recipes.at), desc(recipes.id))
 		.limit(mostListed);
 	return readable('recipe', rows, recipeOf);

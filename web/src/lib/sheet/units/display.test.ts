@@ -58,6 +58,10 @@ describe('what a person reads', () => {
 		expect(together(showMass(0.6604, 'metric'))).toBe('660 g');
 		expect(together(showMass(1.2957, 'metric'))).toBe('1.30 kg');
 		expect(together(showMass(9.107, 'imperial'))).toBe('20.08 lb');
+		// To what a hand reads.
+		expect(together(showMass(68.24, 'imperial'))).toBe('150 lb');
+		expect(together(showLength(1.3, 'imperial'))).toBe('51.2 in');
+		expect(fieldText(1.3, 'length', 'imperial')).toBe('51.2');
 		expect(together(showShare(0.003))).toBe('<1 %');
 	});
 

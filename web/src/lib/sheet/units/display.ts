@@ -78,7 +78,8 @@ const toMetric = (si: number, unit: string): Shown =>
 /** Lengths as a hand can set them: whole millimetres, halves below 10; hundredths of an inch. Size only, no sign. */
 export function showLength(metres: number, units: UnitSystem): Shown {
 	const size = Math.abs(metres);
-	if (units === 'imperial') return { figure: plain(inFromM(size), 2, true), unit: 'in' };
+	// No hand reads hundredths of an inch along a yard.
+	if (units === 'imperial') return { figure: plain(inFromM(size), inFromM(size) < 19.95 ? 2 : 1, true), unit: 'in' };
 	const mm = mmFromM(size);
 	return { figure: mm < 9.75 ? plain(Math.round(mm * 2) / 2, 1) : plain(mm, 0), unit: 'mm' };
 }
@@ -89,14 +90,14 @@ export const showMove = (metres: number, units: UnitSystem): Shown =>
 		? showLength(metres, units)
 		: { figure: plain(Math.round(mmFromM(Math.abs(metres)) * 2) / 2, 1), unit: 'mm' };
 
-/** Masses: grams below a kilogram, else kilograms to 10 g; pounds to a hundredth, ounces below a tenth of one. */
+/** Masses: grams below a kilogram, else kilograms to 10 g; pounds to a hundredth, whole ones from a hundred, ounces below a tenth of one. */
 export function showMass(kilograms: number, units: UnitSystem): Shown {
 	if (units === 'imperial') {
 		// Below a tenth of a pound a hundredth of it says too little.
 		const ounces = ozFromKg(kilograms);
 		return kilograms !== 0 && Math.abs(ounces) < 1.595
 			? { figure: plain(ounces, 1, true), unit: 'oz' }
-			: { figure: plain(lbFromKg(kilograms), 2, true), unit: 'lb' };
+			: { figure: plain(lbFromKg(kilograms), Math.abs(lbFromKg(kilograms)) < 99.95 ? 2 : 0, true), unit: 'lb' };
 	}
 	return kilograms < 0.9995
 		? { figure: plain(gFromKg(kilograms), 0), unit: 'g' }
@@ -336,11 +337,14 @@ export function readQuantity(text: string, quantity: Quantity, units: UnitSystem
 	return { value: convert(sign === '-' ? -size : size) };
 }
 
-/** An SI value as it stands in a field: enough digits to come back the same to a tenth of a millimetre or gram. */
+/** An SI value as it stands in a field: enough digits to come back the same to a tenth of a millimetre or gram; long lengths to what a tape reads. */
 export function fieldText(value: number, quantity: Quantity, units: UnitSystem): string {
 	const fixed = fixedUnits[quantity];
 	if (fixed !== undefined) return plain(fixed.shown(value), fixed.decimals);
-	if (quantity === 'length') return units === 'metric' ? plain(mmFromM(value), 1) : plain(inFromM(value), 3);
+	if (quantity === 'length')
+		return units === 'metric'
+			? plain(mmFromM(value), 1)
+			: plain(inFromM(value), Math.abs(inFromM(value)) < 19.95 ? 3 : 1);
 	if (quantity === 'torque') return units === 'metric' ? plain(value, 3) : plain(ozfInFromNm(value), 2);
 	if (quantity === 'temperature') return plain(units === 'metric' ? value : fahrenheitFromCelsius(value), 1);
 	if (quantity === 'slow') return units === 'metric' ? plain(mmFromM(value), 0) : plain(inFromM(value), 1);

@@ -2,14 +2,13 @@
 	/* eslint-disable max-lines -- one drawing: what stands in the room, and what a hand takes hold of. */
 	import { frameOf, type Vec3 } from '@poise/core';
 	import PlanLayer from '$lib/places/PlanLayer.svelte';
-	import { type PlanView, toPlan, toScreen, viewOf } from '$lib/places/view';
+	import { planBar, type PlanView, toPlan, toScreen, viewOf } from '$lib/places/view';
 	import ScaleBar from '$lib/sheet/drawing/ScaleBar.svelte';
 	import Button from '$lib/sheet/fields/Button.svelte';
 	import { Pull } from '$lib/sheet/drawing/pull.svelte';
 	import type { HeadSeen } from '@poise/desk/messages';
 	import type { LiveHead } from '$lib/model/liveHead';
 	import { deskWire } from '$lib/shell/deskWire.svelte';
-	import { showDistance, together } from '$lib/sheet/units/display';
 	import { sharedLive } from './liveBench.svelte';
 	import { armOf, focalOf, livePose } from './stand';
 	import { wayTo } from './reach';
@@ -171,7 +170,7 @@
 		},
 		settle: () => {}
 	});
-	const barM = $derived([0.5, 1, 2, 5, 10, 20].findLast((each) => each * view.pxPerM <= width / 4) ?? 0.5);
+	const bar = $derived(planBar(view.pxPerM, width / 4, bench.data.person.units));
 	/** Whether what a flag stands at is in the picture of the head in hand now. */
 	const inPicture = (pointM: Vec3): boolean => {
 		const { kept, head } = bench;
@@ -255,12 +254,7 @@
 				{#if head.recording}<circle class="tally" cx="13" cy="-13" r="5" />{/if}
 			</g>
 		{/each}
-		<ScaleBar
-			x={18}
-			y={height - 16}
-			px={barM * view.pxPerM}
-			words={together(showDistance(barM, bench.data.person.units))}
-		/>
+		<ScaleBar x={18} y={height - 16} px={bar.lengthM * view.pxPerM} words={bar.words} />
 	</svg>
 	{#if plan === null}<p class="hint">
 			No plan yet. Say where a head stands on its own sheet, and choose its venue there.

@@ -24,6 +24,9 @@
 		const { run } = bench;
 		return runs(run) ? tryFigures(() => railInFrame(bench.move, run)) : null;
 	});
+	/** The rail lies on it, or would lift off it. */
+	const borne = (newtons: number) => (newtons < -0.5 ? `pulls down ${force(-newtons)}` : force(newtons));
+	const pulled = $derived(read === null ? 0 : Math.max(0, ...read.spansN.map(([least]) => -least)));
 	const force = (newtons: number) => `${newtons < 0 ? '−' : ''}${together(showForce(Math.abs(newtons), units))}`;
 	let halfBaseM = $state(0.4);
 	let standKg = $state(8);
@@ -106,6 +109,9 @@
 			</div>
 			<p class="big" data-testid="rail-answer">
 				{#if read.warnings.length > 0}{read.warnings[0]}
+				{:else if pulled > 0}As reckoned, <strong
+						>{read.spansN.length === 1 ? 'the clamp' : 'a clamp'} pulls down {force(pulled)}</strong
+					>, where the carriage would lift the rail off.
 				{:else}As reckoned, <strong>nothing lifts off</strong> over the travel.{/if}
 			</p>
 			<table class="folds">
@@ -126,8 +132,8 @@
 										? 'First support bears'
 										: 'Second support bears'}</th
 							>
-							<td class="figure number">{force(least)}</td>
-							<td class="figure number">{force(most)}</td>
+							<td class="figure number">{borne(least)}</td>
+							<td class="figure number">{borne(most)}</td>
 							<td class="wide"
 								>{#if bears(most) === null}<span class="quiet">nobody has said</span>{:else}<Vial
 										offset={2 * bears(most)! - 1}

@@ -8,7 +8,7 @@
 	import { showDistance, together } from '$lib/sheet/units/display';
 	import PlanLayer from '$lib/places/PlanLayer.svelte';
 	import { isArea } from '$lib/places/plan';
-	import { type PlanView, toPlan, toScreen, zoomed } from '$lib/places/view';
+	import { planBar, type PlanView, toPlan, toScreen, zoomed } from '$lib/places/view';
 	import { untrack } from 'svelte';
 	import { carriedTo } from './carry';
 	import type { MoveBench } from './moveBench.svelte';
@@ -148,9 +148,7 @@
 	// svelte-ignore state_referenced_locally
 	let from: PlanView = view;
 	/** The longest round length that takes up a fifth of the drawing. */
-	const barM = $derived(
-		[0.1, 0.2, 0.5, 1, 2, 5, 10, 20, 50].findLast((each) => each * view.pxPerM <= width / 4) ?? 0.1
-	);
+	const bar = $derived(planBar(view.pxPerM, width / 4, bench.units));
 	const subjectAt = $derived(at(move.subject.atM));
 	const cameraAt = $derived(at(heldPose.centreM));
 	const nowAt = $derived(bench.pose === null ? null : at(bench.pose.centreM));
@@ -273,13 +271,7 @@
 			onkeydown={(event) => nudge(event, heldPose.centreM, carry)}
 			onsettle={bench.settle}
 		/>
-		<ScaleBar
-			x={18}
-			y={height - 16}
-			px={barM * view.pxPerM}
-			words={together(showDistance(barM, bench.units))}
-			thick={0.2}
-		/>
+		<ScaleBar x={18} y={height - 16} px={bar.lengthM * view.pxPerM} words={bar.words} thick={0.2} />
 	</svg>
 	{#if bench.told !== ''}<p class="told" role="status" data-testid="told">{bench.told}</p>{/if}
 </div>

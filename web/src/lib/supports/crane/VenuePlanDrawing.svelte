@@ -10,7 +10,7 @@
 	import { showDistance, together } from '$lib/sheet/units/display';
 	import { boundsOfPlan, snapped } from '$lib/places/plan';
 	import PlanLayer from '$lib/places/PlanLayer.svelte';
-	import { gridM, toPlan, toScreen, viewOf } from '$lib/places/view';
+	import { planBar, toPlan, toScreen, viewOf } from '$lib/places/view';
 	import { untrack } from 'svelte';
 	import type { VenueReach } from './inVenue';
 	import { countedFrom } from './passKeys';
@@ -123,7 +123,7 @@
 	const worstNose = $derived(
 		worst === null ? null : along(reachM * Math.cos(worst.boomRad), standing.headingRad + worst.swingRad)
 	);
-	const barM = $derived(gridM(px) * 5);
+	const bar = $derived(planBar(px, 120, units));
 </script>
 
 <Board {width} {height} label="The crane on the venue’s plan">
@@ -160,7 +160,7 @@
 		{onsettle}
 	/>
 	<path class="cross" d="M{pivot.x - 5} {pivot.y}H{pivot.x + 5}M{pivot.x} {pivot.y - 5}V{pivot.y + 5}" />
-	<ScaleBar x={20} y={height - 16} px={barM * px} words={together(showDistance(barM, units))} thick={0.2} />
+	<ScaleBar x={20} y={height - 16} px={bar.lengthM * px} words={bar.words} thick={0.2} />
 </Board>
 
 <style>
