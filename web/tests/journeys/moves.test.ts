@@ -70,6 +70,48 @@ describe.each(ways)('a first move with %s, with nothing on the shelf', (way: Way
 		await person.reads(/An empty floor/, '.slip');
 	});
 
+	it('a run typed as so far, in so long lays rail and knots; the speed’s shape is how it starts and ends', async () => {
+		const made = person.path;
+		await hand.saved();
+		await person.press('All moves');
+		await person.arrives(/^\/moves$/);
+		await person.types('so far', '0');
+		await person.reads(/Between 0\.05 and 60 m/);
+		await person.types('so far', '1.2');
+		await person.types(/^in$/, '6');
+		await person.types('subject off the line', '1.5');
+		await person.types('lens', '50');
+		await person.press('Lay rail and knots');
+		await person.arrives(movePage);
+		// From rest to rest, 300 mm/s of 250: not possible; evenly 200 are; by ramps 240.
+		await person.reads(/It takes 7\.\d s at least/, '.slip .answer');
+		await person.press('Time', '.topics');
+		await person.press('Even all the way');
+		await person.reads(/Nearest its limit: along the rail, 200 mm\/s of 250 mm\/s/, '.slip');
+		await person.reads(/it has its speed at once.*the carriage needs 0\.5 s and 50 mm/, '.slip');
+		await person.press('Own ramps');
+		await person.reads(/Nearest its limit: along the rail, 240 mm\/s of 250 mm\/s/, '.slip');
+		await person.press('Soft at both ends');
+		await person.reads(/It takes 9\.0 s at least/, '.slip .answer');
+		await person.press('From rest to rest');
+		await person.press(/^Make it 7/);
+		await person.reads(/It takes 7\.2 s$/, '.slip .answer');
+		// What it is of stands in the picture by what it is.
+		await person.press('Subject', '.topics');
+		await person.picks(/^is/, /^a cake$/);
+		await hand.saved();
+		// Knots before and after, as they are put, are rests: nothing goes past its end.
+		await person.press('Knot', '.topics');
+		await person.press(/^Knot after/);
+		await person.reads(/^(?!.*past its end)/, '.slip .answer');
+		await hand.saved();
+		await person.press('All moves');
+		await person.arrives(/^\/moves$/);
+		await person.press('Along the table');
+		await person.arrives(movePage);
+		expect(person.path).toBe(made);
+	});
+
 	it('looks at the subject wherever the two handles are pulled', async () => {
 		const before = await person.words('[data-testid="set-list"]');
 		await hand.pulls('subject', 60, 0, ['ArrowRight', 'ArrowRight', 'ArrowRight']);

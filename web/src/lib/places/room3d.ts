@@ -26,11 +26,13 @@ import {
 	WebGLRenderer
 } from 'three';
 import type { PlanShape, VenuePlan } from '$lib/model/venue';
+import { subjectPieces, type SubjectShape } from './subjectPieces';
 
 /** What is looked at, as tall as it is drawn. */
 interface Subject {
 	readonly atM: Vec3;
 	readonly tallM: number;
+	readonly shape?: SubjectShape | undefined;
 }
 /** A part of what carries a camera: from where to where, and how thick. */
 interface Stroke {
@@ -177,22 +179,23 @@ export class Room {
 		return made;
 	}
 
-	subject({ atM, tallM }: Subject): void {
+	subject({ atM, tallM, shape }: Subject): void {
 		empty(this.#subject);
 		const material = new MeshLambertMaterial({ color: this.#inks.subject });
-		const [x, y, z] = atM;
-		if (tallM > 1) {
-			const trunk = new Mesh(new CapsuleGeometry(0.2, Math.max(0.1, tallM - 0.75), 4, 12), material);
-			trunk.rotation.x = Math.PI / 2;
-			trunk.position.set(x, y, Math.max(0, z - tallM + 0.15) + (tallM - 0.3) / 2);
-			const head = new Mesh(new SphereGeometry(0.12, 16, 12), material);
-			head.position.set(x, y, z);
-			this.#subject.add(trunk, head);
-			return;
+		for (const { solid, sizeM, offM } of subjectPieces(shape ?? (tallM > 1 ? 'standing' : 'ball'), tallM)) {
+			const [x, y, z] = sizeM;
+			const piece = new Mesh(
+				solid === 'ball'
+					? new SphereGeometry(0.5, 20, 14)
+					: solid === 'box'
+						? new BoxGeometry(1, 1, 1)
+						: new CylinderGeometry(0.5, 0.5, 1, 24).rotateX(Math.PI / 2),
+				material
+			);
+			piece.scale.set(x, y, z);
+			piece.position.set(atM[0], atM[1], atM[2] + offM);
+			this.#subject.add(piece);
 		}
-		const ball = new Mesh(new SphereGeometry(tallM / 2, 20, 14), material);
-		ball.position.set(x, y, z);
-		this.#subject.add(ball);
 	}
 
 	/** What carries the camera, as far as it may come into its own picture: one rod of unit size, put where each piece is. */

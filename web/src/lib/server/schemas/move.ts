@@ -12,6 +12,7 @@ import {
 	runSeen,
 	type RunSeen,
 	stances,
+	subjectShapes,
 	tempos,
 	type Values
 } from '$lib/stations/moves/model';
@@ -169,7 +170,8 @@ export const moveDraft = Joi.object<Move & { readonly ends?: never }>({
 	subject: Joi.object({
 		name: words('the subject', 60),
 		atM: place('the subject'),
-		tallM: within(moveLimits.tall, 'the subject’s height')
+		tallM: within(moveLimits.tall, 'the subject’s height'),
+		shape: one(subjectShapes, 'what the subject is').optional()
 	}).required(),
 	aim: one(['subject', 'knots'] as const, 'where it looks'),
 	focus: one(['subject', 'knots'] as const, 'where it focuses'),

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import QuantityField from '$lib/sheet/fields/QuantityField.svelte';
-	import type { MoveField } from './fields';
+	import type { MoveField } from './moveField';
 	import { sharedMove } from './moveBench.svelte';
 
 	/** A row of figures of the move; each is refused at its own field. */

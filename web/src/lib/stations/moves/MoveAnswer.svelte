@@ -11,7 +11,9 @@
 	const beyond = $derived(figures?.beyond[0] ?? null);
 	const worst = $derived(bench.strikes[0] ?? null);
 	const short = $derived(
-		figures === null || figures.shortestS === null || !over ? '' : seconds(Math.ceil(figures.shortestS * 10) / 10)
+		figures === null || figures.shortestS === null || !over
+			? ''
+			: seconds(Math.ceil(figures.shortestS * 10 - 1e-6) / 10)
 	);
 </script>
 

@@ -18,7 +18,7 @@
 	import { standingOn, standingOnPattern, withPayload } from './gear';
 	import { changedKnot, extended, insertedAfter, lastingFor, without } from './knots';
 	import { moveLimits } from './limits';
-	import { type Knot, stances } from './model';
+	import { type Knot, stances, type SubjectShape, subjectShapes } from './model';
 	import { sharedMove } from './moveBench.svelte';
 	import { runs } from './path';
 	import { movePatterns } from './patterns';
@@ -26,7 +26,7 @@
 	import { behaves } from './supports';
 	import { stanceWords } from './supports/stance';
 	import TempoChoice from './TempoChoice.svelte';
-	import { headKindWords, seconds, tempoMeans } from './words';
+	import { headKindWords, seconds, subjectKinds, tempoMeans } from './words';
 
 	const bench = sharedMove();
 	const move = $derived(bench.move);
@@ -388,6 +388,19 @@
 					onblur={bench.settle}
 					data-testid="subject-name"
 				/></label
+			>
+			<label class="stack"
+				>is
+				<Choice
+					value={move.subject.shape ?? (move.subject.tallM > 1 ? 'standing' : 'ball')}
+					onchange={(event) => {
+						const shape = event.currentTarget.value as SubjectShape;
+						once({ ...move, subject: { ...move.subject, shape, tallM: subjectKinds[shape].tallM } });
+					}}
+					data-testid="subject-shape"
+				>
+					{#each subjectShapes as each (each)}<option value={each}>{subjectKinds[each].words}</option>{/each}
+				</Choice></label
 			>
 		</div>
 		<Fields fields={subjectFields(move)} about="subject" />

@@ -120,7 +120,15 @@
 				[axisWords[axis].words, `${placeWords(axis, first, units, sign)} to ${placeWords(axis, last, units, sign)}`]
 			];
 		});
-		return [['goes', tempoWords[move.tempo].toLowerCase()], ...goes].slice(0, 7) as (readonly [string, string])[];
+		const heights = figures.poses.map(({ positionM }) => positionM[2]);
+		const lens: (readonly [string, string])[] =
+			move.support.kind === 'arm'
+				? [['lens', `${far(heights[0]!, units)} to ${far(heights[heights.length - 1]!, units)} high`]]
+				: [];
+		return [['goes', tempoWords[move.tempo].toLowerCase()], ...lens, ...goes].slice(0, 8) as (readonly [
+			string,
+			string
+		])[];
 	});
 	const motors = $derived(move.head.kind === 'motors' || move.head.kind === 'gimbal');
 	const cautions = $derived([
@@ -134,7 +142,9 @@
 		...behaves(move.support).cautions(move.support)
 	]);
 	const short = $derived(
-		figures === null || figures.shortestS === null || !over ? '' : seconds(Math.ceil(figures.shortestS * 10) / 10)
+		figures === null || figures.shortestS === null || !over
+			? ''
+			: seconds(Math.ceil(figures.shortestS * 10 - 1e-6) / 10)
 	);
 </script>
 
@@ -164,7 +174,7 @@
 					move,
 					figures.bindingAtS ?? 0
 				)}.{!over && figures.shortestS !== null
-					? ` It could be as short as ${seconds(Math.ceil(figures.shortestS * 10) / 10)}.`
+					? ` It could be as short as ${seconds(Math.ceil(figures.shortestS * 10 - 1e-6) / 10)}.`
 					: ''}
 			{:else}Nothing that moves has a limit.{/if}
 		</p>

@@ -8,15 +8,20 @@
 	import type { Venue } from '$lib/model/venue';
 	import { when } from '$lib/sheet/when';
 	import { movePath } from './address';
-	import type { SavedMove } from './model';
+	import QuantityField from '$lib/sheet/fields/QuantityField.svelte';
+	import { allowed } from '$lib/sheet/units/allowed';
+	import type { Person } from '$lib/model/person';
+	import { type Move, type SavedMove, type Tempo, tempos } from './model';
+	import { sweepLimits, sweepMove, usualSweep } from './sweep';
 	import { fromPattern } from './fromPattern';
 	import { movePatterns } from './patterns';
-	import { seconds } from './words';
+	import { seconds, tempoWords } from './words';
 
 	interface Props {
 		data: {
 			readonly moves: readonly (SavedMove & { readonly at: string })[];
 			readonly venues: readonly Venue[];
+			readonly person: Person;
 		};
 	}
 	let { data }: Props = $props();
@@ -32,15 +37,18 @@
 		return seconds(last.tS + last.dwellS - first.tS);
 	};
 
-	async function make(patternId: string) {
-		trouble = '';
+	const venue = $derived(data.venues.find(({ id }) => id === venueId) ?? null);
+	const called = (usual: string) => (name.trim() === '' ? usual : name.trim());
+	function make(patternId: string) {
 		const pattern = movePatterns.find(({ id }) => id === patternId)!;
-		const venue = data.venues.find(({ id }) => id === venueId) ?? null;
-		const called = name.trim() === '' ? pattern.name : name.trim();
+		return create(fromPattern(pattern, called(pattern.name), venue?.id ?? null, venue?.plan ?? null));
+	}
+	let sweep = $state.raw(usualSweep);
+	const lay = () => create(sweepMove(sweep, called('A run along a line'), venue?.id ?? null, venue?.plan ?? null));
+	async function create(move: Move) {
+		trouble = '';
 		busy = true;
-		const outcome = await ask<SavedMove>('POST', '/api/moves', {
-			move: fromPattern(pattern, called, venue?.id ?? null, venue?.plan ?? null)
-		});
+		const outcome = await ask<SavedMove>('POST', '/api/moves', { move });
 		busy = false;
 		if (outcome.ok) await goto(movePath(outcome.value.id));
 		else trouble = Object.values(outcome.error.fields ?? {})[0] ?? outcome.error.message;
@@ -81,7 +89,53 @@
 		>
 		{#if data.venues.length === 0}<a class="tool" href="/venues">Draw a venue first</a>{/if}
 	</div>
-	<p class="lead">What carries the camera?</p>
+	<h2>So far, in so long</h2>
+	<div class="row" data-testid="sweep">
+		<label class="stack"
+			>along a
+			<Choice
+				value={sweep.carries}
+				onchange={(event) => (sweep = { ...sweep, carries: event.currentTarget.value as typeof sweep.carries })}
+				data-testid="sweep-carries"
+			>
+				<option value="slider">slider</option>
+				<option value="dolly">dolly on a track</option>
+			</Choice></label
+		>
+		{#each [['farM', 'so far', 'distance', sweepLimits.far], ['lastsS', 'in', 'time', sweepLimits.lasts], ['subjectM', 'subject off the line', 'distance', sweepLimits.subject]] as const as [key, label, quantity, limit] (key)}
+			<QuantityField
+				{label}
+				{quantity}
+				units={data.person.units}
+				value={sweep[key]}
+				check={allowed(limit, quantity)}
+				onvalue={(value) => (sweep = { ...sweep, [key]: value })}
+				testId="sweep-{key}"
+			/>
+		{/each}
+		<QuantityField
+			label="lens"
+			quantity="length"
+			units="metric"
+			printed
+			value={sweep.focalM}
+			check={allowed(sweepLimits.focal, 'length')}
+			onvalue={(focalM) => (sweep = { ...sweep, focalM })}
+			testId="sweep-focalM"
+		/>
+		<label class="stack"
+			>goes
+			<Choice
+				value={sweep.tempo}
+				onchange={(event) => (sweep = { ...sweep, tempo: event.currentTarget.value as Tempo })}
+				data-testid="sweep-tempo"
+			>
+				{#each tempos as each (each)}<option value={each}>{tempoWords[each]}</option>{/each}
+			</Choice></label
+		>
+		<Button class="go" disabled={busy} onclick={lay} data-testid="sweep-lay">Lay rail and knots</Button>
+	</div>
+	<h2>Or from what carries the camera</h2>
 	<div class="patterns">
 		{#each movePatterns as { id, name: called, words } (id)}
 			<Button class="pattern" disabled={busy} onclick={() => make(id)} data-testid="pattern-{id}">

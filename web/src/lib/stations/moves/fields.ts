@@ -7,22 +7,12 @@ import { axisWords } from './axes';
 import { axisAt, changedKnot, movedWithRest, restedAt, timeRoom } from './knots';
 import { leastLegS, moveLimits } from './limits';
 import { type Axis, headAxes, type Knot, type Move } from './model';
+import { lensFields } from './lensFields';
+import type { MoveField } from './moveField';
 import { axesOf } from './path';
 import { limitsOf } from './figures';
 import { pictureSign } from './supports/stance';
 import { turnLabel } from '$lib/model/turns';
-
-/** A figure of a move: where it is typed, how far it goes, and what the move is with another. */
-export interface MoveField {
-	readonly id: string;
-	readonly label: string;
-	readonly value: number;
-	readonly quantity: Quantity;
-	readonly check: (value: number) => string | null;
-	readonly put: (value: number) => Move;
-	/** Printed in this unit whatever a person likes. */
-	readonly printed?: boolean;
-}
 
 const field = (
 	id: string,
@@ -75,6 +65,7 @@ export function knotFields(move: Move, knot: Knot): MoveField[] {
 						(legS) => movedWithRest(move, knot.id, before.tS + before.dwellS + legS)
 					)
 				]),
+		...lensFields(move, knot),
 		field('knot-rest', 'rests for', knot.dwellS, 'time', moveLimits.dwell, (dwellS) => restedAt(move, knot.id, dwellS)),
 		...axes.map((axis): MoveField => {
 			const { words, quantity, limit } = axisWords[axis];

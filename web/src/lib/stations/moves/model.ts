@@ -1,6 +1,7 @@
 import type { Vec3 } from '@poise/core';
 import type { AxisFigures, HeadFigures, Reach } from '$lib/model/head';
 import type { LensAt } from '$lib/model/lensAt';
+import type { SubjectShape } from '$lib/places/subjectPieces';
 
 /** What carries the head, in the order in which a hand thinks of it; a walk has its place on the floor instead. */
 const baseAxes = ['trackM', 'swingRad', 'boomRad', 'extensionM', 'eastM', 'northM', 'heightM'] as const;
@@ -83,6 +84,7 @@ export interface WalkSupport extends OfGear {
 }
 export type MoveSupport = FixedSupport | RailSupport | ArmSupport | WalkSupport;
 
+export type { SubjectShape };
 /** What turns the camera on it: a locked ball head, a passive bar beside the rail, motors, a gimbal's motors. */
 export const headKinds = ['ball', 'bar', 'motors', 'gimbal'] as const;
 export type HeadKind = (typeof headKinds)[number];
@@ -120,11 +122,23 @@ export interface MoveCamera {
 	readonly lens?: LensAt | null;
 }
 
+/** What a subject is, as it is drawn: so large, with the place looked at where one looks at it. */
+export const subjectShapes = [
+	'ball',
+	'standing',
+	'seated',
+	'cake',
+	'bottle',
+	'book',
+	'box'
+] as const satisfies readonly SubjectShape[];
 interface MoveSubject {
 	readonly name: string;
 	readonly atM: Vec3;
 	/** Drawn and framed so large. */
 	readonly tallM: number;
+	/** None: a ball, or somebody standing where it is as tall. */
+	readonly shape?: SubjectShape | undefined;
 }
 
 export interface Knot {

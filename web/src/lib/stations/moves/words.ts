@@ -5,7 +5,7 @@ import { showDistance, showLength, showSlow, showTurnRate, together } from '$lib
 import { bodyName } from '$lib/places/clearance';
 import { axisWords } from './axes';
 import type { Band } from './figures';
-import type { Axis, HeadKind, RunSeen, Tempo } from './model';
+import type { Axis, HeadKind, RunSeen, SubjectShape, Tempo } from './model';
 
 export const seconds = (time: number): string => `${(Math.round(time * 10) / 10).toFixed(1)} s`;
 export const degrees = (radians: number): string =>
@@ -64,6 +64,16 @@ export const tempoMeans: Readonly<Record<Tempo, string>> = {
 	build:
 		'From rest to twice an even run’s speed at its very end: a stop takes the shock, and so does the camera. Cut before it.',
 	ramps: 'It gains as long as the ramp in, loses as long as the ramp out, and goes evenly between.'
+};
+/** What each is called, and how tall one usually is. */
+export const subjectKinds: Readonly<Record<SubjectShape, { readonly words: string; readonly tallM: number }>> = {
+	ball: { words: 'a spot, a face', tallM: 0.3 },
+	standing: { words: 'somebody standing', tallM: 1.75 },
+	seated: { words: 'somebody seated', tallM: 1.3 },
+	cake: { words: 'a cake', tallM: 0.3 },
+	bottle: { words: 'a bottle', tallM: 0.32 },
+	book: { words: 'a book', tallM: 0.24 },
+	box: { words: 'a box of its own', tallM: 0.5 }
 };
 export const seenWords: Readonly<Record<RunSeen, string>> = {
 	asPlanned: 'ran as planned',

@@ -87,7 +87,7 @@ export function venueQuestion(
 	};
 }
 
-export interface VenueFinding {
+interface VenueFinding {
 	readonly id: string;
 	readonly label: string;
 	readonly kind: keyof typeof keepM;
