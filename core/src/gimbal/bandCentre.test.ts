@@ -28,7 +28,11 @@ describe('the middle of a holding band, foretold and seen', () => {
 					const before = at(history);
 					const observation = truth(centreM, positionM);
 					const agrees =
-						observation === 'falls+' ? before < positionM : observation === 'falls-' ? before > positionM : false;
+						observation === 'falls+'
+							? before <= positionM - widths.fallsBeyondM
+							: observation === 'falls-'
+								? before >= positionM + widths.fallsBeyondM
+								: false;
 					if (!agrees) return;
 					const after = at([...history, { positionM, observation }]);
 					expect(Math.abs(after - centreM)).toBeLessThanOrEqual(Math.abs(before - centreM) + 1e-12);

@@ -18,8 +18,10 @@ const scaleShare = 0.826;
  * admits and keeps a fiftieth of the rest, in case it was wrong.
  *
  * The answer is not the law's median throughout. A look that agrees with the answer so far only draws it to the nearest
- * point that the look admits: a projection on a half line or a stretch, which is never further from any truth in it. Only
- * a look that the answer contradicts asks for the median of all that is known.
+ * point that the look admits: a projection on a half line or a stretch, which is never further from any truth in it. A fall
+ * that the answer contradicts says that the foretold is wrong, or its band: the answer is as far out as the foretold admits
+ * (two standard deviations), then twice as far each time, until something bounds it on both sides; then it is the median of
+ * all that is known.
  *
  * @example
  * // Foretold at 36 mm; at 50 mm the positive side falls, as it should: the foretold stands.
@@ -48,15 +50,33 @@ export function bandCentre(input: {
 		const agrees =
 			observation === 'holds'
 				? centreM >= least && centreM <= greatest
-				: observation === 'falls+'
-					? centreM < positionM
-					: centreM > positionM;
-		centreM = agrees
-			? Math.min(greatest, Math.max(least, centreM))
-			: quantile(piecesOf(admitted.slice(0, index + 1), prior), 0.5);
+				: // A fall within the band that is believed about the answer says that one of the two is wrong.
+					observation === 'falls+'
+					? centreM <= positionM - fallsBeyondM
+					: centreM >= positionM + fallsBeyondM;
+		if (agrees) centreM = Math.min(greatest, Math.max(least, centreM));
+		else
+			centreM =
+				stepOut(history.slice(0, index + 1), prior) ?? quantile(piecesOf(admitted.slice(0, index + 1), prior), 0.5);
 	});
 	const pieces = piecesOf(admitted, prior);
 	return { centreM, sigmaM: (quantile(pieces, 0.84) - quantile(pieces, 0.16)) / 2 };
+}
+
+/** What a foretold place admits: so many of its standard deviations to either side. */
+const admitsSigmas = 2;
+
+/**
+ * Every look fell to one side, and the last against what was reckoned: as far as the foretold admits to the other side, and where it has fallen
+ * there too, twice as far each time. Null: something bounds it on both sides, and the law says where between.
+ */
+function stepOut(history: readonly Tried[], { meanM, sigmaM }: { meanM: number; sigmaM: number }): number | null {
+	const side = history[history.length - 1]!.observation;
+	if (side === 'holds' || history.some(({ observation }) => observation !== side)) return null;
+	const to = side === 'falls+' ? -1 : 1;
+	const gone = Math.max(0, ...history.map(({ positionM }) => to * (positionM - meanM)));
+	const first = admitsSigmas * sigmaM;
+	return meanM + to * (gone < first / 2 ? first : 2 * gone);
 }
 
 type Stretch = readonly [least: number, greatest: number];
