@@ -127,6 +127,13 @@ describe('a full guided balance on a phone, by taps', () => {
 		}
 		await page.waitForSelector(id('to-log'));
 		expect(await text(page, '.answer')).toBe('Power on, waived');
+		// Logged where it is, and the way on is said.
+		await page.click(id('log'));
+		await page.waitForSelector(id('after-log'));
+		expect(await text(page, id('to-log'))).toMatch(/Logged at \d\d:\d\d\. Open it.*Next: how it feels/);
+		expect(await page.$eval(id('after-log'), (link) => (link as HTMLAnchorElement).pathname)).toBe(
+			`/feel/${rig('Large').id}/${payload('Cine').id}`
+		);
 	});
 
 	it('reads aloud only when asked', async () => {

@@ -228,6 +228,22 @@ describe('the server, of venues', () => {
 		expect(large.status).toBe(413);
 		expect((await large.json()).error.message).toContain('4 MiB');
 	});
+	it('says what stands in a venue before it is deleted, by name, and leads to a move there', async () => {
+		const { id: hallId } = venue('Tidewater');
+		await go(page, `${screen.origin}/venues/${hallId}`);
+		await page.evaluate(() =>
+			[...document.querySelectorAll('button')]
+				.find((each) => /^Delete this venue/.test(each.textContent ?? ''))!
+				.click()
+		);
+		await waitForText(page, id('delete-words'), 'the move “Salute, low to high”');
+		expect(await text(page, id('delete-words'))).toMatch(
+			/stands? there, and (is|are) tried against nothing without it/
+		);
+		await page.click(id('move-here'));
+		await page.waitForSelector(id('move-new-venue'));
+		expect(await page.$eval(id('move-new-venue'), (list) => (list as HTMLSelectElement).value)).toBe(hallId);
+	});
 	it('takes a venue away with its pictures', async () => {
 		const made = (await ask('POST', '/api/venues', { name: 'For a day', plan: venue('Chapel').plan })).body as Venue;
 		const png = readFileSync(join(import.meta.dirname, '../../docs/screenshots/payload-cine.png'));

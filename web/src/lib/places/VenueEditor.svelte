@@ -36,7 +36,11 @@
 	import ShapeDetails from './ShapeDetails.svelte';
 
 	interface Props {
-		data: { readonly venue: Venue; readonly person: Person };
+		data: {
+			readonly venue: Venue;
+			readonly person: Person;
+			readonly uses: { readonly moves: readonly string[]; readonly heads: readonly string[] };
+		};
 	}
 	let { data }: Props = $props();
 	// The page mounts a new editor for another venue.
@@ -57,6 +61,11 @@
 	let sheet = $state<PlanSheet>();
 
 	const set = (next: VenuePlan, about: string | null = null) => kept.set({ ...kept.value, plan: next }, about);
+	/** What stands on its plan, and would stand on an empty floor without it. */
+	const losesIt = $derived([
+		...data.uses.moves.map((name) => `the move “${name}”`),
+		...data.uses.heads.map((name) => `the head “${name}”`)
+	]);
 	const settle = () => kept.settle();
 	function start(next: PlanKind | 'measure') {
 		[tool, tapped, told] = [tool === next ? null : next, [], ''];
@@ -106,9 +115,10 @@
 
 <svelte:window onkeydown={keys} />
 
-<GearFrame place={venueGear} {id} document={kept} links={[]} {wrong} goesToo="its plan and pictures">
+<GearFrame place={venueGear} {id} document={kept} links={[]} {wrong} goesToo="its plan and pictures" {losesIt}>
 	<p class="lead">
 		What stands, hangs and sits there, to scale. A crane’s reach is tried against it, so draw what an arm could meet.
+		<a class="tool" href="/moves?all&venue={id}" data-testid="move-here">A move here</a>
 	</p>
 	<div class="two">
 		<div>

@@ -25,9 +25,11 @@
 		wrong?: string | null;
 		/** What is deleted along with it. */
 		goesToo: string;
+		/** What stands on it and has to do without, by name. */
+		losesIt?: readonly string[];
 		children: Snippet;
 	}
-	let { place, id, document, links, wrong = null, goesToo, children }: Props = $props();
+	let { place, id, document, links, wrong = null, goesToo, losesIt = [], children }: Props = $props();
 	let confirmDelete = $state(false);
 	const draft = $derived(document.value);
 	const saveWords = {
@@ -110,7 +112,14 @@
 	/>
 	<div class="actions">
 		{#if confirmDelete}
-			<span>Delete “{draft.name}” with {goesToo}? The logbook keeps its copies.</span>
+			<span data-testid="delete-words"
+				>Delete “{draft.name}” with {goesToo}? The logbook keeps its copies.
+				{#if losesIt.length > 0}<strong
+						>{losesIt.slice(0, 4).join(', ')}{losesIt.length > 4 ? ` and ${losesIt.length - 4} more` : ''}</strong
+					>
+					{losesIt.length === 1 ? 'stands' : 'stand'} there, and {losesIt.length === 1 ? 'is' : 'are'} tried against nothing
+					without it.{/if}</span
+			>
 			<Button class="second" onclick={remove} data-testid="delete-{place.one}">Delete it</Button>
 			<Button class="tool" onclick={() => (confirmDelete = false)}>Keep it</Button>
 		{:else}

@@ -7,7 +7,7 @@ import { fromStore, type StoredAs, toStore } from '../stored';
 import { readable } from '../unreadable';
 import { database, inTransaction } from './client';
 import { documentName, noteEdit } from './edits';
-import { venuePictures, venues } from './schema';
+import { liveHeads, moves, venuePictures, venues } from './schema';
 
 export type VenueRow = VenueDraft & { readonly id: string; readonly version: number };
 
@@ -69,6 +69,29 @@ export const saveVenue = (
 	});
 
 /** With its pictures. */
+/** What stands in a venue, by name: deleted, they stand on an empty floor. So many are named. */
+export async function usesOfVenue(
+	crewId: string,
+	id: string
+): Promise<{ readonly moves: readonly string[]; readonly heads: readonly string[] }> {
+	const mostNamed = 12;
+	const [inMoves, inHeads] = await Promise.all([
+		database()
+			.select({ name: moves.name })
+			.from(moves)
+			.where(and(eq(moves.crewId, crewId), eq(moves.venueId, id)))
+			.orderBy(asc(moves.name))
+			.limit(mostNamed),
+		database()
+			.select({ name: liveHeads.name })
+			.from(liveHeads)
+			.where(and(eq(liveHeads.crewId, crewId), eq(liveHeads.venueId, id)))
+			.orderBy(asc(liveHeads.name))
+			.limit(mostNamed)
+	]);
+	return { moves: inMoves.map(({ name }) => name), heads: inHeads.map(({ name }) => name) };
+}
+
 export async function deleteVenue(crewId: string, id: string): Promise<void> {
 	const gone = await database().delete(venues).where(ofCrew(crewId, id)).returning({ id: venues.id });
 	if (gone.length === 0) throw new Refusal('notFound', 'That venue is gone already.');

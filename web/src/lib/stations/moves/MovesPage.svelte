@@ -4,6 +4,7 @@
 	import TextInput from '$lib/sheet/fields/TextInput.svelte';
 	import '$lib/shell/sheet.css';
 	import { goto } from '$app/navigation';
+	import { page } from '$app/state';
 	import { ask } from '$lib/keeping/ask';
 	import type { Venue } from '$lib/model/venue';
 	import { when } from '$lib/sheet/when';
@@ -28,7 +29,9 @@
 	let name = $state('');
 	// The newest venue of a crew is likely the one of the job.
 	// svelte-ignore state_referenced_locally
-	let venueId = $state(data.venues[0]?.id ?? '');
+	let venueId = $state(
+		data.venues.find(({ id }) => id === page.url.searchParams.get('venue'))?.id ?? data.venues[0]?.id ?? ''
+	);
 	let trouble = $state('');
 	let busy = $state(false);
 	const venueName = (id: string | null) => data.venues.find((each) => each.id === id)?.name ?? 'an empty floor';

@@ -167,7 +167,12 @@
 			<Button class="second" onclick={() => bench.waive(true)} data-testid="waive">Carry on as it is</Button>
 		{/if}
 	{:else if slip.kind !== 'placed'}
-		<LogBalance {log} placeholder="Where, which zoom position, what to remember" {onlog} />
+		<LogBalance
+			{log}
+			placeholder="Where, which zoom position, what to remember"
+			{onlog}
+			next={{ href: `/feel/${rig.id}/${bench.payloadId}`, words: 'Next: how it feels' }}
+		/>
 		{#if bench.waived}
 			<Button class="second" onclick={() => bench.waive(false)}>Back to what would cure it</Button>
 		{/if}
@@ -193,7 +198,12 @@
 		<details class="unseen">
 			<summary>Log it as computed, without letting it go</summary>
 			<p class="quiet small">The book then says that nobody saw it hold, and it teaches nothing of the gear.</p>
-			<LogBalance {log} placeholder="Where, which zoom position, what to remember" {onlog} />
+			<LogBalance
+				{log}
+				placeholder="Where, which zoom position, what to remember"
+				{onlog}
+				next={{ href: `/feel/${rig.id}/${bench.payloadId}`, words: 'Next: how it feels' }}
+			/>
 		</details>
 	{/if}
 	{#if log.trouble !== ''}<p class="warning" role="alert">{log.trouble}</p>{/if}

@@ -18,6 +18,8 @@
 	import { SvelteSet } from 'svelte/reactivity';
 	import { huntInWords } from './benchSlip';
 	import { guideSteps, spoken } from './guide';
+	import { BalanceLog } from '$lib/supports/log/balanceLog.svelte';
+	import LogBalance from '$lib/supports/log/LogBalance.svelte';
 	import LookPanel from './LookPanel.svelte';
 	import { printedReading } from '$lib/sheet/units/printed';
 	import SeenBeside from './SeenBeside.svelte';
@@ -40,6 +42,16 @@
 	const steps = $derived(figures === null ? [] : guideSteps(rig, figures, bench.state, units));
 	const bodyBench = $derived(benchPath(bench.reference));
 
+	const log = new BalanceLog(
+		() => bench.state,
+		() => bench.document.save()
+	);
+	const logIt = () =>
+		log.log((state) => ({
+			...{ payloadId: data.payload.id, supportId: data.support.id },
+			payloadVersion: data.payload.version,
+			state
+		}));
 	let motorsOff = $state(false);
 	let aloud = $state(false);
 	/** A step the person went back or ahead to; null: the first that is not done. */
@@ -193,7 +205,15 @@
 		<Slip heading="Step {steps.length + 1} of {steps.length + 1} · power on">
 			{#snippet answer()}{#if allPoised}Poised. <strong>Power on</strong>{:else}<strong>Power on</strong>, waived{/if}{/snippet}
 			<p>Camera on first, gimbal level and still, a hand on the grip: the motors take hold at once.</p>
-			<a class="go" href={bodyBench} data-testid="to-log">Log this balance</a>
+			<div class="log" data-testid="to-log">
+				<LogBalance
+					{log}
+					placeholder="Where, which zoom position, what to remember"
+					onlog={logIt}
+					next={{ href: `/feel/${data.support.id}/${data.payload.id}`, words: 'Next: how it feels' }}
+				/>
+				{#if log.trouble !== ''}<p class="problem" role="alert">{log.trouble}</p>{/if}
+			</div>
 		</Slip>
 	{/if}
 
@@ -334,6 +354,10 @@
 		min-height: 44px;
 		display: inline-flex;
 		align-items: center;
+		gap: 8px;
+	}
+	.log {
+		display: grid;
 		gap: 8px;
 	}
 </style>

@@ -8,8 +8,10 @@
 		log: BalanceLog<Standing>;
 		placeholder: string;
 		onlog: () => void;
+		/** What is done once it is logged; none: nothing is said. */
+		next?: { readonly href: string; readonly words: string } | null;
 	}
-	let { log, placeholder, onlog }: Props = $props();
+	let { log, placeholder, onlog, next = null }: Props = $props();
 </script>
 
 <label class="note">
@@ -22,6 +24,7 @@
 	<p class="logged" role="status">
 		Logged at {log.logged.time}. <a href={log.logged.href} data-testid="open-log">Open it</a>
 	</p>
+	{#if next !== null}<a class="go" href={next.href} data-testid="after-log">{next.words}</a>{/if}
 {/if}
 
 <style>
