@@ -1,7 +1,9 @@
 <script lang="ts">
 	import '$lib/shell/sheet.css';
 	import { feelPath } from '$lib/stations/feel/address';
+	import { whyNot } from '$lib/supports/onOffer';
 	import { kindOf } from '$lib/supports/registry';
+	import { showMass, together } from '$lib/sheet/units/display';
 
 	let { data } = $props();
 	const { supports, payloads } = $derived(data.onOffer);
@@ -29,12 +31,24 @@
 			<thead><tr><th scope="col">Payload</th><th scope="col">On which gimbal</th></tr></thead>
 			<tbody>
 				{#each payloads as { id, name } (id)}
+					{@const massKg = data.massesKg[id] ?? null}
 					<tr>
-						<th scope="row">{name}</th>
+						<th scope="row"
+							>{name}
+							<small class="quiet"
+								>{massKg === null ? 'nothing on its plate' : together(showMass(massKg, data.person.units))}</small
+							></th
+						>
 						<td class="wide">
 							<span class="row">
 								{#each supports as support (support.id)}
-									<a class="second" href={feelPath(support.id, id, data.sheet)}>{support.name}</a>
+									{@const no =
+										massKg === null ? 'put the camera on its plate first' : whyNot(support, massKg, data.person.units)}
+									{#if no === null}
+										<a class="second" href={feelPath(support.id, id, data.sheet)}>{support.name}</a>
+									{:else}
+										<span class="no"><strong>{support.name}</strong> <small>{no}</small></span>
+									{/if}
 								{/each}
 							</span>
 						</td>
@@ -44,3 +58,16 @@
 		</table>
 	{/if}
 </div>
+
+<style>
+	.no {
+		display: grid;
+		align-content: center;
+		padding: 4px 12px;
+		color: var(--quiet);
+	}
+	small {
+		display: block;
+		font-weight: 400;
+	}
+</style>

@@ -12,10 +12,32 @@ import { headPatterns } from '$lib/stations/moves/headPatterns';
 import { fromPattern } from '$lib/stations/moves/fromPattern';
 import { movePatterns } from '$lib/stations/moves/patterns';
 import { headDraft } from './head';
+import { moveAs } from '../db/moves';
+import { fromStore, toStore } from '../stored';
 import { moveDraft } from './move';
 
 const wrongWith = (move: unknown) => moveDraft.validate(move, { abortEarly: false }).error?.message ?? null;
 const slider = fromPattern(movePatterns[0]!, 'A move', null, null);
+
+describe('a move that was stored before its speed’s shape said how it starts and ends', () => {
+	const stored = (tempo: string, ends: string) => ({ ...JSON.parse(JSON.stringify(slider)), tempo, ends }) as object;
+	it.each([
+		['even', 'still', 'smooth'],
+		['even', 'natural', 'even'],
+		['soft', 'still', 'soft'],
+		['build', 'natural', 'build'],
+		['ramps', 'still', 'ramps']
+	])('%s with %s ends is %s, and everything else as it was', (tempo, ends, now) => {
+		const read = fromStore(moveAs, { shape: 1, ...stored(tempo, ends) });
+		expect(read).toEqual({ ...slider, tempo: now });
+		expect(fromStore(moveAs, toStore(moveAs, read))).toEqual(read);
+	});
+	it('a change that a browser has kept since then is taken, not lost', () => {
+		const { value, error } = moveDraft.validate(stored('even', 'still'));
+		expect(error).toBeUndefined();
+		expect(value).not.toHaveProperty('ends');
+	});
+});
 
 describe('what the server takes of a move', () => {
 	it.each(movePatterns.map((pattern) => [pattern.id, pattern] as const))('%s, as it is made', (_, pattern) => {

@@ -18,6 +18,7 @@
 	import { legWords, madePossible, madePossibleByLegs } from './possible';
 	import { sharedMove } from './moveBench.svelte';
 	import { behaves } from './supports';
+	import { walkRemark } from './walkThrough';
 	import type { Axis, Move } from './model';
 	import { pictureSign } from './supports/stance';
 	import { hardEnds } from './tempo';
@@ -54,6 +55,11 @@
 	/** Of the picture, where the lens may be beside where the axes cross. */
 	const unsure = $derived(figures === null ? null : lensUnsureIn(move, figures));
 	const standsOn = $derived(behaves(move.support).moving(move.support, bench.venue?.plan ?? null)?.on ?? []);
+	const walk = $derived(
+		figures === null || move.support.kind !== 'walk'
+			? null
+			: walkRemark(bench.venue?.plan ?? null, figures.sampled.atS, figures.poses)
+	);
 	let busy = $state(false);
 	let told = $state('');
 	const once = (next: Move) => {
@@ -228,6 +234,11 @@
 			<p class="quiet" role="status">The venue’s plan is not here yet: nothing is tried against it.</p>
 		{:else if bench.question === null}
 			<p class="quiet">A walk’s own way is for eye lines and timing: nobody’s steps can be promised.</p>
+			{#if walk !== null}
+				<p class="caution" data-testid="walk-remark">
+					{walk.words}, {seconds(walk.atS)} into it: move a knot round it.
+				</p>
+			{/if}
 		{:else if bench.trial?.problem}
 			<p class="caution" role="alert">{bench.trial.problem}</p>
 		{:else if bench.clear === null}
