@@ -4,6 +4,9 @@ import { join } from 'node:path';
 import { root } from './places.mjs';
 import { Stop } from './steps.mjs';
 
+/** Somebody else was first on the port. */
+export class PortTaken extends Stop {}
+
 /**
  * @typedef {{ origin: string, process: import('node:child_process').ChildProcess, ended: Promise<unknown>, stop: () => Promise<void> }} Application
  */
@@ -66,6 +69,6 @@ export async function startApplication({ databaseUrl, port, host = '127.0.0.1', 
 	child.kill('SIGKILL');
 	await ended;
 	if (output.includes('EADDRINUSE'))
-		throw new Stop(`Another program has taken port ${port} in the meantime. Start again; a free one is chosen.`);
+		throw new PortTaken(`Another program has taken port ${port} in the meantime. Start again; a free one is chosen.`);
 	throw new Stop(`The application did not start.${output === '' ? '' : `\n${output.slice(-4000)}`}`);
 }

@@ -75,15 +75,22 @@ async function startCluster(/** @type {string} */ folder, /** @type {{ durable: 
 		return control(folder, ['start', '-w', '-l', join(folder, 'log'), '-o', options]);
 	};
 	if (!(await isRunning(folder))) {
-		const free = await freePort(55432);
-		writeFileSync(join(folder, 'port'), String(free));
-		await start(free).catch(() => {
+		for (let tries = 0; ; tries += 1) {
+			const free = await freePort(55432 + tries);
+			writeFileSync(join(folder, 'port'), String(free));
+			const started = await start(free).then(
+				() => true,
+				() => false
+			);
+			if (started) break;
 			const log = join(folder, 'log');
 			const told = existsSync(log) ? readFileSync(log, 'utf8').trim().split('\n').slice(-4).join('\n  ') : 'nothing';
+			// Another Poise, started in the same moment, was there first.
+			if (tries < 10 && told.includes('already in use')) continue;
 			throw new Stop(
 				`The private database in ${folder} does not start. It says:\n  ${told}\nNothing was changed. Mend it, or begin anew without what it holds: ./poise demo --fresh`
 			);
-		});
+		}
 	}
 	const port = Number(readFileSync(join(folder, 'port'), 'utf8'));
 	const made = await asServer([...psql(port), '-c', "select 1 from pg_database where datname = 'poise'"]);

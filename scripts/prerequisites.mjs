@@ -1,7 +1,7 @@
 import { execFileSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
-import { join } from 'node:path';
+import { join, relative } from 'node:path';
 import { state, root } from './places.mjs';
 import { run, step, Stop } from './steps.mjs';
 
@@ -79,7 +79,8 @@ function filesUnder(/** @type {string} */ folder) {
 
 function hashOf(/** @type {string[]} */ paths) {
 	const hash = createHash('sha256');
-	for (const path of paths.sort()) hash.update(path).update(readFileSync(path));
+	// By what lies in it, wherever the checkout lies.
+	for (const path of paths.sort()) hash.update(relative(root, path)).update(readFileSync(path));
 	return hash.digest('hex');
 }
 

@@ -1,6 +1,6 @@
 import { networkInterfaces } from 'node:os';
 import { join } from 'node:path';
-import { startApplication } from '../application.mjs';
+import { PortTaken, startApplication } from '../application.mjs';
 import { startHeads } from '../heads.mjs';
 import { lockCheckout } from '../lock.mjs';
 import { kept } from '../places.mjs';
@@ -22,7 +22,8 @@ export default async function demo({ port, host = '127.0.0.1', fresh, empty }) {
 	const { signal } = quitting;
 	try {
 		await needHost(host);
-		const at = await portFor(chosen, host);
+		// Asked for, it is said now, and not after the build.
+		let at = await portFor(chosen, host);
 		await needModules();
 		await needBuild();
 		if (signal.aborted) return;
@@ -42,7 +43,10 @@ export default async function demo({ port, host = '127.0.0.1', fresh, empty }) {
 					signal,
 					env: { ...heads.env, ...(empty ? { POISE_SCENARIO: 'empty' } : {}) }
 				});
-			const first = await start();
+			const first = await onFreePort(start, async (thrown) => {
+				if (chosen !== undefined) throw thrown;
+				at = await portFor(chosen, host);
+			});
 			lock?.at(first.origin);
 			/** @type {typeof first | null} */
 			let begun = first;
@@ -93,6 +97,23 @@ async function needHost(/** @type {string} */ host) {
 	throw new Stop(
 		`This machine cannot be found at ${host} (${reason}). --host takes 0.0.0.0 for all of its addresses, or one of them: ${own.join(', ')}.`
 	);
+}
+
+/**
+ * Started, and again on the next port where another Poise was started in the same moment and was there first.
+ * @template T
+ * @param {() => Promise<T>} start
+ * @param {(thrown: unknown) => Promise<void>} takeAnother
+ */
+export async function onFreePort(start, takeAnother) {
+	for (let tries = 0; ; tries += 1) {
+		try {
+			return await start();
+		} catch (thrown) {
+			if (!(thrown instanceof PortTaken) || tries >= 10) throw thrown;
+			await takeAnother(thrown);
+		}
+	}
 }
 
 /** The port asked for, where it is free; without one asked for, the first that is. */

@@ -242,6 +242,25 @@ describe.each(ways)('a first move with %s, with nothing on the shelf', (way: Way
 		await person.press(/Along the table/, 'main');
 		await person.reads(/Expected.*Seen ran as planned.*Reckoned now/);
 	});
+
+	it('a pillar and a table are put on the plan from the move itself; the venue that they make is there to be drawn on', async () => {
+		await person.press(/Moves$/, 'header nav');
+		await person.arrives(movePage);
+		await person.press('Venue and history', '.topics');
+		await person.press('Pillar');
+		await person.reads(/Floor of/, '.slip');
+		await person.reads(/Pillar 1/, '[data-testid="put-here"]');
+		await person.types('across', '9999');
+		await person.reads(/Within \d+ m/, '[data-testid="put-here"]');
+		await person.press('Table');
+		await person.reads(/Table 1/, '[data-testid="put-here"]');
+		await person.press('Take it off again');
+		await hand.saved();
+		await person.press('Change its plan');
+		await person.arrives(/^\/venues\/[0-9a-f-]{36}$/);
+		await person.reads(/Pillar 1/);
+		expect(await person.words('main')).not.toMatch(/Table 1/);
+	});
 });
 
 describe.each(ways)('a crane’s move with %s, with a crew’s gear', (way: Way) => {

@@ -23,6 +23,7 @@
 	import { runs } from './path';
 	import { movePatterns } from './patterns';
 	import PointWithPhone from './PointWithPhone.svelte';
+	import PutOnPlan from './PutOnPlan.svelte';
 	import { behaves } from './supports';
 	import { stanceWords } from './supports/stance';
 	import TempoChoice from './TempoChoice.svelte';
@@ -439,6 +440,7 @@
 			/>
 		</div>
 		{#if trouble !== ''}<p class="caution" role="alert">{trouble}</p>{/if}
+		<PutOnPlan />
 		<p class="hint">
 			{#if bench.venue === null}<a href="/venues">Draw a venue</a>, and the move is tried against what stands there.
 			{:else}<a href="/venues/{bench.venue.id}">Change its plan</a>. What is not on the plan is not kept from.{/if}
