@@ -97,6 +97,7 @@
 	};
 	const advice = $derived(common?.advice ?? null);
 	const clash = $derived(common?.clash ?? false);
+	const capital = (word: string) => word.charAt(0).toUpperCase() + word.slice(1);
 	const wrong = $derived(axes.filter(({ own, best, sagging }) => own > best || own < Math.min(sagging, best)));
 </script>
 
@@ -196,10 +197,10 @@
 						Between {ownFigure(common.least)} and {ownFigure(common.most)} none of its motors sags or buzzes, as reckoned;
 						{common.decides} decides how stiff.
 					{:else if common !== null}
-						{common.decides} decides: above {ownFigure(common.most)} less than 45° of margin is left before it buzzes.
+						{capital(common.decides)} decides: above {ownFigure(common.most)} less than 45° of margin is left before it buzzes.
 						{#each wrong as { axis: name, own, best, leanRad: lean } (name)}
 							<span data-testid="stands-{name}"
-								>{name} stands at {ownFigure(own)}, {own > best
+								>{capital(name)} stands at {ownFigure(own)}, {own > best
 									? 'too near to buzzing'
 									: `and leans ${degrees(lean)} in the worst pose`}.</span
 							>
