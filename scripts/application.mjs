@@ -2,6 +2,7 @@ import { spawn } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
 import { join } from 'node:path';
 import { root } from './places.mjs';
+import { isFree } from './postgres.mjs';
 import { Stop } from './steps.mjs';
 
 /** Somebody else was first on the port. */
@@ -68,7 +69,8 @@ export async function startApplication({ databaseUrl, port, host = '127.0.0.1', 
 	}
 	child.kill('SIGKILL');
 	await ended;
-	if (output.includes('EADDRINUSE'))
+	// What it said may have gone straight to the terminal: whether somebody sits on the port is asked of the port.
+	if (signal?.aborted !== true && (output.includes('EADDRINUSE') || !(await isFree(port, host))))
 		throw new PortTaken(`Another program has taken port ${port} in the meantime. Start again; a free one is chosen.`);
 	throw new Stop(`The application did not start.${output === '' ? '' : `\n${output.slice(-4000)}`}`);
 }

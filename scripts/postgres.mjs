@@ -86,7 +86,7 @@ async function startCluster(/** @type {string} */ folder, /** @type {{ durable: 
 			const log = join(folder, 'log');
 			const told = existsSync(log) ? readFileSync(log, 'utf8').trim().split('\n').slice(-4).join('\n  ') : 'nothing';
 			// Another Poise, started in the same moment, was there first.
-			if (tries < 10 && told.includes('already in use')) continue;
+			if (tries < 10 && (told.includes('could not create any TCP/IP sockets') || !(await isFree(free)))) continue;
 			throw new Stop(
 				`The private database in ${folder} does not start. It says:\n  ${told}\nNothing was changed. Mend it, or begin anew without what it holds: ./poise demo --fresh`
 			);
