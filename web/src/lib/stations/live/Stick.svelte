@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { onMount } from 'svelte';
+	import { on } from 'svelte/events';
 	import { Pull } from '$lib/sheet/drawing/pull.svelte';
 	import { isTyping } from '$lib/sheet/keys';
 	import { centred, type Deflection, fromKeys, onPad, readPads } from '$lib/sheet/pad';
@@ -73,7 +74,7 @@
 			cy={-shown.y * radius}
 			r="24"
 			data-testid="stick-ball"
-			ontouchend={(event) => event.preventDefault()}
+			{@attach (ball: SVGElement) => on(ball, 'touchend', (event) => event.preventDefault())}
 			{@attach pull.hold(() => (bench.mine ? 'stick' : null))}
 		/>
 	</svg>
