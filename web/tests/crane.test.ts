@@ -336,6 +336,8 @@ describe('a crane of one’s own', () => {
 		await go(page, `${screen.origin}/cranes`);
 		await page.click(id('start-studioJib'));
 		await page.waitForSelector(id('crane-name'));
+		await ready(page);
+		await page.click(id('all-figures'));
 		made = new URL(page.url()).pathname.replace('/cranes', '/supports/crane');
 		await fill(page, id('base-mass'), '92000');
 		await page.click(id('add-plate'));

@@ -600,6 +600,8 @@ describe('a gimbal of one’s own', () => {
 		await page.waitForSelector(id('gimbal-name'));
 		await ready(page);
 		const rigId = new URL(page.url()).pathname.split('/').pop()!;
+		await page.click(id('all-figures'));
+		await page.waitForSelector(id('length-reachM'));
 		await fill(page, id('gimbal-name'), 'Browser rig');
 		await fill(page, id('length-reachM'), '230');
 		await fill(page, id('tilt-torque'), '0');

@@ -182,6 +182,8 @@ describe('the sled’s own sheet', () => {
 		await go(page, `${screen.origin}/sleds`);
 		await page.click(id('start-medium'));
 		await page.waitForSelector(id('sled-name'));
+		await ready(page);
+		await page.click(id('all-figures'));
 		made = new URL(page.url()).pathname.replace('/sleds', '/supports/sled');
 		await page.waitForSelector('[data-thing="battery"][data-view="side"] .shape');
 		await drag(page, '[data-thing="battery"][data-view="side"] .shape', -30, 0);

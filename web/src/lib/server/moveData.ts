@@ -13,7 +13,7 @@ import { serverKind } from './kinds';
 import { Refusal } from './refusal';
 
 /** What of the shelf can carry a camera through a move, as its bench stands; and what can be carried. */
-async function gearForMoves(crewId: string, person: Person) {
+export async function gearForMoves(crewId: string, person: Person) {
 	const kinds = supportKinds.filter(({ key }) => serverKind(key).carrying !== undefined);
 	const [lists, heads, cameras] = await Promise.all([
 		Promise.all(kinds.map(({ key }) => listSupports(crewId, key))),
@@ -25,7 +25,8 @@ async function gearForMoves(crewId: string, person: Person) {
 			const kind = serverKind(support.kind);
 			const state = person.payloadId === null ? null : await findBench(crewId, support.id, person.payloadId);
 			const carrying = kind.carrying!(support, state ?? kind.fresh(support)) as Carrying;
-			return { id: support.id, kind: support.kind, name: support.name, carrying };
+			const { id, kind: key, name, leastPayloadKg, greatestPayloadKg } = support;
+			return { id, kind: key, name, leastPayloadKg, greatestPayloadKg, carrying };
 		})
 	);
 	return { carriers, heads: heads.map(({ id, name, head }) => ({ id, name, head })), cameras };

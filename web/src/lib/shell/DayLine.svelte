@@ -3,6 +3,7 @@
 	import Button from '$lib/sheet/fields/Button.svelte';
 	import Choice from '$lib/sheet/fields/Choice.svelte';
 	import { type Person, type Theme, themes, type UnitSystem } from '$lib/model/person';
+	import { showsMore } from '$lib/sheet/showsMore';
 	import Vial from '$lib/sheet/vial/Vial.svelte';
 	import { lamp } from './lamp.svelte';
 	import { liveStations } from './live.svelte';
@@ -36,7 +37,7 @@
 		<span>Poise</span>
 	</a>
 	<nav aria-label="Day line">
-		<ol>
+		<ol {@attach showsMore}>
 			{#each stations as { key, name }, index (key)}
 				{@const state = stateOf(key)}
 				<li class:current={current === key}>

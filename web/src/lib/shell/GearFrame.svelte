@@ -3,12 +3,14 @@
 	import TextInput from '$lib/sheet/fields/TextInput.svelte';
 	import './sheet.css';
 	import { beforeNavigate, goto } from '$app/navigation';
+	import { page } from '$app/state';
 	import { ask } from '$lib/keeping/ask';
 	import { editingKeys, pageKeys } from '$lib/sheet/keys';
 	import type { Named } from '$lib/model/gear';
 	import { onMount, type Snippet } from 'svelte';
 	import { gearKey, gearPath, type GearPlace } from '$lib/keeping/editGear';
 	import { forget } from '$lib/keeping/kept';
+	import type { SheetLink } from '$lib/supports/kind';
 	import type { KeptDocument } from '$lib/keeping/keptDocument.svelte';
 	import { refused, refusedWords } from '$lib/sheet/fields/refused.svelte';
 	import Edits from './Edits.svelte';
@@ -27,9 +29,28 @@
 		goesToo: string;
 		/** What stands on it and has to do without, by name. */
 		losesIt?: readonly string[];
+		/** Where it goes on from here. */
+		onward?: SheetLink | null;
+		/** The few figures that are asked first of one that was just started from a pattern, and what it looks like. */
+		first?: Snippet;
+		drawn?: Snippet;
 		children: Snippet;
 	}
-	let { place, id, document, links, wrong = null, goesToo, losesIt = [], children }: Props = $props();
+	let {
+		place,
+		id,
+		document,
+		links,
+		wrong = null,
+		goesToo,
+		losesIt = [],
+		onward = null,
+		first,
+		drawn,
+		children
+	}: Props = $props();
+	/** Started from a pattern a moment ago: the rest of its figures stay folded until they are asked for. */
+	const folded = $derived(first !== undefined && page.url.searchParams.has('fresh'));
 	let confirmDelete = $state(false);
 	const draft = $derived(document.value);
 	const saveWords = {
@@ -102,7 +123,33 @@
 			<Button class="tool" onclick={() => document.keepMine()}>Save mine over it</Button>
 		</p>
 	{/if}
-	{@render children()}
+	{#if folded}
+		<div class="beside fresh">
+			<div>
+				<p class="lead">
+					These first, from its maker’s sheet or by tape and scale. Everything else stands as the pattern has it, and
+					can be put right at any time.
+				</p>
+				<div class="row">{@render first?.()}</div>
+				<div class="actions">
+					{#if onward !== null}<a class="go" href={onward.href} data-testid="onward">{onward.words}</a>{/if}
+					<a
+						class="second"
+						href={page.url.pathname}
+						data-sveltekit-replacestate
+						data-sveltekit-noscroll
+						data-testid="all-figures">All its figures</a
+					>
+				</div>
+			</div>
+			{@render drawn?.()}
+		</div>
+	{:else}
+		{@render children()}
+		{#if onward !== null}<div class="actions">
+				<a class="go" href={onward.href} data-testid="onward">{onward.words}</a>
+			</div>{/if}
+	{/if}
 	<Edits
 		document="{place.history}/{id}"
 		onback={(content) => {
@@ -134,6 +181,9 @@
 		flex-wrap: wrap;
 		align-items: center;
 		gap: 0 12px;
+	}
+	.fresh :global(.field) {
+		width: 190px;
 	}
 	.grow {
 		flex: 1 1 300px;

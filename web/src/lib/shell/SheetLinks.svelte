@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { page } from '$app/state';
+	import { showsMore } from '$lib/sheet/showsMore';
 
 	/** The sheets that belong to one bench, as a quiet line of words. */
 	interface Props {
@@ -12,7 +13,7 @@
 </script>
 
 {#if heading !== undefined}<h1 class="sr-only">{heading}</h1>{/if}
-<nav aria-label={label}>
+<nav aria-label={label} {@attach showsMore}>
 	{#each links as { href, words, note } (href)}
 		<a {href} aria-current={page.url.pathname === href.split('?')[0] ? 'page' : undefined}
 			>{words}{#if note}<span class="note">{note}</span>{/if}</a

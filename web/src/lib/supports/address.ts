@@ -1,4 +1,5 @@
 import type { GearPlace } from '$lib/keeping/editGear';
+import type { Payload } from '$lib/model/payload';
 import { knownKind } from './registry';
 import type { SheetLink } from './kind';
 
@@ -19,10 +20,11 @@ export const supportPath = (kind: string, supportId: string, sheet = ''): string
 
 /** Links to every sheet of a bench, and to those of its support. */
 export function benchLinks(bench: BenchReference): SheetLink[] {
-	const { sheets, ownSheets, links = [] } = knownKind(bench.kind);
+	const { sheets, ownSheets, carriesMoves, links = [] } = knownKind(bench.kind);
 	return [
 		...sheets.map(({ path, words }) => ({ href: benchPath(bench, path), words })),
 		...ownSheets.map(({ path, words }) => ({ href: supportPath(bench.kind, bench.supportId, path), words })),
+		...(carriesMoves ? [{ href: `/moves?all&with=${bench.supportId}`, words: 'A move with it' }] : []),
 		...links
 	];
 }
@@ -36,6 +38,20 @@ export const supportGear = (kind: string): GearPlace => {
 	const { one, many } = knownKind(kind);
 	return { one, history: 'support', api: `/api/supports/${kind}`, pages: `/${many}` };
 };
+
+/** Where a support goes on from its own page: to a bench with what it carries, else to a payload that it can carry. */
+export function onwardFrom(
+	kind: string,
+	supportId: string,
+	carried: Pick<Payload, 'id' | 'name'> | undefined,
+	payloads: readonly unknown[]
+): SheetLink {
+	if (carried !== undefined)
+		return { href: benchPath({ kind, supportId, payloadId: carried.id }), words: `Put ${carried.name} on it` };
+	return payloads.length === 0
+		? { href: '/payload', words: 'Build a payload for it' }
+		: { href: '/balance?choose', words: 'Choose what it carries' };
+}
 
 /** Links beside the editor of a support: a bench for it, and its other sheets. */
 export const editorLinks = (kind: string, supportId: string): SheetLink[] => [

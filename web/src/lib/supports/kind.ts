@@ -28,6 +28,8 @@ export interface SupportKind {
 	readonly seen?: readonly [yes: string, no: string];
 	/** It has motors that follow a hand: how it feels is a station of its own. */
 	readonly follows?: true;
+	/** It can carry a head through a move: Moves is begun with it from its bench. */
+	readonly carriesMoves?: true;
 	/** After all of them. */
 	readonly links?: readonly SheetLink[];
 }

@@ -10,6 +10,9 @@ export interface SupportOnOffer {
 	readonly greatestPayloadKg: number;
 }
 
+/** What a person has in hand, and what it weighs; null: nothing that weighs anything. */
+export type InHand = { readonly name: string; readonly massKg: number } | null;
+
 /** Why this support does not carry so much; null: it does. */
 export function whyNot(
 	{ leastPayloadKg, greatestPayloadKg }: Pick<SupportOnOffer, 'leastPayloadKg' | 'greatestPayloadKg'>,

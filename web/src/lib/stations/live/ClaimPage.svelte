@@ -89,74 +89,80 @@
 <div class="sheet">
 	<p><a class="back" href="/live">To the desk</a></p>
 	<h1>Claim a head</h1>
-	<p class="lead">
-		One at a time. Switch on only the head you stand before. It appears here, you claim it, and its box shows seven
-		digits (one without a display blinks them one after the other, ten times for 0): type them here. From then on it
-		heeds this crew alone, until its forget button is pressed.
-	</p>
-	<p class="caution">A head that is claimed can move when somebody holds it: mark its zone first.</p>
-	{#if !deskWire.linked}<p role="status">Looking for the desk …</p>{/if}
-	{#if free.length > 1 && asked === null}
-		<p class="caution" role="status">
-			{free.length} heads are free. Claim the one whose name is printed on the box before you: only that one shows digits.
-		</p>
-	{/if}
-	<div class="cards">
-		{#each free as head (head.id)}
-			<div class="card" data-testid="free-head">
-				<strong>{head.name}</strong>
-				<span class="quiet">{head.id}, {Object.keys(head.axes).length} axes</span>
-				{#if asked === head.id && box !== null}<BoxFace {box} at={{}} />{/if}
-				{#if asked === head.id && (head.link === 'claiming' || answer?.head !== head.id)}
-					<form class="row" onsubmit={(event) => confirm(event, head.id)}>
-						<label
-							>The seven digits it shows
-							<TextInput
-								bind:value={code}
-								inputmode="numeric"
-								autocomplete="off"
-								maxlength={16}
-								aria-invalid={problem !== ''}
-								aria-describedby={problem === '' ? undefined : 'code-problem'}
-								data-testid="code"
-							/></label
-						>
-						<Button class="go" type="submit" data-testid="confirm">These it shows</Button>
-					</form>
-					{#if problem !== ''}<p class="problem" id="code-problem" role="alert">{problem}</p>{/if}
-				{:else}
-					<Button class="go" onclick={() => claim(head.id)} data-testid="claim">Claim it</Button>
-				{/if}
-				{#if answer !== null && answer.head === head.id && !answer.ok}<p class="problem" role="alert">
-						{answer.words}
-					</p>{/if}
-			</div>
-		{:else}
-			<p class="hint">
-				No free head is heard. Switch one on; a head that another desk has claimed forgets it by its button.
+	<div class="beside">
+		<div>
+			<p class="lead">
+				One at a time. Switch on only the head you stand before. It appears here, you claim it, and its box shows seven
+				digits (one without a display blinks them one after the other, ten times for 0): type them here. From then on it
+				heeds this crew alone, until its forget button is pressed.
 			</p>
-		{/each}
+			<p class="caution">A head that is claimed can move when somebody holds it: mark its zone first.</p>
+			{#if !deskWire.linked}<p role="status">Looking for the desk …</p>{/if}
+			{#if free.length > 1 && asked === null}
+				<p class="caution" role="status">
+					{free.length} heads are free. Claim the one whose name is printed on the box before you: only that one shows digits.
+				</p>
+			{/if}
+			<div class="cards">
+				{#each free as head (head.id)}
+					<div class="card" data-testid="free-head">
+						<strong>{head.name}</strong>
+						<span class="quiet">{head.id}, {Object.keys(head.axes).length} axes</span>
+						{#if asked === head.id && box !== null}<BoxFace {box} at={{}} />{/if}
+						{#if asked === head.id && (head.link === 'claiming' || answer?.head !== head.id)}
+							<form class="row" onsubmit={(event) => confirm(event, head.id)}>
+								<label
+									>The seven digits it shows
+									<TextInput
+										bind:value={code}
+										inputmode="numeric"
+										autocomplete="off"
+										maxlength={16}
+										aria-invalid={problem !== ''}
+										aria-describedby={problem === '' ? undefined : 'code-problem'}
+										data-testid="code"
+									/></label
+								>
+								<Button class="go" type="submit" data-testid="confirm">These it shows</Button>
+							</form>
+							{#if problem !== ''}<p class="problem" id="code-problem" role="alert">{problem}</p>{/if}
+						{:else}
+							<Button class="go" onclick={() => claim(head.id)} data-testid="claim">Claim it</Button>
+						{/if}
+						{#if answer !== null && answer.head === head.id && !answer.ok}<p class="problem" role="alert">
+								{answer.words}
+							</p>{/if}
+					</div>
+				{:else}
+					<p class="hint">
+						No free head is heard. Switch one on; a head that another desk has claimed forgets it by its button.
+					</p>
+				{/each}
+			</div>
+			<p><a class="back" href="/live/boxes" data-testid="to-boxes">The simulated heads, to read what they show</a></p>
+		</div>
+		<div>
+			<h2>This crew’s heads</h2>
+			<ul class="ours">
+				{#each ours as head (head.id)}
+					<li>
+						<strong>{head.number}</strong>
+						<span
+							><a href="/live/heads/{head.headId}">{head.name}</a>
+							<span class="quiet">{head.id}, {hereWords(head)}</span></span
+						>
+						<Button
+							class="second"
+							onclick={() => deskWire.say({ type: 'blink', head: head.id })}
+							disabled={head.link !== 'here'}>Let it blink</Button
+						>
+					</li>
+				{:else}
+					<li class="quiet">None yet.</li>
+				{/each}
+			</ul>
+		</div>
 	</div>
-	<p><a class="back" href="/live/boxes" data-testid="to-boxes">The simulated heads, to read what they show</a></p>
-	<h2>This crew’s heads</h2>
-	<ul class="ours">
-		{#each ours as head (head.id)}
-			<li>
-				<strong>{head.number}</strong>
-				<span
-					><a href="/live/heads/{head.headId}">{head.name}</a>
-					<span class="quiet">{head.id}, {hereWords(head)}</span></span
-				>
-				<Button
-					class="second"
-					onclick={() => deskWire.say({ type: 'blink', head: head.id })}
-					disabled={head.link !== 'here'}>Let it blink</Button
-				>
-			</li>
-		{:else}
-			<li class="quiet">None yet.</li>
-		{/each}
-	</ul>
 </div>
 
 <style>

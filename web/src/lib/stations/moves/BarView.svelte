@@ -8,6 +8,7 @@
 	import { sharedMove } from './moveBench.svelte';
 	import { barSheet } from './tables';
 	import { degrees, far, focalWords } from './words';
+	import SmallMove from './SmallMove.svelte';
 	import { tryFigures } from '$lib/supports/tryFigures';
 	import { showLength, together } from '$lib/sheet/units/display';
 
@@ -79,57 +80,66 @@
 				This bar cannot follow: the crank is too short for the travel. A longer crank, or less travel.
 			</p>
 		{:else}
-			<p class="big" data-testid="bar-answer">
-				It misses by at most <strong>{sheet.worstErrorPercent.toFixed(1)} %</strong> of the frame’s width
-			</p>
-			<ol class="set" data-testid="bar-steps">
-				<li>
-					Square to the subject: from either end of the travel to it <strong>{far(sheet.endDistanceM, units)}</strong>;
-					shift the rail until both are the same.
-				</li>
-				<li>
-					Centre: carriage at <strong>{far(sheet.middleM, units)}</strong>. Bar {upright
-						? 'upright and level with'
-						: 'beside'} the rail, the crank’s pin in it, the camera straight at the subject. Tighten nothing yet.
-				</li>
-				<li>
-					End A: carriage to <strong>{far(sheet.middleM - sheet.halfTravelM, units)}</strong>, swing the bar’s end off
-					the rail by
-					<strong>{mm(sheet.offsetM)}</strong> until the subject is in the middle: the camera has turned {degrees(
-						sheet.endPanRad
-					)}. Lock that end.
-				</li>
-				<li>Centre again: the subject is in the middle still; if not, begin anew.</li>
-				<li>
-					End B: carriage to <strong>{far(sheet.middleM + sheet.halfTravelM, units)}</strong>, bend the bar by hand
-					until the subject is in the middle, about <strong>{mm(sheet.offsetM)}</strong> the other way. Lock that end. The
-					bar’s flex takes what is left.
-				</li>
-				<li>Run it by hand from A to B and look at the middle third: there it misses most.</li>
-			</ol>
-			<Chart
-				label="Where the subject slips to along the travel"
-				xTitle="carriage, m"
-				yTitle="off the middle, % of the width"
-				xDecimals={1}
-				yDecimals={1}
-				yLeast={2}
-				height={240}
-				lines={[
-					{
-						name: 'subject',
-						as: 'line',
-						points: sheet.curve.map(({ atM, errorPercent }) => [atM, errorPercent] as const)
-					}
-				]}
-			/>
-			<p class="lead">
-				For <span data-printed>{focalWords(move.knots[0]!.values.focalM)}</span>, a crank of {mm(move.head.bar.crankM)},
-				the subject {far(move.head.bar.distanceM, units)} straight off the rail’s middle. The bar is read at the carriage:
-				a crank along the rail is up to 0.2° off this. {upright
-					? 'Upright it is the tilt that is turned, by the same law.'
-					: ''}
-			</p>
+			<div class="beside">
+				<div>
+					<p class="big" data-testid="bar-answer">
+						It misses by at most <strong>{sheet.worstErrorPercent.toFixed(1)} %</strong> of the frame’s width
+					</p>
+					<ol class="set" data-testid="bar-steps">
+						<li>
+							Square to the subject: from either end of the travel to it <strong
+								>{far(sheet.endDistanceM, units)}</strong
+							>; shift the rail until both are the same.
+						</li>
+						<li>
+							Centre: carriage at <strong>{far(sheet.middleM, units)}</strong>. Bar {upright
+								? 'upright and level with'
+								: 'beside'} the rail, the crank’s pin in it, the camera straight at the subject. Tighten nothing yet.
+						</li>
+						<li>
+							End A: carriage to <strong>{far(sheet.middleM - sheet.halfTravelM, units)}</strong>, swing the bar’s end
+							off the rail by
+							<strong>{mm(sheet.offsetM)}</strong> until the subject is in the middle: the camera has turned {degrees(
+								sheet.endPanRad
+							)}. Lock that end.
+						</li>
+						<li>Centre again: the subject is in the middle still; if not, begin anew.</li>
+						<li>
+							End B: carriage to <strong>{far(sheet.middleM + sheet.halfTravelM, units)}</strong>, bend the bar by hand
+							until the subject is in the middle, about <strong>{mm(sheet.offsetM)}</strong> the other way. Lock that end.
+							The bar’s flex takes what is left.
+						</li>
+						<li>Run it by hand from A to B and look at the middle third: there it misses most.</li>
+					</ol>
+				</div>
+				<div>
+					<SmallMove {move} plan={bench.venue?.plan ?? null} width={600} height={260} />
+					<Chart
+						label="Where the subject slips to along the travel"
+						xTitle="carriage, m"
+						yTitle="off the middle, % of the width"
+						xDecimals={1}
+						yDecimals={1}
+						yLeast={2}
+						height={240}
+						lines={[
+							{
+								name: 'subject',
+								as: 'line',
+								points: sheet.curve.map(({ atM, errorPercent }) => [atM, errorPercent] as const)
+							}
+						]}
+					/>
+					<p class="lead">
+						For <span data-printed>{focalWords(move.knots[0]!.values.focalM)}</span>, a crank of {mm(
+							move.head.bar.crankM
+						)}, the subject {far(move.head.bar.distanceM, units)} straight off the rail’s middle. The bar is read at the carriage:
+						a crank along the rail is up to 0.2° off this. {upright
+							? 'Upright it is the tilt that is turned, by the same law.'
+							: ''}
+					</p>
+				</div>
+			</div>
 		{/if}
 	{/if}
 </div>

@@ -56,57 +56,63 @@
 	{#if figures === null}
 		<p class="problem" role="alert">{bench.problem?.words}</p>
 	{:else}
-		<p class="big" data-testid="focus-answer">
-			{#if figures.tooCloseAtS !== null}At {seconds(figures.tooCloseAtS)} it is
-				<strong>nearer than the lens focuses</strong>
-			{:else if soft >= 0}The subject goes soft <strong>at {seconds(figures.sampled.atS[soft]!)}</strong>
-			{:else}Sharp all the way as reckoned, <strong
-					>{Number.isFinite(least) ? `${far(least, units)} deep at least` : 'to the horizon'}</strong
-				>{/if}
-		</p>
-		<Chart
-			label="Distance to the subject and what is sharp, along the move"
-			xTitle="time, s"
-			yTitle="distance, m"
-			xDecimals={1}
-			yDecimals={2}
-			yLeast={0.4}
-			height={260}
-			lines={chart}
-		/>
-		<table class="folds" data-testid="marks">
-			<thead
-				><tr
-					><th scope="col">At</th><th scope="col">Subject</th><th scope="col">Focus mark</th>{#if motor !== null}<th
-							scope="col">Ring</th
-						>{/if}<th scope="col">Sharp from</th><th scope="col">to</th><th scope="col">Lens</th></tr
-				></thead
-			>
-			<tbody>
-				{#each rows as { tS, subjectM, focusM, nearM, farM, sharp, focalM } (tS)}
-					<tr class:soft={!sharp}>
-						<th scope="row">{seconds(tS)}</th>
-						<td class="figure number">{far(subjectM, units)}</td>
-						<td class="figure number">{far(focusM, units)}</td>
-						{#if motor !== null}<td class="figure number"
-								>{ringAt(move.camera, motor.turns, focusM).toFixed(3)} turns</td
-							>{/if}
-						<td class="figure number">{far(nearM, units)}</td>
-						<td class="figure number">{farM === null ? 'horizon' : far(farM, units)}</td>
-						<td class="figure number" data-printed>{focalWords(focalM)}</td>
-					</tr>
-				{/each}
-			</tbody>
-		</table>
-		<h2>Camera and lens</h2>
-		<Fields fields={cameraFields(move)} about="camera" />
-		<p class="lead">
-			Blur that counts as sharp: a 1200th of the sensor’s width, <span data-printed
-				>{(circleOf(move.camera) * 1000).toFixed(3)} mm</span
-			>. The ring is taken to go evenly in 1/distance from the closest focus to infinity; where your lens’ marks say
-			otherwise, believe the marks.
-		</p>
-		<Button class="tool screen" onclick={() => window.print()}>Print the marks</Button>
+		<div class="beside">
+			<div>
+				<p class="big" data-testid="focus-answer">
+					{#if figures.tooCloseAtS !== null}At {seconds(figures.tooCloseAtS)} it is
+						<strong>nearer than the lens focuses</strong>
+					{:else if soft >= 0}The subject goes soft <strong>at {seconds(figures.sampled.atS[soft]!)}</strong>
+					{:else}Sharp all the way as reckoned, <strong
+							>{Number.isFinite(least) ? `${far(least, units)} deep at least` : 'to the horizon'}</strong
+						>{/if}
+				</p>
+				<h2>Camera and lens</h2>
+				<Fields fields={cameraFields(move)} about="camera" />
+				<p class="lead">
+					Blur that counts as sharp: a 1200th of the sensor’s width, <span data-printed
+						>{(circleOf(move.camera) * 1000).toFixed(3)} mm</span
+					>. The ring is taken to go evenly in 1/distance from the closest focus to infinity; where your lens’ marks say
+					otherwise, believe the marks.
+				</p>
+				<Button class="tool screen" onclick={() => window.print()}>Print the marks</Button>
+			</div>
+			<div>
+				<Chart
+					label="Distance to the subject and what is sharp, along the move"
+					xTitle="time, s"
+					yTitle="distance, m"
+					xDecimals={1}
+					yDecimals={2}
+					yLeast={0.4}
+					height={260}
+					lines={chart}
+				/>
+				<table class="folds" data-testid="marks">
+					<thead
+						><tr
+							><th scope="col">At</th><th scope="col">Subject</th><th scope="col">Focus mark</th>{#if motor !== null}<th
+									scope="col">Ring</th
+								>{/if}<th scope="col">Sharp from</th><th scope="col">to</th><th scope="col">Lens</th></tr
+						></thead
+					>
+					<tbody>
+						{#each rows as { tS, subjectM, focusM, nearM, farM, sharp, focalM } (tS)}
+							<tr class:soft={!sharp}>
+								<th scope="row">{seconds(tS)}</th>
+								<td class="figure number">{far(subjectM, units)}</td>
+								<td class="figure number">{far(focusM, units)}</td>
+								{#if motor !== null}<td class="figure number"
+										>{ringAt(move.camera, motor.turns, focusM).toFixed(3)} turns</td
+									>{/if}
+								<td class="figure number">{far(nearM, units)}</td>
+								<td class="figure number">{farM === null ? 'horizon' : far(farM, units)}</td>
+								<td class="figure number" data-printed>{focalWords(focalM)}</td>
+							</tr>
+						{/each}
+					</tbody>
+				</table>
+			</div>
+		</div>
 	{/if}
 </div>
 

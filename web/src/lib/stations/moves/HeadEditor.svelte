@@ -8,6 +8,7 @@
 	import { allowed } from '$lib/sheet/units/allowed';
 	import type { Quantity } from '$lib/sheet/units/display';
 	import GearFrame from '$lib/shell/GearFrame.svelte';
+	import HeadReach from './HeadReach.svelte';
 
 	interface Props {
 		data: { readonly head: Head; readonly person: Person };
@@ -97,64 +98,99 @@
 	</div>
 {/snippet}
 
-<GearFrame place={headGear} {id} document={kept} links={[]} goesToo="its figures; moves keep their own copy">
+{#snippet weighs()}
+	<QuantityField
+		label="weighs"
+		value={head.massKg}
+		quantity="mass"
+		{units}
+		check={allowed(headLimits.mass, 'mass')}
+		onvalue={(massKg) => set({ massKg }, 'mass')}
+		oncommit={settle}
+		testId="head-mass"
+	/>
+{/snippet}
+{#snippet reach()}
+	<div class="reach"><HeadReach {head} size={250} /></div>
+{/snippet}
+
+<GearFrame
+	place={headGear}
+	{id}
+	document={kept}
+	links={[]}
+	goesToo="its figures; moves keep their own copy"
+	onward={{ href: `/moves?all&head=${id}`, words: 'Plan a move with it' }}
+	drawn={reach}
+>
+	{#snippet first()}
+		{@render weighs()}
+		{#each ['pan', 'tilt'] as const as key (key)}
+			{@const { value, quantity, check, put } = axisRows(key, head[key])[2]!}
+			<QuantityField
+				label="{key}, at most"
+				{value}
+				{quantity}
+				{units}
+				{check}
+				onvalue={put}
+				oncommit={settle}
+				testId="first-{key}-rate"
+			/>
+		{/each}
+	{/snippet}
 	<p class="lead">What its maker says its axes can do. Moves made with it are timed by these figures.</p>
-	<div class="row">
-		<QuantityField
-			label="weighs"
-			value={head.massKg}
-			quantity="mass"
-			{units}
-			check={allowed(headLimits.mass, 'mass')}
-			onvalue={(massKg) => set({ massKg }, 'mass')}
-			oncommit={settle}
-			testId="head-mass"
-		/>
+	<div class="beside turned">
+		{@render reach()}
+		<div>
+			<div class="row">{@render weighs()}</div>
+			<h2>Pan</h2>
+			{@render rows(axisRows('pan', head.pan))}
+			<h2>Tilt</h2>
+			{@render rows(axisRows('tilt', head.tilt))}
+			<h2>Roll</h2>
+			<label class="line"
+				><Tick
+					checked={head.roll !== null}
+					onchange={(event) => set({ roll: event.currentTarget.checked ? rollFresh : null })}
+					data-testid="has-roll"
+				/> it rolls</label
+			>
+			{#if head.roll !== null}{@render rows(axisRows('roll', head.roll))}{/if}
+			{#each ['focus', 'zoom'] as const as key (key)}
+				<h2>{key === 'focus' ? 'Focus motor' : 'Zoom motor'}</h2>
+				<label class="line"
+					><Tick
+						checked={head[key] !== null}
+						onchange={(event) =>
+							set({ [key]: event.currentTarget.checked ? { turns: 0.75, maxTurnsPerS: 0.6 } : null })}
+						data-testid="has-{key}"
+					/> it has one</label
+				>
+				{@render rows(motorRows(key))}
+			{/each}
+			<h2>Who holds it</h2>
+			<label class="line"
+				><Tick
+					type="radio"
+					name="hold"
+					checked={head.hold === 'held'}
+					onchange={() => set({ hold: 'held' })}
+					data-testid="hold-held"
+				/> it moves only while somebody holds: arms, cranes, anything that can hurt</label
+			>
+			<label class="line"
+				><Tick
+					type="radio"
+					name="hold"
+					checked={head.hold === 'watched'}
+					onchange={() => set({ hold: 'watched' })}
+					data-testid="hold-watched"
+				/> it may run while somebody watches, in a zone that is marked</label
+			>
+			<p class="caution">A head moves without warning: mark its zone, keep hands and faces out of it.</p>
+		</div>
 	</div>
-	<h2>Pan</h2>
-	{@render rows(axisRows('pan', head.pan))}
-	<h2>Tilt</h2>
-	{@render rows(axisRows('tilt', head.tilt))}
-	<h2>Roll</h2>
-	<label class="line"
-		><Tick
-			checked={head.roll !== null}
-			onchange={(event) => set({ roll: event.currentTarget.checked ? rollFresh : null })}
-			data-testid="has-roll"
-		/> it rolls</label
-	>
-	{#if head.roll !== null}{@render rows(axisRows('roll', head.roll))}{/if}
-	{#each ['focus', 'zoom'] as const as key (key)}
-		<h2>{key === 'focus' ? 'Focus motor' : 'Zoom motor'}</h2>
-		<label class="line"
-			><Tick
-				checked={head[key] !== null}
-				onchange={(event) => set({ [key]: event.currentTarget.checked ? { turns: 0.75, maxTurnsPerS: 0.6 } : null })}
-				data-testid="has-{key}"
-			/> it has one</label
-		>
-		{@render rows(motorRows(key))}
-	{/each}
-	<h2>Who holds it</h2>
-	<label class="line"
-		><Tick
-			type="radio"
-			name="hold"
-			checked={head.hold === 'held'}
-			onchange={() => set({ hold: 'held' })}
-			data-testid="hold-held"
-		/> it moves only while somebody holds: arms, cranes, anything that can hurt</label
-	>
-	<label class="line"
-		><Tick
-			type="radio"
-			name="hold"
-			checked={head.hold === 'watched'}
-			onchange={() => set({ hold: 'watched' })}
-			data-testid="hold-watched"
-		/> it may run while somebody watches, in a zone that is marked</label
-	>
-	<p class="caution">A head moves without warning: mark its zone, keep hands and faces out of it.</p>
 </GearFrame>
 
 <style>
@@ -165,6 +201,25 @@
 		min-height: 44px;
 	}
 	.row :global(.field) {
-		width: 170px;
+		width: 150px;
+	}
+	/* Its dials stay in sight beside the figures that turn them. */
+	.turned {
+		grid-template-columns: minmax(0, 7fr) minmax(0, 5fr);
+	}
+	.turned > .reach {
+		order: 1;
+		position: sticky;
+		top: 12px;
+		justify-self: center;
+	}
+	@media (max-width: 1000px) {
+		.turned {
+			grid-template-columns: minmax(0, 1fr);
+		}
+		.turned > .reach {
+			order: 0;
+			position: static;
+		}
 	}
 </style>

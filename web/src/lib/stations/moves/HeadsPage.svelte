@@ -5,11 +5,13 @@
 	import '$lib/shell/sheet.css';
 	import { ask } from '$lib/keeping/ask';
 	import type { Head } from '$lib/model/head';
-	import { showTurnRate, together } from '$lib/sheet/units/display';
+	import type { Person } from '$lib/model/person';
+	import { showMass, showTurnRate, together } from '$lib/sheet/units/display';
 	import { headPatterns } from './headPatterns';
+	import HeadReach from './HeadReach.svelte';
 
 	interface Props {
-		data: { readonly heads: readonly Head[] };
+		data: { readonly heads: readonly Head[]; readonly person: Person };
 	}
 	let { data }: Props = $props();
 	let name = $state('');
@@ -23,7 +25,7 @@
 		const called = name.trim() === '' ? pattern.name : name.trim();
 		const outcome = await ask<{ readonly id: string }>('POST', '/api/heads', { name: called, head: pattern.head });
 		busy = false;
-		if (outcome.ok) await goto(`/heads/${outcome.value.id}`);
+		if (outcome.ok) await goto(`/heads/${outcome.value.id}?fresh`);
 		else trouble = outcome.error.fields?.['name'] ?? outcome.error.message;
 	}
 </script>
@@ -36,6 +38,7 @@
 	<div class="cards">
 		{#each data.heads as { id, name: called, head } (id)}
 			<a class="card" href="/heads/{id}">
+				<HeadReach {head} size={112} />
 				<strong>{called}</strong>
 				<span class="quiet"
 					>pan {together(showTurnRate(head.pan.maxRate))}, tilt {together(showTurnRate(head.tilt.maxRate))}, {head.hold ===
@@ -48,15 +51,34 @@
 			<p class="hint">No head yet. Make the first one from a pattern, and put in what its maker says.</p>
 		{/each}
 	</div>
-	<h2>A new head</h2>
+	<h2>A new head, from a pattern</h2>
 	<div class="row">
 		<label class="stack"
 			>Name
 			<TextInput maxlength={120} bind:value={name} data-testid="head-new-name" /></label
 		>
-		{#each headPatterns as { id, name: called } (id)}
-			<Button class="second" disabled={busy} onclick={() => make(id)} data-testid="head-make-{id}">{called}</Button>
+	</div>
+	<div class="cards">
+		{#each headPatterns as { id, name: called, head } (id)}
+			<div class="card">
+				<HeadReach {head} size={112} />
+				<strong>{called}</strong>
+				<span class="quiet"
+					>{together(showMass(head.massKg, data.person.units))}, pan {together(showTurnRate(head.pan.maxRate))}, tilt {together(
+						showTurnRate(head.tilt.maxRate)
+					)}</span
+				>
+				<Button class="second" disabled={busy} onclick={() => make(id)} data-testid="head-make-{id}"
+					>Start from this</Button
+				>
+			</div>
 		{/each}
 	</div>
 	{#if trouble !== ''}<p class="problem" role="alert">{trouble}</p>{/if}
 </div>
+
+<style>
+	.row {
+		margin-bottom: 10px;
+	}
+</style>

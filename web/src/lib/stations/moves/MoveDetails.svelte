@@ -11,11 +11,12 @@
 	import LensAtFields from '$lib/sheet/fields/LensAtFields.svelte';
 	import QuantityField from '$lib/sheet/fields/QuantityField.svelte';
 	import TextInput from '$lib/sheet/fields/TextInput.svelte';
+	import { showsMore } from '$lib/sheet/showsMore';
 	import Tick from '$lib/sheet/fields/Tick.svelte';
 	import { allowed } from '$lib/sheet/units/allowed';
 	import { cameraFields, headFields, knotFields, subjectFields, supportFields } from './fields';
 	import Fields from './Fields.svelte';
-	import { standingOn, standingOnPattern, withPayload } from './gear';
+	import { standingOn, standingOnPattern, withHead, withPayload } from './gear';
 	import { changedKnot, extended, insertedAfter, lastingFor, without } from './knots';
 	import { moveLimits } from './limits';
 	import { type Knot, stances, type SubjectShape, subjectShapes } from './model';
@@ -26,6 +27,7 @@
 	import PutOnPlan from './PutOnPlan.svelte';
 	import { behaves } from './supports';
 	import { stanceWords } from './supports/stance';
+	import { whyNot } from '$lib/supports/onOffer';
 	import TempoChoice from './TempoChoice.svelte';
 	import { headKindWords, seconds, subjectKinds, tempoMeans } from './words';
 
@@ -71,6 +73,12 @@
 		bench.set(next);
 		bench.settle();
 	};
+	/** What of the shelf it stands on; undefined: a pattern, or what is no longer there. */
+	const carrier = $derived(gear.carriers.find(({ id }) => id === move.support.gearId));
+	const notFor = (of: (typeof gear.carriers)[number], massKg: number) => {
+		const why = whyNot(of, massKg, bench.units);
+		return why === null ? '' : ` · ${why}`;
+	};
 	let trouble = $state('');
 	let deleting = $state(false);
 	async function remove() {
@@ -96,7 +104,7 @@
 	}
 </script>
 
-<div class="topics" role="tablist" aria-label="Of the move">
+<div class="topics" role="tablist" aria-label="Of the move" {@attach showsMore}>
 	{#each topics as each (each)}
 		<Button
 			class="topic"
@@ -253,7 +261,9 @@
 					<option value="">{move.support.gearName}</option>
 					{#if gear.carriers.length > 0}
 						<optgroup label="On the shelf">
-							{#each gear.carriers as { id, name } (id)}<option value={id}>{name}</option>{/each}
+							{#each gear.carriers as carrier (carrier.id)}<option value={carrier.id}
+									>{carrier.name}{notFor(carrier, move.camera.massKg)}</option
+								>{/each}
 						</optgroup>
 					{/if}
 					<optgroup label="Patterns">
@@ -302,8 +312,7 @@
 						value={move.head.gearId ?? ''}
 						onchange={(event) => {
 							const found = gear.heads.find(({ id }) => id === event.currentTarget.value);
-							if (found !== undefined)
-								once({ ...move, head: { ...move.head, gearId: found.id, gearName: found.name, figures: found.head } });
+							if (found !== undefined) once(withHead(move, found));
 						}}
 						data-testid="head-gear"
 					>
@@ -338,6 +347,11 @@
 		<Fields fields={headFields(move)} about="head" />
 		<p class="hint"><a href="/heads">Heads on the shelf</a>: what their axes can do is written there once.</p>
 	{:else if topic === 'lens'}
+		{#if carrier !== undefined && whyNot(carrier, move.camera.massKg, bench.units) !== null}
+			<p class="caution" data-testid="too-much">
+				{carrier.name} does not carry it{notFor(carrier, move.camera.massKg)}.
+			</p>
+		{/if}
 		{#if gear.cameras.length > 0}
 			<div class="row">
 				<label class="stack"
@@ -351,7 +365,9 @@
 						data-testid="payload"
 					>
 						<option value="">{move.camera.name}</option>
-						{#each gear.cameras as { id, name } (id)}<option value={id}>{name}</option>{/each}
+						{#each gear.cameras as { id, name, massKg } (id)}<option value={id}
+								>{name}{carrier === undefined ? '' : notFor(carrier, massKg)}</option
+							>{/each}
 					</Choice></label
 				>
 			</div>

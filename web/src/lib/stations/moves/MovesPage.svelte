@@ -15,7 +15,9 @@
 	import { type Move, type SavedMove, type Tempo, tempos } from './model';
 	import { sweepLimits, sweepMove, usualSweep } from './sweep';
 	import { fromPattern } from './fromPattern';
-	import { movePatterns } from './patterns';
+	import { type Begun, begunWith, patternFor } from './gear';
+	import { type MovePattern, movePatterns } from './patterns';
+	import SmallMove from './SmallMove.svelte';
 	import { seconds, tempoWords } from './words';
 
 	interface Props {
@@ -23,6 +25,7 @@
 			readonly moves: readonly (SavedMove & { readonly at: string })[];
 			readonly venues: readonly Venue[];
 			readonly person: Person;
+			readonly begun: Begun;
 		};
 	}
 	let { data }: Props = $props();
@@ -35,8 +38,21 @@
 	let trouble = $state('');
 	let busy = $state(false);
 	const venueName = (id: string | null) => data.venues.find((each) => each.id === id)?.name ?? 'an empty floor';
-	const lasts = ({ move }: SavedMove) => {
-		const [first, last] = [move.knots[0]!, move.knots[move.knots.length - 1]!];
+	const planOf = (id: string | null) => data.venues.find((each) => each.id === id)?.plan ?? null;
+	/** So many are drawn at first; more when they are asked for. */
+	const firstShown = 24;
+	let whole = $state(false);
+	let search = $state('');
+	const found = $derived(
+		data.moves.filter(({ move }) =>
+			[move.name, move.job, venueName(move.venueId), move.support.gearName].some((words) =>
+				words.toLowerCase().includes(search.trim().toLowerCase())
+			)
+		)
+	);
+	const patterns = movePatterns.map((pattern) => ({ pattern, drawn: fromPattern(pattern, pattern.name, null, null) }));
+	const lasts = ({ knots }: Move) => {
+		const [first, last] = [knots[0]!, knots[knots.length - 1]!];
 		return seconds(last.tS + last.dwellS - first.tS);
 	};
 
@@ -44,8 +60,13 @@
 	const called = (usual: string) => (name.trim() === '' ? usual : name.trim());
 	function make(patternId: string) {
 		const pattern = movePatterns.find(({ id }) => id === patternId)!;
-		return create(fromPattern(pattern, called(pattern.name), venue?.id ?? null, venue?.plan ?? null));
+		return create(stood(pattern));
 	}
+	const stood = (pattern: MovePattern) =>
+		fromPattern(pattern, called(pattern.name), venue?.id ?? null, venue?.plan ?? null);
+	/** On what of the shelf somebody came here with. */
+	const withWords = $derived([data.begun.carrier, data.begun.head].flatMap((gear) => gear?.name ?? []).join(' and '));
+	const layWith = () => create(begunWith(stood(patternFor(data.begun)), data.begun));
 	let sweep = $state.raw(usualSweep);
 	const lay = () => create(sweepMove(sweep, called('A run along a line'), venue?.id ?? null, venue?.plan ?? null));
 	async function create(move: Move) {
@@ -65,17 +86,28 @@
 		stands there, before anything is rigged.
 	</p>
 	{#if data.moves.length > 0}
+		{#if data.moves.length > firstShown}
+			<label class="find"
+				>Find a move <TextInput type="search" bind:value={search} autocomplete="off" data-testid="find-move" /></label
+			>
+		{/if}
 		<ul class="list" data-testid="moves">
-			{#each data.moves as saved (saved.id)}
+			{#each whole ? found : found.slice(0, firstShown) as { id, move, at } (id)}
 				<li>
-					<a href={movePath(saved.id)}><strong>{saved.move.name}</strong></a>
-					<span class="quiet"
-						>{venueName(saved.move.venueId)}{saved.move.job === '' ? '' : ` · ${saved.move.job}`} · {saved.move.support
-							.gearName} · {saved.move.knots.length} knots, {lasts(saved)} · {when(saved.at)}</span
+					<a class="thumb" href={movePath(id)} tabindex="-1" aria-hidden="true"
+						><SmallMove {move} plan={planOf(move.venueId)} width={170} height={104} /></a
 					>
+					<a href={movePath(id)}><strong>{move.name}</strong></a>
+					<span class="quiet">{venueName(move.venueId)}{move.job === '' ? '' : ` · ${move.job}`}</span>
+					<span class="quiet">{move.support.gearName} · {move.knots.length} knots, {lasts(move)} · {when(at)}</span>
 				</li>
+			{:else}
+				<li class="quiet" role="status">No move is called so.</li>
 			{/each}
 		</ul>
+		{#if found.length > firstShown && !whole}
+			<Button class="tool" onclick={() => (whole = true)}>Show all {found.length}</Button>
+		{/if}
 	{/if}
 	<h2>{data.moves.length === 0 ? 'The first move' : 'A new move'}</h2>
 	<div class="row">
@@ -90,6 +122,9 @@
 				{#each data.venues as { id, name: called } (id)}<option value={id}>{called}</option>{/each}
 			</Choice></label
 		>
+		{#if withWords !== ''}
+			<Button class="go" disabled={busy} onclick={layWith} data-testid="lay-with">Lay it with {withWords}</Button>
+		{/if}
 		{#if data.venues.length === 0}<a class="tool" href="/venues">Draw a venue first</a>{/if}
 	</div>
 	<h2>So far, in so long</h2>
@@ -140,9 +175,10 @@
 	</div>
 	<h2>Or from what carries the camera</h2>
 	<div class="patterns">
-		{#each movePatterns as { id, name: called, words } (id)}
+		{#each patterns as { pattern: { id, name: usual, words }, drawn } (id)}
 			<Button class="pattern" disabled={busy} onclick={() => make(id)} data-testid="pattern-{id}">
-				<strong>{called}</strong><span>{words}</span>
+				<SmallMove move={drawn} width={112} height={84} />
+				<span class="what"><strong>{usual}</strong><span>{words}</span></span>
 			</Button>
 		{/each}
 	</div>
@@ -150,37 +186,76 @@
 </div>
 
 <style>
+	.list {
+		display: grid;
+		grid-template-columns: repeat(auto-fill, minmax(min(500px, 100%), 1fr));
+		gap: 0 32px;
+	}
 	.list li {
 		display: grid;
+		grid-template-columns: 170px minmax(0, 1fr);
+		grid-template-rows: auto auto 1fr;
+		gap: 0 16px;
 		border-top: 1px solid var(--rule);
-		padding: 6px 0;
+		padding: 10px 0;
 	}
-	.list a {
-		min-height: 32px;
+	.list li.quiet {
+		display: block;
+	}
+	.thumb {
+		grid-row: 1 / 4;
+		border: 1px solid var(--rule);
+	}
+	.list a:not(.thumb) {
+		min-height: 44px;
 		display: inline-flex;
 		align-items: center;
 		font-size: 18px;
 	}
+	.row :global(.field) {
+		width: 150px;
+	}
+	.find {
+		display: flex;
+		gap: 10px;
+		align-items: center;
+		margin-bottom: 12px;
+		font-size: 15px;
+	}
+	.find :global(input) {
+		min-height: 44px;
+		flex: 0 1 320px;
+	}
 	.patterns {
 		display: grid;
-		grid-template-columns: repeat(auto-fill, minmax(min(270px, 100%), 1fr));
+		grid-template-columns: repeat(auto-fill, minmax(min(360px, 100%), 1fr));
 		gap: 10px;
 	}
 	.patterns > :global(.pattern) {
 		display: grid;
-		gap: 2px;
+		grid-template-columns: 112px minmax(0, 1fr);
+		gap: 14px;
 		text-align: left;
-		align-content: start;
+		align-items: start;
 		padding: 10px 14px;
-		min-height: 76px;
+		min-height: 106px;
 		background: var(--panel);
 		border: 1px solid var(--rule);
 	}
-	.patterns > :global(.pattern:hover) {
-		border-color: var(--press);
+	.what {
+		display: grid;
+		gap: 2px;
 	}
-	.patterns span {
+	.what span {
 		font-size: 14px;
 		color: var(--quiet);
+	}
+	@media (max-width: 600px) {
+		.list li {
+			grid-template-columns: 112px minmax(0, 1fr);
+		}
+	}
+	.patterns > :global(.pattern:hover) {
+		border-color: var(--press);
 	}
 </style>

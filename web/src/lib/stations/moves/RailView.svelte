@@ -10,6 +10,7 @@
 	import { above } from '$lib/model/limits';
 	import { railInFrame, railRead, setUpWords, tipReserve } from './loads';
 	import { moveLimits } from './limits';
+	import SmallMove from './SmallMove.svelte';
 	import { sharedMove } from './moveBench.svelte';
 	import { runs } from './path';
 	import { tryFigures } from '$lib/supports/tryFigures';
@@ -107,88 +108,95 @@
 					/> clamped down</label
 				>
 			</div>
-			<p class="big" data-testid="rail-answer">
-				{#if read.warnings.length > 0}{read.warnings[0]}
-				{:else if pulled > 0}As reckoned, <strong
-						>{read.spansN.length === 1 ? 'the clamp' : 'a clamp'} pulls down {force(pulled)}</strong
-					>, where the carriage would lift the rail off.
-				{:else}As reckoned, <strong>nothing lifts off</strong> over the travel.{/if}
-			</p>
-			<table class="folds">
-				<thead
-					><tr
-						><th scope="col">What</th><th scope="col">Least</th><th scope="col">Most</th><th scope="col"
-							>Of what its maker says</th
-						></tr
-					></thead
-				>
-				<tbody>
-					{#each read.spansN as [least, most], k (k)}
-						<tr>
-							<th scope="row"
-								>{read.spansN.length === 1
-									? 'The clamp bears'
-									: k === 0
-										? 'First support bears'
-										: 'Second support bears'}</th
-							>
-							<td class="figure number">{borne(least)}</td>
-							<td class="figure number">{borne(most)}</td>
-							<td class="wide"
-								>{#if bears(most) === null}<span class="quiet">nobody has said</span>{:else}<Vial
-										offset={2 * bears(most)! - 1}
-										label="{Math.round(bears(most)! * 100)} % of what it bears"
-									/>{/if}</td
-							>
-						</tr>
-					{/each}
-					{#if read.momentNm !== null}
-						<tr>
-							<th scope="row">One clamp holds against turning</th>
-							<td></td>
-							<td class="figure number">{together(showTorque(read.momentNm, units))}</td>
-							<td class="wide"
-								>{support.clampHoldsNm === null
-									? 'nobody has said'
-									: `${Math.round((read.momentNm / support.clampHoldsNm) * 100)} %`}</td
-							>
-						</tr>
-					{/if}
-					<tr>
-						<th scope="row">The carriage’s brake holds along the rail</th>
-						<td></td>
-						<td class="figure number">{force(read.holdN)}</td>
-						<td class="wide"
-							>{support.holdsN === null
-								? 'nobody has said'
-								: `${Math.round((Math.abs(read.holdN) / support.holdsN) * 100)} %`}</td
+			<div class="beside even">
+				<div>
+					<p class="big" data-testid="rail-answer">
+						{#if read.warnings.length > 0}{read.warnings[0]}
+						{:else if pulled > 0}As reckoned, <strong
+								>{read.spansN.length === 1 ? 'the clamp' : 'a clamp'} pulls down {force(pulled)}</strong
+							>, where the carriage would lift the rail off.
+						{:else}As reckoned, <strong>nothing lifts off</strong> over the travel.{/if}
+					</p>
+					<table class="folds">
+						<thead
+							><tr
+								><th scope="col">What</th><th scope="col">Least</th><th scope="col">Most</th><th scope="col"
+									>Of what its maker says</th
+								></tr
+							></thead
 						>
-					</tr>
-					<tr>
-						<th scope="row">The supports hold the rail against slipping</th>
-						<td></td>
-						<td class="figure number">{force(read.slipN)}</td>
-						<td class="wide quiet">by friction and clamps: try it by hand</td>
-					</tr>
-				</tbody>
-			</table>
-			{#each read.warnings.slice(1) as words (words)}<p class="caution">{words}</p>{/each}
-			{#if read.spansN.length > 1}
-				<Chart
-					label="What each support bears as the carriage goes"
-					xTitle="carriage, m"
-					yTitle="bears, N"
-					xDecimals={1}
-					yDecimals={0}
-					yLeast={40}
-					height={240}
-					lines={read.spansN.map((_, k) => ({
-						name: k === 0 ? 'first' : 'second',
-						as: 'line' as const,
-						points: read.curve.map(({ atM, supportsN }) => [atM, supportsN[k]!] as const)
-					}))}
-				/>
-			{/if}
+						<tbody>
+							{#each read.spansN as [least, most], k (k)}
+								<tr>
+									<th scope="row"
+										>{read.spansN.length === 1
+											? 'The clamp bears'
+											: k === 0
+												? 'First support bears'
+												: 'Second support bears'}</th
+									>
+									<td class="figure number">{borne(least)}</td>
+									<td class="figure number">{borne(most)}</td>
+									<td class="wide"
+										>{#if bears(most) === null}<span class="quiet">nobody has said</span>{:else}<Vial
+												offset={2 * bears(most)! - 1}
+												label="{Math.round(bears(most)! * 100)} % of what it bears"
+											/>{/if}</td
+									>
+								</tr>
+							{/each}
+							{#if read.momentNm !== null}
+								<tr>
+									<th scope="row">One clamp holds against turning</th>
+									<td></td>
+									<td class="figure number">{together(showTorque(read.momentNm, units))}</td>
+									<td class="wide"
+										>{support.clampHoldsNm === null
+											? 'nobody has said'
+											: `${Math.round((read.momentNm / support.clampHoldsNm) * 100)} %`}</td
+									>
+								</tr>
+							{/if}
+							<tr>
+								<th scope="row">The carriage’s brake holds along the rail</th>
+								<td></td>
+								<td class="figure number">{force(read.holdN)}</td>
+								<td class="wide"
+									>{support.holdsN === null
+										? 'nobody has said'
+										: `${Math.round((Math.abs(read.holdN) / support.holdsN) * 100)} %`}</td
+								>
+							</tr>
+							<tr>
+								<th scope="row">The supports hold the rail against slipping</th>
+								<td></td>
+								<td class="figure number">{force(read.slipN)}</td>
+								<td class="wide quiet">by friction and clamps: try it by hand</td>
+							</tr>
+						</tbody>
+					</table>
+					{#each read.warnings.slice(1) as words (words)}<p class="caution">{words}</p>{/each}
+				</div>
+				<div>
+					<SmallMove move={bench.move} plan={bench.venue?.plan ?? null} width={560} height={200} />
+					{#if read.spansN.length > 1}
+						<Chart
+							label="What each support bears as the carriage goes"
+							xTitle="carriage, m"
+							yTitle="bears, N"
+							xDecimals={1}
+							yDecimals={0}
+							yLeast={40}
+							height={240}
+							lines={read.spansN.map((_, k) => ({
+								name: k === 0 ? 'first' : 'second',
+								as: 'line' as const,
+								points: read.curve.map(({ atM, supportsN }) => [atM, supportsN[k]!] as const)
+							}))}
+						/>
+					{/if}
+				</div>
+			</div>
 			{#if reserve !== null}
 				<h2>On one rolling stand</h2>
 				<div class="row">

@@ -1,17 +1,44 @@
 import type { Carrying } from '$lib/model/carrying';
 import { placed } from './knots';
 import type { DrawnCamera } from '$lib/model/drawnCamera';
+import type { Head } from '$lib/model/head';
 import type { ArmSupport, Knot, Move, MoveCamera, MoveSupport, RailSupport } from './model';
 import { axesOf } from './path';
 import { clamped } from './supports/contract';
 import { limitsOf } from './figures';
-import { movePatterns } from './patterns';
+import { type MovePattern, movePatterns } from './patterns';
 
 interface Carrier {
 	readonly id: string;
 	readonly name: string;
 	readonly carrying: Carrying;
 }
+
+/** What of the shelf a move is begun with; null: as a pattern has it. */
+export interface Begun {
+	readonly carrier: Carrier | null;
+	readonly head: Pick<Head, 'id' | 'name' | 'head'> | null;
+	readonly camera: DrawnCamera | null;
+}
+
+/** The pattern that stands as the carrier does; with a head alone, one that stands still. */
+export const patternFor = ({ carrier }: Pick<Begun, 'carrier'>): MovePattern =>
+	movePatterns.find(
+		({ id }) => id === (carrier === null ? 'tripod' : carrier.carrying.kind === 'arm' ? 'crane' : 'slider')
+	)!;
+
+/** A fresh move on what of the shelf it is begun with. */
+export function begunWith(move: Move, { carrier, head, camera }: Begun): Move {
+	const headed = head === null ? move : withHead(move, head);
+	const carried = carrier === null ? headed : standingOn(headed, carrier);
+	return camera === null ? carried : { ...carried, camera: withPayload(carried.camera, camera) };
+}
+
+/** Turned by a head of the shelf, by its own figures. */
+export const withHead = (move: Move, { id, name, head }: Pick<Head, 'id' | 'name' | 'head'>): Move => ({
+	...move,
+	head: { ...move.head, gearId: id, gearName: name, figures: head }
+});
 
 /** A support of the shelf where the move stands now, with its own figures. */
 export function standingOn(move: Move, { id, name, carrying }: Carrier): Move {

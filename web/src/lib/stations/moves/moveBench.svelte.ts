@@ -23,6 +23,8 @@ export interface MoveData extends SavedMove {
 	readonly venues: readonly { readonly id: string; readonly name: string }[];
 	readonly gear: {
 		readonly carriers: readonly {
+			readonly leastPayloadKg: number;
+			readonly greatestPayloadKg: number;
 			readonly id: string;
 			readonly kind: string;
 			readonly name: string;

@@ -15,7 +15,7 @@
 	import type { Person } from '$lib/model/person';
 	import { carriedOn } from '$lib/supports/carried';
 	import { editGear } from '$lib/keeping/editGear';
-	import { benchPath, editorLinks, supportGear } from '../address';
+	import { benchPath, editorLinks, onwardFrom, supportGear } from '../address';
 	import GivesField from '$lib/sheet/fields/GivesField.svelte';
 	import GearFrame from '$lib/shell/GearFrame.svelte';
 	import { showLength, together } from '$lib/sheet/units/display';
@@ -58,6 +58,8 @@
 		set({ geometry: { ...geometry, ...next } }, about);
 	const settle = () => kept.settle();
 	const groups = $derived(craneFieldGroups(geometry, shape));
+	/** What a tape takes first: both arms of the lever behind the pivot. */
+	const firstFields = $derived([groups[0]!.fields[0]!, groups[0]!.fields[2]!]);
 	const kindWords = { tripod: 'tripod', dolly: 'wheeled dolly', column: 'column on feet' };
 </script>
 
@@ -73,7 +75,41 @@
 	]}
 	{wrong}
 	goesToo="its benches"
+	onward={onwardFrom('crane', id, shown, data.payloads)}
 >
+	{#snippet first()}
+		{#each firstFields as field (field.label)}
+			<QuantityField
+				label={field.label}
+				value={field.value}
+				quantity={field.quantity}
+				{units}
+				check={field.check}
+				onvalue={field.put}
+				oncommit={settle}
+				testId="first-{field.testId ?? 'hanger'}"
+			/>
+		{/each}
+		<QuantityField
+			label="carries at most"
+			value={draft.greatestPayloadKg}
+			quantity="mass"
+			{units}
+			check={(value) =>
+				value > draft.leastPayloadKg && value <= craneLimits.payload.most
+					? null
+					: `More than the least, up to ${craneLimits.payload.most} kg.`}
+			onvalue={(greatestPayloadKg) => set({ greatestPayloadKg }, 'greatest')}
+			oncommit={settle}
+			testId="first-greatest"
+		/>
+	{/snippet}
+	{#snippet drawn()}
+		<div class="drawn" bind:clientWidth={width}>
+			<CraneDrawing {geometry} {setting} payload={[]} arm={null} {units} {width} height={300} />
+		</div>
+	{/snippet}
+
 	<div class="drawn" bind:clientWidth={width}>
 		<CraneDrawing
 			{geometry}

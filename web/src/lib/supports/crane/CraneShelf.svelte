@@ -3,11 +3,12 @@
 	import { craneFromPattern, cranePatterns } from './patterns';
 	import { bareSetting } from './standing';
 	import GearShelf from '../GearShelf.svelte';
+	import type { InHand } from '../onOffer';
 	import type { Person } from '$lib/model/person';
 	import type { CraneRig } from './model';
 
 	interface Props {
-		data: { readonly supports: readonly CraneRig[]; readonly person: Person };
+		data: { readonly supports: readonly CraneRig[]; readonly person: Person; readonly inHand: InHand };
 	}
 	let { data }: Props = $props();
 	const units = $derived(data.person.units);
@@ -21,8 +22,9 @@
 	previewHeight={200}
 	generic="cranes"
 	{units}
+	inHand={data.inHand}
 >
-	{#snippet preview({ geometry })}
+	{#snippet preview(geometry)}
 		<CraneDrawing
 			{geometry}
 			setting={bareSetting(geometry)}

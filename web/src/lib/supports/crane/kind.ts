@@ -5,6 +5,7 @@ export const crane: SupportKind = {
 	key: 'crane',
 	one: 'crane',
 	many: 'cranes',
+	carriesMoves: true,
 	sheets: [
 		{ path: '', words: 'Weights', view: 'WeightsView' },
 		{ path: 'order', words: 'Loading', view: 'OrderView' },

@@ -12,7 +12,7 @@
 	import type { Person } from '$lib/model/person';
 	import { carriedOn } from '$lib/supports/carried';
 	import type { Gimbal } from './model';
-	import { benchPath, editorLinks, supportGear } from '../address';
+	import { benchPath, editorLinks, onwardFrom, supportGear } from '../address';
 	import GearFrame from '$lib/shell/GearFrame.svelte';
 	import { lengthsOf, orderOf, withLength, withOrder } from './lengths';
 	import { axisOrders } from './patterns';
@@ -39,7 +39,8 @@
 	let width = $state(700);
 	/** A payload drawn in the cradle, so that the arms can be judged by eye. */
 	const byId = $derived(new Map(data.shelf.map((part) => [part.id, part])));
-	const shown = $derived(carriedOn(draft, data.payloads, byId, data.person.payloadId) ?? data.payloads[0]);
+	const carried = $derived(carriedOn(draft, data.payloads, byId, data.person.payloadId));
+	const shown = $derived(carried ?? data.payloads[0]);
 	const parts = $derived(shown === undefined ? [] : standingParts(shown, byId));
 
 	const lengthWords = [
@@ -89,7 +90,49 @@
 			: [{ href: benchPath({ kind: 'gimbal', supportId: keeper.id, payloadId: shown.id }), words: 'Bench' }])
 	]}
 	goesToo="its benches and its horizon log"
+	onward={onwardFrom('gimbal', keeper.id, carried, data.payloads)}
 >
+	{#snippet first()}
+		{#each lengthWords.slice(0, 2) as [which, words] (which)}
+			<QuantityField
+				label={words}
+				value={lengths[which]}
+				quantity="length"
+				{units}
+				check={within(0.01, 1.5, 'Between 10 mm and 1.5 m.')}
+				onvalue={(value) => keeper.shape(withLength(geometry, which, value), `length ${which}`)}
+				oncommit={() => keeper.settle()}
+				testId="first-{which}"
+			/>
+		{/each}
+		<QuantityField
+			label="Carries at most"
+			value={draft.greatestPayloadKg}
+			quantity="mass"
+			{units}
+			check={(value) => (value > draft.leastPayloadKg && value <= 200 ? null : 'More than the least, up to 200 kg.')}
+			onvalue={(greatestPayloadKg) => keeper.set({ greatestPayloadKg }, 'greatest')}
+			oncommit={() => keeper.settle()}
+			testId="first-greatest"
+		/>
+	{/snippet}
+	{#snippet drawn()}
+		<div class="drawn" bind:clientWidth={width}>
+			<GimbalDrawing
+				rig={keeper.rig}
+				{parts}
+				axes={[]}
+				positionsM={{}}
+				targetsM={null}
+				nextId={null}
+				{units}
+				{width}
+				height={300}
+				plain
+			/>
+		</div>
+	{/snippet}
+
 	<div class="two">
 		<div class="drawn" bind:clientWidth={width}>
 			<GimbalDrawing

@@ -2,14 +2,16 @@
 	import GimbalDrawing from './GimbalDrawing.svelte';
 	import { patterns, gimbalFromPattern } from './patterns';
 	import GearShelf from '../GearShelf.svelte';
+	import type { InHand } from '../onOffer';
 	import type { Person } from '$lib/model/person';
 	import type { Gimbal } from './model';
 
 	interface Props {
-		data: { readonly supports: readonly Gimbal[]; readonly person: Person };
+		data: { readonly supports: readonly Gimbal[]; readonly person: Person; readonly inHand: InHand };
 	}
 	let { data }: Props = $props();
 	const units = $derived(data.person.units);
+	const shown = patterns.map((pattern) => ({ ...pattern, ...gimbalFromPattern(pattern, pattern.name) }));
 	const axesOf = (id: string) =>
 		`${(data.supports.find((rig) => rig.id === id)?.geometry.axes ?? []).map(({ label }) => label.toLowerCase()).join(', ')} · `;
 </script>
@@ -17,16 +19,17 @@
 <GearShelf
 	kind="gimbal"
 	gear={data.supports}
-	{patterns}
+	patterns={shown}
 	make={gimbalFromPattern}
 	previewHeight={230}
 	generic="arms"
 	{units}
 	about={axesOf}
+	inHand={data.inHand}
 >
-	{#snippet preview(pattern)}
+	{#snippet preview(geometry)}
 		<GimbalDrawing
-			rig={{ id: pattern.id, ...gimbalFromPattern(pattern, pattern.name) }}
+			rig={{ id: '', name: '', leastPayloadKg: 0, greatestPayloadKg: 0, geometry }}
 			parts={[]}
 			axes={[]}
 			positionsM={{}}

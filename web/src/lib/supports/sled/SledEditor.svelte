@@ -1,6 +1,7 @@
 <script lang="ts">
 	import ArmFigures from './ArmFigures.svelte';
 	import PostAndStage from './PostAndStage.svelte';
+	import { endRule, withEnd } from './ends';
 	import { sledLimits } from './limits';
 	import Button from '$lib/sheet/fields/Button.svelte';
 	import FigureTable from '$lib/sheet/fields/FigureTable.svelte';
@@ -13,7 +14,7 @@
 	import { tryFigures } from '$lib/supports/tryFigures';
 	import { sledReport } from '@poise/core';
 	import { editGear } from '$lib/keeping/editGear';
-	import { benchPath, editorLinks, supportGear } from '../address';
+	import { benchPath, editorLinks, onwardFrom, supportGear } from '../address';
 	import GearFrame from '$lib/shell/GearFrame.svelte';
 	import { showMass, together } from '$lib/sheet/units/display';
 	import ItemFields from './ItemFields.svelte';
@@ -84,7 +85,41 @@
 	]}
 	{wrong}
 	goesToo="its benches, thread counts and vest log"
+	onward={onwardFrom('sled', id, shown, data.payloads)}
 >
+	{#snippet first()}
+		{#each [0, 1] as const as which (which)}
+			<QuantityField
+				label={which === 0 ? 'gimbal clamp from' : 'to, above the foot'}
+				value={geometry.gimbalM[which]}
+				quantity="length"
+				{units}
+				check={endRule(geometry.gimbalM, which, sledLimits.alongPost)}
+				onvalue={(value) => shape({ ...geometry, gimbalM: withEnd(geometry.gimbalM, which, value) }, `gimbal ${which}`)}
+				oncommit={settle}
+				testId="first-clamp-{which}"
+			/>
+		{/each}
+		<QuantityField
+			label="carries at most"
+			value={draft.greatestPayloadKg}
+			quantity="mass"
+			{units}
+			check={(value) =>
+				value > draft.leastPayloadKg && value <= sledLimits.payload.most
+					? null
+					: `More than the least, up to ${sledLimits.payload.most} kg.`}
+			onvalue={(greatestPayloadKg) => set({ greatestPayloadKg }, 'greatest')}
+			oncommit={settle}
+			testId="first-greatest"
+		/>
+	{/snippet}
+	{#snippet drawn()}
+		<div class="drawn" bind:clientWidth={width}>
+			<SledDrawing {geometry} setting={docked} {parts} report={null} {units} {width} height={380} bare />
+		</div>
+	{/snippet}
+
 	<div class="two">
 		<div class="drawn" bind:clientWidth={width}>
 			<SledDrawing

@@ -3,11 +3,12 @@
 	import SledDrawing from './SledDrawing.svelte';
 	import { dockedSetting } from './standing';
 	import GearShelf from '../GearShelf.svelte';
+	import type { InHand } from '../onOffer';
 	import type { Person } from '$lib/model/person';
 	import type { SledRig } from './model';
 
 	interface Props {
-		data: { readonly supports: readonly SledRig[]; readonly person: Person };
+		data: { readonly supports: readonly SledRig[]; readonly person: Person; readonly inHand: InHand };
 	}
 	let { data }: Props = $props();
 	const units = $derived(data.person.units);
@@ -21,8 +22,9 @@
 	previewHeight={270}
 	generic="sleds"
 	{units}
+	inHand={data.inHand}
 >
-	{#snippet preview({ geometry })}
+	{#snippet preview(geometry)}
 		<SledDrawing
 			{geometry}
 			setting={dockedSetting(geometry)}

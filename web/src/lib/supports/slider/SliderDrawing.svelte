@@ -64,7 +64,9 @@
 	const ways = $derived(setting.hung ? -1 : 1);
 	const plate = $derived(at(setting.atM, ways * carriage.plateM));
 	const heavy = $derived(centre === null ? null : at(setting.atM + centre.overhangM, centre.standoffM));
-	const outline = ({ fromM, toM }: (typeof boxes)[number]) => {
+	/** Its rail is told by its length alone: drawn as thick as a hand is used to, and never thinner than can be seen. */
+	const railM = $derived(Math.max(0.035, 7 / px));
+	const outline = ({ fromM, toM }: Pick<(typeof boxes)[number], 'fromM' | 'toM'>) => {
 		const corners = [at(fromM[0], fromM[1]), at(toM[0], fromM[1]), at(toM[0], toM[1]), at(fromM[0], toM[1])];
 		return corners.map(({ x, y }) => `${x.toFixed(1)},${y.toFixed(1)}`).join(' ');
 	};
@@ -101,7 +103,8 @@
 	<path class="floor" d="M8 {floorY}H{width - 8}" />
 	{#each setting.supportsM as u, index (index)}
 		{@const under = at(u, -0.03)}
-		<path class="leg" d="M{under.x} {under.y}V{floorY}" />
+		<rect class="solid" x={under.x - 5} y={under.y} width="10" height={Math.max(0, floorY - under.y)} />
+		<path class="foot" d="M{under.x - 13} {floorY - 1.5}h26" />
 	{/each}
 	{#if targetM !== null}
 		{#each targetM as u, index (index)}
@@ -109,12 +112,19 @@
 			<path class="target" d="M{to.x} {to.y}V{floorY}" />
 		{/each}
 	{/if}
-	{#each boxes as box (box.id)}<polygon class="part" points={outline(box)} />{/each}
-	<path class="rail" d={line(at(0, 0), at(rail.lengthM, 0))} />
+	{#each boxes as box (box.id)}<polygon class="solid" points={outline(box)} />{/each}
+	<polygon class="solid" points={outline({ fromM: [0, -railM / 2], toM: [rail.lengthM, railM / 2] })} />
+	<path class="tube" d={line(at(0, 0), at(rail.lengthM, 0))} />
 	<path class="travel" d={line(at(carriage.travelM[0], -0.045 * ways), at(carriage.travelM[1], -0.045 * ways))} />
-	<path class="carriage" d={line(at(setting.atM - 0.05, ways * 0.02), at(setting.atM + 0.05, ways * 0.02))} />
-	<path class="arm" d={line(at(setting.atM, 0), plate)} />
+	<path class="arm" d={line(at(setting.atM, ways * railM), plate)} />
 	<path class="arm" d={line(plate, at(setting.atM + setting.reachM, ways * carriage.plateM))} />
+	<polygon
+		class="carriage"
+		points={outline({
+			fromM: [setting.atM - 0.06, Math.min(ways * railM * 0.5, ways * railM * 1.2)],
+			toM: [setting.atM + 0.06, Math.max(ways * railM * 0.5, ways * railM * 1.2)]
+		})}
+	/>
 	{#if heavy !== null}
 		<path class="plumb" d="M{heavy.x} {heavy.y}V{floorY}" />
 		<g transform="translate({heavy.x} {heavy.y})" class="centre">
@@ -169,35 +179,37 @@
 		fill: none;
 		stroke: var(--ink);
 	}
-	.part {
+	.solid {
 		fill: var(--panel);
 		stroke: var(--ink);
 		stroke-width: 1.4;
 	}
 	.floor {
-		stroke-width: 2;
+		stroke-width: 1.6;
 	}
-	.leg {
-		stroke-width: 6;
+	.foot {
+		stroke-width: 3;
+	}
+	.tube {
+		stroke: var(--quiet);
+		stroke-width: 1;
 	}
 	.target {
 		stroke: var(--press);
 		stroke-width: 3;
 		stroke-dasharray: 7 5;
 	}
-	.rail {
-		stroke-width: 10;
-	}
 	.travel {
 		stroke: var(--quiet);
 		stroke-width: 1.5;
 	}
 	.carriage {
-		stroke-width: 16;
-		stroke: var(--spirit-deep, var(--ink));
+		fill: var(--spirit);
+		stroke: var(--spirit-line);
+		stroke-width: 1.3;
 	}
 	.arm {
-		stroke-width: 5;
+		stroke-width: 2.4;
 	}
 	.plumb {
 		stroke: var(--clay);

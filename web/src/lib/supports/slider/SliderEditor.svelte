@@ -14,7 +14,7 @@
 	import type { Quantity } from '$lib/sheet/units/display';
 	import GearFrame from '$lib/shell/GearFrame.svelte';
 	import { carriedOn } from '../carried';
-	import { benchPath, editorLinks, supportGear } from '../address';
+	import { benchPath, editorLinks, onwardFrom, supportGear } from '../address';
 	import { tryFigures } from '../tryFigures';
 	import { sliderFigures } from './figures';
 	import type { Slider, SliderDraft, SliderGeometry } from './model';
@@ -57,6 +57,17 @@
 		shape({ rail: { ...geometry.rail, ...next } }, about);
 	const carriage = (next: Partial<SliderGeometry['carriage']>, about: string) =>
 		shape({ carriage: { ...geometry.carriage, ...next } }, about);
+
+	/** Its ends go with it: a travel past the rail's end would be nowhere. */
+	const lengthOf = (lengthM: number) => {
+		const { travelM } = geometry.carriage;
+		const over = geometry.rail.lengthM - travelM[1];
+		const to = Math.max(travelM[0], lengthM - over);
+		shape(
+			{ rail: { ...geometry.rail, lengthM }, carriage: { ...geometry.carriage, travelM: [travelM[0], to] } },
+			'length'
+		);
+	};
 
 	interface Field {
 		readonly id: string;
@@ -157,7 +168,49 @@
 	]}
 	{wrong}
 	goesToo="its benches"
+	onward={onwardFrom('slider', id, shown, data.payloads)}
 >
+	{#snippet first()}
+		<QuantityField
+			label="rail, end to end"
+			value={geometry.rail.lengthM}
+			quantity="length"
+			{units}
+			check={allowed(sliderLimits.rail, 'length')}
+			onvalue={lengthOf}
+			oncommit={() => kept.settle()}
+			testId="first-length"
+		/>
+		<QuantityField
+			label="rail weighs"
+			value={geometry.rail.massKg}
+			quantity="mass"
+			{units}
+			check={allowed(limits.partMass, 'mass')}
+			onvalue={(massKg) => rail({ massKg }, 'rail mass')}
+			oncommit={() => kept.settle()}
+			testId="first-rail-mass"
+		/>
+		<QuantityField
+			label="carries at most"
+			value={draft.greatestPayloadKg}
+			quantity="mass"
+			{units}
+			check={(value) =>
+				value > draft.leastPayloadKg && value <= sliderLimits.payload.most
+					? null
+					: `More than the least, up to ${sliderLimits.payload.most} kg.`}
+			onvalue={(greatestPayloadKg) => set({ greatestPayloadKg }, 'greatest')}
+			oncommit={() => kept.settle()}
+			testId="first-greatest"
+		/>
+	{/snippet}
+	{#snippet drawn()}
+		<div class="drawn" bind:clientWidth={width}>
+			<SliderDrawing {geometry} {setting} centre={null} {units} {width} height={260} />
+		</div>
+	{/snippet}
+
 	<div class="drawn" bind:clientWidth={width}>
 		<SliderDrawing
 			{geometry}

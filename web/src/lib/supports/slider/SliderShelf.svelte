@@ -1,4 +1,5 @@
 <script lang="ts">
+	import type { InHand } from '../onOffer';
 	import type { Person } from '$lib/model/person';
 	import GearShelf from '../GearShelf.svelte';
 	import type { Slider } from './model';
@@ -7,7 +8,7 @@
 	import { freshSetting } from './standing';
 
 	interface Props {
-		data: { readonly supports: readonly Slider[]; readonly person: Person };
+		data: { readonly supports: readonly Slider[]; readonly person: Person; readonly inHand: InHand };
 	}
 	let { data }: Props = $props();
 	const units = $derived(data.person.units);
@@ -21,8 +22,9 @@
 	previewHeight={170}
 	generic="sliders"
 	{units}
+	inHand={data.inHand}
 >
-	{#snippet preview({ geometry })}
+	{#snippet preview(geometry)}
 		<SliderDrawing {geometry} setting={freshSetting(geometry)} centre={null} {units} width={330} height={170} />
 	{/snippet}
 </GearShelf>

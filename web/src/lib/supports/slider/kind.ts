@@ -5,6 +5,7 @@ export const slider: SupportKind = {
 	key: 'slider',
 	one: 'slider',
 	many: 'sliders',
+	carriesMoves: true,
 	seen: [
 		'The carriage was walked from end to end, and it was seen to stay.',
 		'It was in place as computed; nobody walked the carriage.'
