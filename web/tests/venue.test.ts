@@ -259,6 +259,9 @@ describe('the server, of venues', () => {
 		expect((await ask('GET', `/api/venues/${venue('Hall').id}/pictures/${pictureId}`)).status).toBe(404);
 		expect((await ask('DELETE', `/api/venues/${made.id}`)).status).toBe(200);
 		expect((await ask('GET', picture)).status).toBe(404);
+		expect((await ask('POST', `/api/venues/${made.id}/back`)).status).toBe(200);
+		expect((await fetch(screen.origin + picture)).status).toBe(200);
+		await ask('DELETE', `/api/venues/${made.id}`);
 	});
 });
 

@@ -90,11 +90,13 @@ async function look(person: Person, path: string): Promise<Seen> {
 /** Breadth first, one page a route: what is found, and what was wrong with it. */
 async function crawl(person: Person, imperial: readonly string[] | null) {
 	const found = new Map<string, Seen>();
-	const waiting = [person.path];
+	const waiting = [{ path: person.path, from: 'the front door' }];
 	const wrong: string[] = [];
 	while (waiting.length > 0) {
-		const path = waiting.shift() as string;
-		const route = routeOf(new URL(path, person.origin).pathname);
+		const { path, from } = waiting.shift() as (typeof waiting)[number];
+		const { pathname } = new URL(path, person.origin);
+		const route = routeOf(pathname);
+		if (route === null && pathname !== '/') wrong.push(`${from} links to ${path}, which is no page`);
 		if (route === null || found.has(route)) continue;
 		const seen = await look(person, path);
 		const arrived = routeOf(person.path) ?? route;
@@ -112,7 +114,7 @@ async function crawl(person: Person, imperial: readonly string[] | null) {
 			for (const stray of words.matchAll(metric))
 				wrong.push(`${arrived} reads “${words.slice(Math.max(0, stray.index - 50), stray.index + 30)}” in imperial`);
 		}
-		waiting.push(...seen.links);
+		waiting.push(...seen.links.map((link) => ({ path: link, from: arrived })));
 	}
 	return { found: new Set(found.keys()), wrong };
 }

@@ -134,7 +134,7 @@ describe.each(ways)('a newcomer with %s', (way: Way) => {
 		await person.reads(/Corrected by You, .*The place was missing.*The note was “First of all”/);
 		await person.reads(/as logged|slide moves|slides move/);
 		await person.press(/Balance it now/);
-		await person.arrives(/^\/balance\//);
+		await person.arrives(/^\/balance\/gimbal\//);
 	});
 
 	it('goes on to Feel, is told what to set with assumed scales, sets it so and logs it', async () => {

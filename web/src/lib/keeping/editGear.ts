@@ -11,9 +11,19 @@ export interface GearPlace {
 	readonly history: string;
 	/** The page of all of them, such as `/venues`. */
 	readonly pages: string;
+	/** Under which one's own page is, without the id; absent: under all of them. */
+	readonly page?: string;
+	/** A deleted one can be brought back for a while, from the page of all of them. */
+	readonly comesBack?: true;
 }
 export const headGear: GearPlace = { one: 'head', history: 'head', api: '/api/heads', pages: '/heads' };
-export const venueGear: GearPlace = { one: 'venue', history: 'venue', api: '/api/venues', pages: '/venues' };
+export const venueGear: GearPlace = {
+	one: 'venue',
+	history: 'venue',
+	api: '/api/venues',
+	pages: '/venues',
+	comesBack: true
+};
 
 export type Gear<Draft> = Draft & { readonly id: string; readonly version?: number };
 

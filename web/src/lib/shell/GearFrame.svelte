@@ -9,6 +9,7 @@
 	import type { Named } from '$lib/model/gear';
 	import { onMount, type Snippet } from 'svelte';
 	import { gearKey, gearPath, type GearPlace } from '$lib/keeping/editGear';
+	import { tellGone, whenGone } from '$lib/keeping/gone';
 	import { forget } from '$lib/keeping/kept';
 	import type { SheetLink } from '$lib/supports/kind';
 	import type { KeptDocument } from '$lib/keeping/keptDocument.svelte';
@@ -63,8 +64,25 @@
 
 	onMount(() => {
 		document.restore();
-		return () => document.stop();
+		const ends = whenGone(gearPath(place, id), () => (gone = true));
+		return () => {
+			ends();
+			document.stop();
+		};
 	});
+	/** Deleted elsewhere while it is open here. */
+	let gone = $state(false);
+	async function bringBack() {
+		const outcome = await ask('POST', `${gearPath(place, id)}/back`);
+		if (!outcome.ok) {
+			document.message = outcome.error.message;
+			return;
+		}
+		gone = false;
+		document.message = '';
+		// What was typed here since it went.
+		await document.save();
+	}
 	beforeNavigate(() => void document.save());
 
 	async function remove() {
@@ -75,6 +93,7 @@
 			return;
 		}
 		forget(gearKey(place, id));
+		tellGone(gearPath(place, id));
 		await goto(place.pages, { invalidateAll: true });
 	}
 	const keys = pageKeys(editingKeys(() => document));
@@ -87,7 +106,7 @@
 	heading={draft.name}
 	links={[
 		{ href: place.pages, words: `All ${place.one}s` },
-		{ href: `${place.pages}/${id}`, words: `${place.one.charAt(0).toUpperCase()}${place.one.slice(1)}` },
+		{ href: `${place.page ?? place.pages}/${id}`, words: `${place.one.charAt(0).toUpperCase()}${place.one.slice(1)}` },
 		...links
 	]}
 />
@@ -116,6 +135,15 @@
 	</div>
 	{#if document.message !== ''}<p class="problem" role="alert">{document.message}</p>{/if}
 	{#if wrong !== null}<p class="problem" role="alert" data-testid="{place.one}-wrong">{wrong}</p>{/if}
+	{#if gone}
+		<p class="caution" role="alert" data-testid="gone">
+			This {place.one} has just been deleted. What you see here is kept in this browser{place.comesBack
+				? ''
+				: ', and is saved nowhere else'}.
+			{#if place.comesBack}<Button class="tool" onclick={bringBack} data-testid="bring-back">Bring it back</Button>{/if}
+			<a class="tool" href={place.pages}>All {place.one}s</a>
+		</p>
+	{/if}
 	{#if document.saving === 'stale'}
 		<p class="caution" role="alert">
 			Somebody else has changed this {place.one} since you opened it. Yours is kept here until you choose.
@@ -160,7 +188,9 @@
 	<div class="actions">
 		{#if confirmDelete}
 			<span data-testid="delete-words"
-				>Delete “{draft.name}” with {goesToo}? The logbook keeps its copies.
+				>Delete “{draft.name}” with {goesToo}? The logbook keeps its copies.{place.comesBack
+					? ` It can be brought back from the list of ${place.one}s for a while.`
+					: ''}
 				{#if losesIt.length > 0}<strong
 						>{losesIt.slice(0, 4).join(', ')}{losesIt.length > 4 ? ` and ${losesIt.length - 4} more` : ''}</strong
 					>

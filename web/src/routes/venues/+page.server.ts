@@ -1,10 +1,10 @@
-import { listVenues } from '$lib/server/db/venues';
+import { listDeletedVenues, listVenues } from '$lib/server/db/venues';
 import { unreadable } from '$lib/server/unreadable';
 import { pageLoad } from '$lib/server/page';
 import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = ({ locals }) =>
 	pageLoad(async () => {
-		const venues = await listVenues(locals.crewId);
-		return { venues, unreadable: unreadable() };
+		const [venues, deleted] = await Promise.all([listVenues(locals.crewId), listDeletedVenues(locals.crewId)]);
+		return { venues, deleted, unreadable: unreadable() };
 	});

@@ -2,13 +2,14 @@
 	import Button from '$lib/sheet/fields/Button.svelte';
 	import TextInput from '$lib/sheet/fields/TextInput.svelte';
 	import '$lib/shell/sheet.css';
-	import { goto } from '$app/navigation';
+	import { goto, invalidateAll } from '$app/navigation';
 	import { ask } from '$lib/keeping/ask';
 	import type { VenueDraft } from '$lib/model/venue';
 	import { showDistance, together } from '$lib/sheet/units/display';
 	import { boundsOfPlan } from '$lib/places/plan';
 	import PlanLayer from '$lib/places/PlanLayer.svelte';
 	import { viewOf } from '$lib/places/view';
+	import { when } from '$lib/sheet/when';
 
 	let { data } = $props();
 	const units = $derived(data.person.units);
@@ -30,6 +31,12 @@
 		busy = false;
 		if (outcome.ok) await goto(`/venues/${outcome.value.id}`);
 		else trouble = outcome.error.fields?.['name'] ?? outcome.error.message;
+	}
+	let backTrouble = $state('');
+	async function bringBack(id: string) {
+		const outcome = await ask('POST', `/api/venues/${id}/back`);
+		backTrouble = outcome.ok ? '' : outcome.error.message;
+		await invalidateAll();
 	}
 </script>
 
@@ -55,6 +62,18 @@
 			<p class="hint">No venue yet. Name the first one.</p>
 		{/each}
 	</div>
+	{#if data.deleted.length > 0}
+		<h2>Deleted lately</h2>
+		<ul class="deleted" data-testid="deleted-venues">
+			{#each data.deleted as { id, name: called, at } (id)}
+				<li>
+					<span>{called} <span class="quiet">{when(at)}</span></span>
+					<Button class="tool" onclick={() => bringBack(id)}>Bring {called} back</Button>
+				</li>
+			{/each}
+		</ul>
+		{#if backTrouble !== ''}<p class="problem" role="alert">{backTrouble}</p>{/if}
+	{/if}
 	<h2>A new venue</h2>
 	<form class="row" onsubmit={make}>
 		<label class="stack"
@@ -67,6 +86,16 @@
 </div>
 
 <style>
+	.deleted li {
+		display: flex;
+		flex-wrap: wrap;
+		align-items: center;
+		justify-content: space-between;
+		gap: 4px 14px;
+		max-width: 640px;
+		padding: 4px 0;
+		border-top: 1px solid var(--rule);
+	}
 	.card svg {
 		width: 100%;
 		height: auto;

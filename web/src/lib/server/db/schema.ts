@@ -17,6 +17,7 @@ import {
 	text,
 	timestamp,
 	unique,
+	uniqueIndex,
 	uuid
 } from 'drizzle-orm/pg-core';
 
@@ -274,10 +275,15 @@ export const venues = pgTable(
 		crewId: crewId(),
 		name: text('name').notNull(),
 		plan: jsonb('plan').notNull(),
-		version: integer('version').notNull().default(1)
+		version: integer('version').notNull().default(1),
+		/** When it was deleted, and ids of what stood there: it is kept a while, so that this can be taken back. */
+		deletedAt: timestamp('deleted_at', { withTimezone: true, mode: 'string' }),
+		stoodThere: jsonb('stood_there')
 	},
 	(table) => [
-		unique('venues_name_in_crew').on(table.crewId, table.name),
+		uniqueIndex('venues_name_in_crew')
+			.on(table.crewId, table.name)
+			.where(sql`${table.deletedAt} is null`),
 		unique('venues_id_in_crew').on(table.crewId, table.id),
 		namedSensibly('venues', table.name)
 	]

@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, notInArray, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, inArray, isNotNull, isNull, notInArray, sql } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
 import type { VenueDraft, VenuePlan } from '$lib/model/venue';
 import { Refusal } from '../refusal';
@@ -19,12 +19,17 @@ const venueOf = (row: typeof venues.$inferSelect): VenueRow => ({
 	plan: fromStore(planAs, row.plan),
 	version: row.version
 });
-const ofCrew = (crewId: string, id: string) => and(eq(venues.crewId, crewId), eq(venues.id, id));
+const ofCrew = (crewId: string, id: string) =>
+	and(eq(venues.crewId, crewId), eq(venues.id, id), isNull(venues.deletedAt));
 const noteVenue = (crewId: string, personId: string, { id, name, plan: stands }: VenueRow) =>
 	noteEdit(crewId, personId, documentName.venue(id), { name, plan: toStore(planAs, stands) });
 
 export async function listVenues(crewId: string): Promise<VenueRow[]> {
-	const rows = await database().select().from(venues).where(eq(venues.crewId, crewId)).orderBy(asc(venues.name));
+	const rows = await database()
+		.select()
+		.from(venues)
+		.where(and(eq(venues.crewId, crewId), isNull(venues.deletedAt)))
+		.orderBy(asc(venues.name));
 	return readable('venue', rows, venueOf);
 }
 
@@ -68,7 +73,6 @@ export const saveVenue = (
 		return venue;
 	});
 
-/** With its pictures. */
 /** What stands in a venue, by name: deleted, they stand on an empty floor. So many are named. */
 export async function usesOfVenue(
 	crewId: string,
@@ -92,10 +96,81 @@ export async function usesOfVenue(
 	return { moves: inMoves.map(({ name }) => name), heads: inHeads.map(({ name }) => name) };
 }
 
-export async function deleteVenue(crewId: string, id: string): Promise<void> {
-	const gone = await database().delete(venues).where(ofCrew(crewId, id)).returning({ id: venues.id });
-	if (gone.length === 0) throw new Refusal('notFound', 'That venue is gone already.');
+/** So many deleted ones can be brought back, the last first. */
+const keptDeleted = 10;
+/** Ids of what stood in a venue when it was deleted. */
+interface StoodThere {
+	readonly moves: readonly string[];
+	readonly heads: readonly string[];
 }
+const idsIn = (value: unknown): readonly string[] =>
+	Array.isArray(value) ? value.filter((each): each is string => typeof each === 'string') : [];
+
+/** What stood there stands on an empty floor. It is kept a while with its pictures, and can be brought back. */
+export const deleteVenue = (crewId: string, id: string): Promise<void> =>
+	inTransaction(async () => {
+		const inIt = (table: typeof moves | typeof liveHeads) => and(eq(table.crewId, crewId), eq(table.venueId, id));
+		const [inMoves, inHeads] = [
+			await database().update(moves).set({ venueId: null }).where(inIt(moves)).returning({ id: moves.id }),
+			await database().update(liveHeads).set({ venueId: null }).where(inIt(liveHeads)).returning({ id: liveHeads.id })
+		];
+		const stoodThere: StoodThere = { moves: inMoves.map((each) => each.id), heads: inHeads.map((each) => each.id) };
+		const gone = await database()
+			.update(venues)
+			.set({ deletedAt: sql`now()`, stoodThere })
+			.where(ofCrew(crewId, id))
+			.returning({ id: venues.id });
+		if (gone.length === 0) throw new Refusal('notFound', 'That venue is gone already.');
+		const kept = (await listDeletedVenues(crewId)).map((each) => each.id);
+		await database()
+			.delete(venues)
+			.where(and(eq(venues.crewId, crewId), isNotNull(venues.deletedAt), notInArray(venues.id, kept)));
+	});
+
+/** Those that can be brought back, the last deleted first. */
+export async function listDeletedVenues(
+	crewId: string
+): Promise<readonly { readonly id: string; readonly name: string; readonly at: string }[]> {
+	const rows = await database()
+		.select({ id: venues.id, name: venues.name, at: venues.deletedAt })
+		.from(venues)
+		.where(and(eq(venues.crewId, crewId), isNotNull(venues.deletedAt)))
+		.orderBy(desc(venues.deletedAt), desc(venues.id))
+		.limit(keptDeleted);
+	return rows.map(({ id, name, at }) => ({ id, name, at: new Date(at!).toISOString() }));
+}
+
+/** As it was, with what stood there and stands nowhere else since. */
+export const bringBackVenue = (crewId: string, personId: string, id: string): Promise<VenueRow> =>
+	inTransaction(async () => {
+		const [row] = await database()
+			.select()
+			.from(venues)
+			.where(and(eq(venues.crewId, crewId), eq(venues.id, id)))
+			.for('update');
+		if (row === undefined) throw new Refusal('notFound', 'That venue was deleted too long ago to be brought back.');
+		if (row.deletedAt === null) return venueOf(row);
+		const [taken] = await database()
+			.select({ id: venues.id })
+			.from(venues)
+			.where(and(eq(venues.crewId, crewId), eq(venues.name, row.name), isNull(venues.deletedAt)));
+		if (taken !== undefined)
+			throw new Refusal('invalid', `Another venue is called “${row.name}” by now: give that one another name first.`);
+		await database().update(venues).set({ deletedAt: null, stoodThere: null }).where(eq(venues.id, id));
+		const stood = row.stoodThere as Partial<StoodThere> | null;
+		for (const [table, ids] of [
+			[moves, idsIn(stood?.moves)],
+			[liveHeads, idsIn(stood?.heads)]
+		] as const)
+			if (ids.length > 0)
+				await database()
+					.update(table)
+					.set({ venueId: id })
+					.where(and(eq(table.crewId, crewId), inArray(table.id, [...ids]), isNull(table.venueId)));
+		const back = await findVenue(crewId, id);
+		await noteVenue(crewId, personId, back);
+		return back;
+	});
 
 /** Undo reaches back to a picture that was replaced, but not for ever. */
 const keptPictures = 6;
@@ -133,7 +208,8 @@ export async function findPicture(crewId: string, venueId: string, id: string) {
 	const [row] = await database()
 		.select({ type: venuePictures.type, content: venuePictures.content })
 		.from(venuePictures)
-		.where(and(eq(venuePictures.crewId, crewId), eq(venuePictures.venueId, venueId), eq(venuePictures.id, id)));
+		.innerJoin(venues, eq(venues.id, venuePictures.venueId))
+		.where(and(ofCrew(crewId, venueId), eq(venuePictures.crewId, crewId), eq(venuePictures.id, id)));
 	if (row === undefined) throw new Refusal('notFound', 'That picture is gone.');
 	return row;
 }

@@ -8,6 +8,7 @@ import {
 	showLength,
 	showMass,
 	showMove,
+	showPlace,
 	showShare,
 	showTorque,
 	showTurns,
@@ -54,6 +55,9 @@ describe('what a person reads', () => {
 		expect(together(showLength(-0.01443, 'metric'))).toBe('14 mm');
 		expect(together(showLength(0.00374, 'metric'))).toBe('3.5 mm');
 		expect(together(showMove(-0.02151, 'metric'))).toBe('21.5 mm');
+		// No tape along a rail or a post is read to halves.
+		expect(together(showPlace(-0.02151, 'metric'))).toBe('22 mm');
+		expect(together(showPlace(0.00374, 'metric'))).toBe('4 mm');
 		expect(together(showLength(0.0143, 'imperial'))).toBe('0.56 in');
 		expect(together(showMass(0.6604, 'metric'))).toBe('660 g');
 		expect(together(showMass(1.2957, 'metric'))).toBe('1.30 kg');

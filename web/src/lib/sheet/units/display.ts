@@ -84,6 +84,12 @@ export function showLength(metres: number, units: UnitSystem): Shown {
 	return { figure: mm < 9.75 ? plain(Math.round(mm * 2) / 2, 1) : plain(mm, 0), unit: 'mm' };
 }
 
+/** A place or a move along what has no scale printed on it, a rail or a post: whole millimetres, as a tape is read. */
+export const showPlace = (metres: number, units: UnitSystem): Shown =>
+	units === 'imperial'
+		? showLength(metres, units)
+		: { figure: plain(Math.round(mmFromM(Math.abs(metres))), 0), unit: 'mm' };
+
 /** A move on a scale: halves of a millimetre all the way, so that it agrees with the readings before and after. */
 export const showMove = (metres: number, units: UnitSystem): Shown =>
 	units === 'imperial'

@@ -3,7 +3,13 @@ import { gearKey, gearPath, type GearPlace } from '$lib/keeping/editGear';
 import { KeptDocument } from '$lib/keeping/keptDocument.svelte';
 import type { LiveHead, LiveHeadDraft } from '$lib/model/liveHead';
 
-export const livePlace: GearPlace = { one: 'live head', history: 'liveHead', api: '/api/live/heads', pages: '/live' };
+export const livePlace: GearPlace = {
+	one: 'live head',
+	history: 'liveHead',
+	api: '/api/live/heads',
+	pages: '/live',
+	page: '/live/heads'
+};
 
 const draftOf = ({ name, number, venueId, settings }: LiveHead): LiveHeadDraft => ({ name, number, venueId, settings });
 

@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { beforeNavigate } from '$app/navigation';
 	import { ask } from '$lib/keeping/ask';
+	import { whenGone } from '$lib/keeping/gone';
 	import type { Venue } from '$lib/model/venue';
 	import '$lib/shell/bench.css';
 	import Button from '$lib/sheet/fields/Button.svelte';
@@ -38,6 +39,14 @@
 			trial.stop();
 		};
 	});
+	let backTrouble = $state('');
+	async function bringBack() {
+		const outcome = await ask<Venue>('POST', `/api/venues/${bench.move.venueId}/back`);
+		backTrouble = outcome.ok ? '' : outcome.error.message;
+		if (!outcome.ok) return;
+		bench.fetched = outcome.value;
+		bench.goneId = null;
+	}
 	beforeNavigate(() => void document.save());
 	$effect(() => {
 		const { trial, question } = bench;
@@ -51,6 +60,12 @@
 			if (outcome.ok) bench.fetched = outcome.value;
 			else if (outcome.error.code === 'notFound') bench.goneId = id;
 		});
+	});
+	// Deleted while it is tried against: said at once, and nothing is called clear any more.
+	$effect(() => {
+		const id = bench.move.venueId;
+		if (id === null) return;
+		return whenGone(`/api/venues/${id}`, () => (bench.goneId = id));
 	});
 	$effect(() => showStation('moves', bench.station));
 	const keys = pageKeys(editingKeys(() => document));
@@ -104,7 +119,9 @@
 	{#if bench.move.venueId !== null && bench.goneId === bench.move.venueId}
 		<p class="said" role="alert" data-testid="venue-gone">
 			The venue this was planned in is gone. The move is kept, on an empty floor: nothing is tried against it.
+			<Button class="link" onclick={bringBack} data-testid="venue-back">Bring the venue back</Button>
 			<Button class="link" onclick={() => bench.change({ venueId: null })}>So be it</Button>
+			{backTrouble}
 		</p>
 	{/if}
 	{@render children()}

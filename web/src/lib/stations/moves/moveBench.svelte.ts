@@ -100,7 +100,9 @@ export class MoveBench {
 	readonly settle = (): void => this.document.settle();
 
 	readonly venue = $derived.by((): Venue | null =>
-		this.fetched !== null && this.fetched.id === this.move.venueId ? this.fetched : null
+		this.fetched !== null && this.fetched.id === this.move.venueId && this.goneId !== this.move.venueId
+			? this.fetched
+			: null
 	);
 	/** It stands in a venue whose plan is not here yet: nothing can be said of its way. */
 	readonly waitsForVenue = $derived.by(

@@ -4,6 +4,7 @@
 	import type { Part } from '$lib/model/part';
 	import type { Payload } from '$lib/model/payload';
 	import AlsoWith from '$lib/supports/swap/AlsoWith.svelte';
+	import SwapAlone from '$lib/supports/swap/SwapAlone.svelte';
 	import SwapPdf from '$lib/supports/swap/SwapPdf.svelte';
 	import { familyOf } from '$lib/supports/swap/family';
 	import { showMass, showMove, together } from '$lib/sheet/units/display';
@@ -120,7 +121,7 @@
 			{/each}
 		</ol>
 	{:else}
-		<p class="hint">One build alone has nothing to swap with: tick another above.</p>
+		<SwapAlone payload={data.payload} {others} />
 	{/if}
 	{#if to !== undefined && to.head.index > 0}<p class="hint">
 			Once it hangs, say so on <a href="/cranes/{crane.id}">the crane’s page</a>: the bench reckons with the head that

@@ -9,6 +9,7 @@
 	import { tryFigures } from '$lib/supports/tryFigures';
 	import MotorShares from './MotorShares.svelte';
 	import GimbalDrawing from './GimbalDrawing.svelte';
+	import { benchPath } from '../address';
 	import { compareBalance } from './compare';
 	import RecordChanges from '$lib/supports/log/RecordChanges.svelte';
 	import { stoodSentence } from '$lib/supports/log/stood';
@@ -187,7 +188,9 @@
 					<p>Nothing has changed on the plate since.</p>
 				{/if}
 				{#if data.present !== null}
-					<a class="go" href="/balance/{rig.id}/{data.present.id}">Balance it now</a>
+					<a class="go" href={benchPath({ kind: 'gimbal', supportId: rig.id, payloadId: data.present.id })}
+						>Balance it now</a
+					>
 				{/if}
 				<p class="quiet small">
 					The move is the change of the computed balance; it is added to the readings as logged, so what the figures had

@@ -123,7 +123,7 @@
 			<a class="go" href={bodyBench}>To the bench</a>
 		</Slip>
 	{:else if !motorsOff}
-		<Slip heading="Step 0 of {steps.length + 1} · power">
+		<Slip heading="Step 1 of {steps.length + 2} · power off">
 			{#snippet answer()}<strong>Motors off.</strong> Everything on, as it will shoot{/snippet}
 			<p>Take the battery out or switch it off: a motor that wakes while an axis is loose strikes faces and lenses.</p>
 			{#if data.checksOpen > 0}
@@ -136,7 +136,7 @@
 			<Button class="go" onclick={() => (motorsOff = true)} data-testid="motors-off">Motors are off</Button>
 		</Slip>
 	{:else if step !== undefined}
-		<Slip heading="Step {at + 1} of {steps.length + 1} · {step.slide.purpose} · motors off">
+		<Slip heading="Step {at + 2} of {steps.length + 2} · {step.slide.purpose} · motors off">
 			{#snippet answer()}{step.lead}<strong data-testid="guide-strong">{unbroken(step.strong)}</strong>{/snippet}
 			{#if step.detail !== null}<p class="detail" data-testid="guide-detail">{step.detail}</p>{/if}
 			<div class="tube">
@@ -202,7 +202,7 @@
 			<p class="quiet">{step.right} {step.upsets}</p>
 		</Slip>
 	{:else}
-		<Slip heading="Step {steps.length + 1} of {steps.length + 1} · power on">
+		<Slip heading="Step {steps.length + 2} of {steps.length + 2} · power on">
 			{#snippet answer()}{#if allPoised}Poised. <strong>Power on</strong>{:else}<strong>Power on</strong>, waived{/if}{/snippet}
 			<p>Camera on first, gimbal level and still, a hand on the grip: the motors take hold at once.</p>
 			<div class="log" data-testid="to-log">

@@ -5,7 +5,7 @@
 	import Chart from '$lib/sheet/drawing/Chart.svelte';
 	import type { Person } from '$lib/model/person';
 	import Slip from '$lib/sheet/slip/Slip.svelte';
-	import { axisOf, showInertia, showMove, together, unbroken } from '$lib/sheet/units/display';
+	import { axisOf, showInertia, showMove, showPlace, together, unbroken } from '$lib/sheet/units/display';
 	import Vial from '$lib/sheet/vial/Vial.svelte';
 	import DayWishes from './DayWishes.svelte';
 	import DropPad from './DropPad.svelte';
@@ -51,7 +51,7 @@
 		if (plan.kind !== 'move') return;
 		const by = plan.toM - bench.setting.gimbalM;
 		bench.moveTo({ ...bench.setting, gimbalM: plan.toM }, [
-			`Set the gimbal ${by > 0 ? 'up' : 'down'} ${together(showMove(by, units))}`
+			`Set the gimbal ${by > 0 ? 'up' : 'down'} ${together(showPlace(by, units))}`
 		]);
 	}
 	const whyNot = {
@@ -157,12 +157,12 @@
 					>, as wanted
 				{:else if Math.abs(by) < 0.0004}As near as <strong data-testid="drop-strong">this post comes</strong>
 				{:else}Set the gimbal <strong data-testid="drop-strong"
-						>{by > 0 ? 'up' : 'down'} {unbroken(together(showMove(by, units)))}</strong
+						>{by > 0 ? 'up' : 'down'} {unbroken(together(showPlace(by, units)))}</strong
 					>{/if}
 			{/snippet}
 			{#if plan.kind === 'move'}
 				<p class="detail">
-					to {together(showMove(plan.toM, units))} above the foot: from {plan.nowS === null
+					to {together(showPlace(plan.toM, units))} above the foot: from {plan.nowS === null
 						? 'top-heavy'
 						: `${plan.nowS.toFixed(1)} s`} to {plan.thenS === null ? 'top-heavy still' : `${plan.thenS.toFixed(1)} s`}
 				</p>

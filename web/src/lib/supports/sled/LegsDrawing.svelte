@@ -1,7 +1,7 @@
 <script lang="ts">
 	import type { UnitSystem } from '$lib/model/person';
 	import type { SledGeometry, SledSetting, WornSetup } from './model';
-	import { showMove, together } from '$lib/sheet/units/display';
+	import { showPlace, together } from '$lib/sheet/units/display';
 	import type { Legs } from './carry';
 	import { postLengthM } from './standing';
 
@@ -48,7 +48,7 @@
 		<path class="sweep" d="M{-r} {cornerY - 6}v12M{r} {cornerY - 6}v12M{-r} {cornerY}H{r}" />
 		<path class="gap" class:bad={legs.clearanceM < 0.03} d="M{-r} {cornerY}H{Math.min(-r, legX + 0.09 * m)}" />
 		<text x={(-r + legX) / 2} y={cornerY - 10} text-anchor="middle" class:bad={legs.clearanceM < 0.03}
-			>{legs.clearanceM < 0 ? 'strikes' : together(showMove(legs.clearanceM, units))}</text
+			>{legs.clearanceM < 0 ? 'strikes' : together(showPlace(legs.clearanceM, units))}</text
 		>
 	{/if}
 </svg>

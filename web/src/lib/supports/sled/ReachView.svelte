@@ -10,7 +10,7 @@
 	import type { Person } from '$lib/model/person';
 	import type { WornSetup } from './model';
 	import Slip from '$lib/sheet/slip/Slip.svelte';
-	import { axisOf, showDistance, showInertia, showMove, together, unbroken } from '$lib/sheet/units/display';
+	import { axisOf, showDistance, showInertia, showPlace, together, unbroken } from '$lib/sheet/units/display';
 	import Vial from '$lib/sheet/vial/Vial.svelte';
 	import { onMount } from 'svelte';
 	import { counterOf, legsOf, reachable, reachCurve, settingAt } from './carry';
@@ -89,7 +89,7 @@
 		['hipHeightM', 'hips above the floor', 0.4, 1.4],
 		['strideM', 'stride', 0, 1.6]
 	] as const;
-	const signed = (metres: number) => `${metres < 0 ? '−' : '+'}${together(showMove(metres, units))}`;
+	const signed = (metres: number) => `${metres < 0 ? '−' : '+'}${together(showPlace(metres, units))}`;
 	function take() {
 		if (target === null) return;
 		bench.moveTo(target, lines.map(lineInWords));
@@ -170,7 +170,7 @@
 						check={(value) =>
 							value >= least && value <= most
 								? null
-								: `Between ${together(showMove(least, units))} and ${together(showMove(most, units))}.`}
+								: `Between ${together(showPlace(least, units))} and ${together(showPlace(most, units))}.`}
 						onvalue={(value) =>
 							wearing.set({ ...wearing.value, stance: { ...wearing.value.stance, [field]: value } }, `stance ${field}`)}
 						testId="stance-{field}"
@@ -186,7 +186,7 @@
 				{:else if gone}{part.label}
 					<strong data-testid="reach-strong"
 						>{unbroken(
-							`${together(showMove(point?.shiftM ?? 0, units))} ${(point?.shiftM ?? 0) > 0 ? 'forward' : 'back'}`
+							`${together(showPlace(point?.shiftM ?? 0, units))} ${(point?.shiftM ?? 0) > 0 ? 'forward' : 'back'}`
 						)}</strong
 					>: pan inertia {change >= 0 ? '+' : '−'}{Math.abs(change * 100).toFixed(0)} %
 				{:else}Pan inertia <strong data-testid="reach-strong">{unbroken(showInertia(inertiaNow, bench.units))}</strong> as
@@ -246,10 +246,10 @@
 			</div>
 			<p class:warning={legs.clearanceM < 0.03} data-testid="legs">
 				{#if legs.cornerIndex < 0}Nothing hangs below the hip.
-				{:else if legs.clearanceM < 0}It strikes the leading leg by {together(showMove(legs.clearanceM, units))} when it is
-					panned: shorten the reach or the stride, or carry it further out.
-				{:else}Clear of the leading leg by <strong>{together(showMove(legs.clearanceM, units))}</strong> at its nearest, whichever
-					way it is panned.{/if}
+				{:else if legs.clearanceM < 0}It strikes the leading leg by {together(showPlace(legs.clearanceM, units))} when it
+					is panned: shorten the reach or the stride, or carry it further out.
+				{:else}Clear of the leading leg by <strong>{together(showPlace(legs.clearanceM, units))}</strong> at its nearest,
+					whichever way it is panned.{/if}
 			</p>
 			<p class="quiet">
 				A still picture: knees bend inward of it and the arm sways outward of it. Walk it once, slowly, with a spotter

@@ -1,4 +1,5 @@
 <script lang="ts">
+	/* eslint-disable max-lines -- one form on one document. */
 	import ArmFigures from './ArmFigures.svelte';
 	import PostAndStage from './PostAndStage.svelte';
 	import { endRule, withEnd } from './ends';

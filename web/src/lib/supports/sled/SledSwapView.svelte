@@ -3,6 +3,7 @@
 	import type { Part } from '$lib/model/part';
 	import type { Payload } from '$lib/model/payload';
 	import AlsoWith from '$lib/supports/swap/AlsoWith.svelte';
+	import SwapAlone from '$lib/supports/swap/SwapAlone.svelte';
 	import SwapPdf from '$lib/supports/swap/SwapPdf.svelte';
 	import { familyOf } from '$lib/supports/swap/family';
 	import { showMass, showMove, together } from '$lib/sheet/units/display';
@@ -53,9 +54,7 @@
 			before={() => bench.document.save()}
 		/>
 	</div>
-	{#if builds.length < 2}<p class="hint">
-			One build alone has nothing to swap with. Make a variant of it on its page, or tick another build above.
-		</p>{/if}
+	{#if builds.length < 2}<SwapAlone payload={data.payload} {others} />{/if}
 	<h2>Where everything stands</h2>
 	<div class="scroll">
 		<table>

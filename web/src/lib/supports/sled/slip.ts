@@ -2,7 +2,7 @@
 import { degFromRad, type SledCure } from '@poise/core';
 import type { UnitSystem } from '$lib/model/person';
 import type { SledGeometry, SledSetting } from './model';
-import { showMass, showMove, showTurns, together } from '$lib/sheet/units/display';
+import { showMass, showMove, showPlace, showTurns, together } from '$lib/sheet/units/display';
 import { settable, type SledFigures } from './figures';
 import { cameraId, gimbalTravel, itemAt, plateMove, swingRad } from './standing';
 
@@ -167,7 +167,7 @@ export function linesBetween(
 			'gimbal',
 			'Set the gimbal ',
 			`${way(gimbal, 'up', 'down')} ${by(gimbal, units)}`,
-			`to ${together(showMove(to.gimbalM, units))} above the foot; hold the post while the clamp is open`,
+			`to ${together(showPlace(to.gimbalM, units))} above the foot; hold the post while the clamp is open`,
 			isEnd(to.gimbalM, gimbalTravel(geometry, to.pulledOutM))
 		);
 	return lines;

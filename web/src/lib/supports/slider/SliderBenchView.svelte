@@ -10,7 +10,7 @@
 	import { type Payload, standingParts } from '$lib/model/payload';
 	import QuantityField from '$lib/sheet/fields/QuantityField.svelte';
 	import Slip from '$lib/sheet/slip/Slip.svelte';
-	import { showForce, showMass, showMove, showTorque, together, unbroken } from '$lib/sheet/units/display';
+	import { showForce, showMass, showPlace, showTorque, together, unbroken } from '$lib/sheet/units/display';
 	import StateRows from '../StateRows.svelte';
 	import SlipRoll from '../SlipRoll.svelte';
 	import SlipMessages from '$lib/supports/log/SlipMessages.svelte';
@@ -75,7 +75,7 @@
 		const [least, most] = roomFor(geometry, setting, index);
 		return value >= least - 1e-9 && value <= most + 1e-9
 			? null
-			: `From ${together(showMove(least, units))} to ${together(showMove(most, units))}: on the rail, clear of the other.`;
+			: `From ${together(showPlace(least, units))} to ${together(showPlace(most, units))}: on the rail, clear of the other.`;
 	};
 	const keeps = $derived(figures.keepsDownM);
 	const keepsAll = $derived(
@@ -209,8 +209,8 @@
 			{#if !keepsAll && slip.kind !== 'tooHeavy'}
 				<p data-testid="keeps">
 					{#if keeps === null}As it stands one {supportName(0, 2).split(' ')[0]} lifts wherever the carriage is.{:else}As
-						it stands both bear from <strong>{together(showMove(keeps[0], units))}</strong> to
-						<strong>{together(showMove(keeps[1], units))}</strong> of the travel.{/if}
+						it stands both bear from <strong>{together(showPlace(keeps[0], units))}</strong> to
+						<strong>{together(showPlace(keeps[1], units))}</strong> of the travel.{/if}
 				</p>
 			{/if}
 			{#if slip.kind !== 'move' && slip.kind !== 'tooHeavy'}<SliderLooks {bench} {figures} />{/if}

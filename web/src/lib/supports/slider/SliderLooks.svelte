@@ -1,6 +1,6 @@
 <script lang="ts">
 	import SeenList from '$lib/sheet/slip/SeenList.svelte';
-	import { showForce, showMove, together } from '$lib/sheet/units/display';
+	import { showForce, showPlace, together } from '$lib/sheet/units/display';
 	import type { SliderFigures } from './figures';
 	import type { SliderLook } from './model';
 	import type { SliderBench } from './sliderBench.svelte';
@@ -21,7 +21,7 @@
 	const choices = Object.entries(words) as [SliderLook['what'], string][];
 	const last = $derived(bench.counted[bench.counted.length - 1]);
 	const stood = ({ setting }: SliderLook) =>
-		`${setting.supportsM.map((u) => together(showMove(u, bench.units))).join(' and ')}`;
+		`${setting.supportsM.map((u) => together(showPlace(u, bench.units))).join(' and ')}`;
 	const seen = $derived(
 		[...bench.state.looks].reverse().map((look) => ({
 			text: `${words[look.what]}, supports at ${stood(look)}`,

@@ -3,7 +3,7 @@ import { namesLeft, recordParts, type TwoUp, type TwoUpLine } from '../log/twoUp
 import type { SliderBenchState, SliderRecord } from './model';
 import type { SliderLine } from './slip';
 import { freshSliderState } from './state';
-import { showMove, together } from '$lib/sheet/units/display';
+import { showPlace, together } from '$lib/sheet/units/display';
 import type { UnitSystem } from '$lib/model/person';
 import { supportName } from './slip';
 
@@ -18,7 +18,7 @@ export function linesBack(
 		const fromM = now.supportsM[index];
 		if (now.supportsM.length === length && fromM !== undefined && Math.abs(fromM - u) < 0.0015) return [];
 		const lead = `Set the ${supportName(index, length)} to `;
-		return [{ id: `support-${index}`, lead, strong: together(showMove(u, units)) }];
+		return [{ id: `support-${index}`, lead, strong: together(showPlace(u, units)) }];
 	});
 	const incline: SliderLine[] =
 		Math.abs(setting.inclineRad - now.inclineRad) < 0.002
@@ -27,7 +27,7 @@ export function linesBack(
 	const reach: SliderLine[] =
 		Math.abs(setting.reachM - now.reachM) < 0.0015
 			? []
-			: [{ id: 'reach', lead: 'Reach past the carriage ', strong: together(showMove(setting.reachM, units)) }];
+			: [{ id: 'reach', lead: 'Reach past the carriage ', strong: together(showPlace(setting.reachM, units)) }];
 	const hung: SliderLine[] =
 		setting.hung === now.hung
 			? []

@@ -1,6 +1,6 @@
 import { degFromRad } from '@poise/core';
 import type { UnitSystem } from '$lib/model/person';
-import { showForce, showMove, showTorque, together } from '$lib/sheet/units/display';
+import { showForce, showPlace, showTorque, together } from '$lib/sheet/units/display';
 import type { SliderFigures, SliderTrouble } from './figures';
 import type { SliderGeometry, SliderSetting } from './model';
 
@@ -26,7 +26,7 @@ export const supportName = (index: number, of: number): string =>
 	of === 1 ? 'clamp' : index === 0 ? 'support at the start' : 'support at the far end';
 
 const force = (n: number, units: UnitSystem) => together(showForce(Math.abs(n), units));
-const place = (m: number, units: UnitSystem) => together(showMove(m, units));
+const place = (m: number, units: UnitSystem) => together(showPlace(m, units));
 
 export function troubleInWords(
 	trouble: SliderTrouble,

@@ -9,6 +9,7 @@
 	import { offMiddle } from '$lib/sheet/words';
 	import SheetLinks from '$lib/shell/SheetLinks.svelte';
 	import AlsoWith from '$lib/supports/swap/AlsoWith.svelte';
+	import SwapAlone from '$lib/supports/swap/SwapAlone.svelte';
 	import SwapPdf from '$lib/supports/swap/SwapPdf.svelte';
 	import { familyOf } from '$lib/supports/swap/family';
 	import { showMass, showTurns, together } from '$lib/sheet/units/display';
@@ -57,10 +58,7 @@
 	</div>
 
 	{#if builds.length < 2}
-		<p class="hint">
-			One build alone has nothing to swap with. Make a variant of it on its page (another lens, without the monitor), or
-			tick another build above.
-		</p>
+		<SwapAlone payload={data.payload} {others} />
 	{/if}
 	<h2>Where everything stands</h2>
 	<div class="scroll">
