@@ -79,8 +79,8 @@
 	<div class="cards">
 		{#each gear as { id, name, leastPayloadKg, greatestPayloadKg, geometry } (id)}
 			<a class="card" href="/{words.many}/{id}">
-				<div class="preview" style:height="{previewHeight}px" aria-hidden="true">{@render preview(geometry)}</div>
 				<strong>{name}</strong>
+				<div class="preview" style:height="{previewHeight}px" aria-hidden="true">{@render preview(geometry)}</div>
 				<span class="quiet">{about?.(id) ?? 'carries '}{range(leastPayloadKg, greatestPayloadKg)}</span>
 				{@render fits({ leastPayloadKg, greatestPayloadKg })}
 			</a>
@@ -107,7 +107,9 @@
 </div>
 
 <style>
+	/* Its name is read first, its drawing is seen first. */
 	.preview {
+		order: -1;
 		overflow: hidden;
 	}
 	.fits {

@@ -38,8 +38,8 @@
 	<div class="cards">
 		{#each data.heads as { id, name: called, head } (id)}
 			<a class="card" href="/heads/{id}">
-				<HeadReach {head} size={112} />
 				<strong>{called}</strong>
+				<div class="dials"><HeadReach {head} size={112} /></div>
 				<span class="quiet"
 					>pan {together(showTurnRate(head.pan.maxRate))}, tilt {together(showTurnRate(head.tilt.maxRate))}, {head.hold ===
 					'held'
@@ -61,8 +61,8 @@
 	<div class="cards">
 		{#each headPatterns as { id, name: called, head } (id)}
 			<div class="card">
-				<HeadReach {head} size={112} />
 				<strong>{called}</strong>
+				<div class="dials"><HeadReach {head} size={112} /></div>
 				<span class="quiet"
 					>{together(showMass(head.massKg, data.person.units))}, pan {together(showTurnRate(head.pan.maxRate))}, tilt {together(
 						showTurnRate(head.tilt.maxRate)
@@ -78,6 +78,10 @@
 </div>
 
 <style>
+	/* Its name is read first, its dials are seen first. */
+	.dials {
+		order: -1;
+	}
 	.row {
 		margin-bottom: 10px;
 	}

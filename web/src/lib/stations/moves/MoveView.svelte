@@ -56,7 +56,7 @@
 	}
 	const keys = pageKeys({
 		// Wherever the hand is but in a field: it plays, and presses no button on the way.
-		outsideFields: { ' ': () => play(playing === 0 ? 1 : 0) },
+		outsideFields: { Space: () => play(playing === 0 ? 1 : 0) },
 		outsideControls: {
 			ArrowLeft: () => bench.look(bench.nowS - 0.1),
 			ArrowRight: () => bench.look(bench.nowS + 0.1),
