@@ -8,6 +8,7 @@
 	import type { StationState } from '$lib/shell/stations';
 	import { onMount, type Snippet } from 'svelte';
 	import { type BenchReference, benchPath } from './address';
+	import PrintedHead from '$lib/shell/PrintedHead.svelte';
 	import BenchHead from './BenchHead.svelte';
 	import Meanwhile from '$lib/shell/Meanwhile.svelte';
 	import Edits from '$lib/shell/Edits.svelte';
@@ -55,6 +56,7 @@
 	{@render children()}
 {:else}
 	<div class="shell">
+		<PrintedHead words={heading} />
 		<BenchHead {bench} heading={ownHeading ? undefined : heading} />
 		{#if station !== null}
 			{@render children()}

@@ -22,13 +22,14 @@ export function swapSheet({ title, lead, head, rows, under, ways, caution }: Swa
 		unbreakable: true,
 		margin: [0, 0, 0, 8],
 		stack: [
-			{ text: name, bold: true, fontSize: 11 },
+			{ text: name, bold: true, fontSize: 10 },
 			...(lines.length === 0
-				? [{ text: 'Nothing moves.', color: '#444', fontSize: 10 }]
-				: lines.map((text) => ({ text, fontSize: 10 })))
+				? [{ text: 'Nothing moves.', color: '#444', fontSize: 9 }]
+				: lines.map((text) => ({ text, fontSize: 9 })))
 		]
 	});
-	const half = Math.ceil(ways.length / 2);
+	/** Two ways beside each other, and no more than that kept together: a page is filled before the next begins. */
+	const pairs = Array.from({ length: Math.ceil(ways.length / 2) }, (_, k) => ways.slice(2 * k, 2 * k + 2));
 	return {
 		title,
 		paper,
@@ -52,26 +53,24 @@ export function swapSheet({ title, lead, head, rows, under, ways, caution }: Swa
 							row.map((text, index) =>
 								index === 0
 									? { text, bold: true, fontSize: size }
-									: { text, font: 'Figures', fontSize: size, alignment: 'right' }
+									: { text, font: 'Figures', fontSize: size, alignment: 'right', noWrap: text.length < 12 }
 							)
 						)
 					]
 				},
 				layout: 'lightHorizontalLines'
 			},
-			{ text: under, fontSize: 9, color: '#444', margin: [0, 4, 0, 10] },
+			{ text: `${under} ${caution}`, fontSize: 9, color: '#444', margin: [0, 4, 0, 10] },
 			...(ways.length === 0
 				? []
 				: [
 						{ text: 'From … to', bold: true, fontSize: 13, margin: [0, 0, 0, 4] },
-						ways.length === 1
-							? way(ways[0] as SwapSheet['ways'][number])
-							: {
-									columns: [{ stack: ways.slice(0, half).map(way) }, { stack: ways.slice(half).map(way) }],
-									columnGap: 18
-								}
-					]),
-			{ text: caution, fontSize: 9, color: '#444', margin: [0, 8, 0, 0] }
+						...pairs.map((pair) => ({
+							unbreakable: true,
+							columns: [...pair.map(way), ...(pair.length === 1 ? [{ text: '' }] : [])],
+							columnGap: 18
+						}))
+					])
 		]
 	};
 }

@@ -66,7 +66,7 @@
 							>{Number.isFinite(least) ? `${far(least, units)} deep at least` : 'to the horizon'}</strong
 						>{/if}
 				</p>
-				<h2>Camera and lens</h2>
+				<h2 class="screen">Camera and lens</h2>
 				<Fields fields={cameraFields(move)} about="camera" />
 				<p class="lead">
 					Blur that counts as sharp: a 1200th of the sensor’s width, <span data-printed

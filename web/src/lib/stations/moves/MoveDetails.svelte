@@ -481,6 +481,12 @@
 </div>
 
 <style>
+	@media print {
+		.topics,
+		.details {
+			display: none !important;
+		}
+	}
 	.topics {
 		flex: none;
 		display: flex;

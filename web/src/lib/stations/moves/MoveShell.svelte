@@ -9,6 +9,7 @@
 	import { refused, refusedWords } from '$lib/sheet/fields/refused.svelte';
 	import { editingKeys, pageKeys } from '$lib/sheet/keys';
 	import { showStation } from '$lib/shell/live.svelte';
+	import PrintedHead from '$lib/shell/PrintedHead.svelte';
 	import SheetLinks from '$lib/shell/SheetLinks.svelte';
 	import { onMount, type Snippet, untrack } from 'svelte';
 	import { moveLinks } from './address';
@@ -85,6 +86,11 @@
 <svelte:window onkeydown={keys} />
 
 <div class="shell">
+	<PrintedHead
+		words={[bench.move.name, bench.venue?.name ?? 'an empty floor', bench.move.job]
+			.filter((each) => each !== '')
+			.join(' · ')}
+	/>
 	<div class="head">
 		<label class="called"
 			><span class="sr-only">Name of the move</span>

@@ -209,6 +209,24 @@
 		display: inline-flex;
 		gap: 4px;
 	}
+	@media print {
+		/* What an eye needs beside the rig: the answer, the plan and the thread. The picture is for a screen. */
+		.lens,
+		.verdict {
+			display: none !important;
+		}
+		.top {
+			display: block !important;
+			border: 0;
+		}
+		.stage {
+			border: 0;
+		}
+		.work {
+			overflow: visible;
+			order: 0 !important;
+		}
+	}
 	@media (max-width: 900px) {
 		.top {
 			grid-template-columns: minmax(0, 1fr);

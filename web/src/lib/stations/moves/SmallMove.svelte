@@ -37,6 +37,11 @@
 		height: auto;
 		background: var(--panel);
 	}
+	@media print {
+		svg {
+			max-height: 150px;
+		}
+	}
 	path {
 		fill: none;
 	}

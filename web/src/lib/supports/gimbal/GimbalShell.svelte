@@ -4,6 +4,7 @@
 	import type { Part } from '$lib/model/part';
 	import type { Person } from '$lib/model/person';
 	import type { Snippet } from 'svelte';
+	import PrintedHead from '$lib/shell/PrintedHead.svelte';
 	import BenchShell from '../BenchShell.svelte';
 	import { GimbalBench, shareGimbalBench } from './gimbalBench.svelte';
 	import type { BenchState, Gimbal } from './model';
@@ -33,6 +34,7 @@
 	shareGimbalBench(() => bench);
 </script>
 
+<PrintedHead words="{payload.name} on {support.name}" />
 <BenchShell
 	bench={{ kind: 'gimbal', supportId: support.id, payloadId: payload.id }}
 	person={data.person}
