@@ -1,11 +1,9 @@
 <script lang="ts">
 	import '$lib/shell/bench.css';
-	import Button from '$lib/sheet/fields/Button.svelte';
-	import Choice from '$lib/sheet/fields/Choice.svelte';
 	import { pageKeys } from '$lib/sheet/keys';
 	import { onMount } from 'svelte';
-	import { Hand, wayWords } from './hand.svelte';
-	import { ways } from './carry';
+	import { Hand } from './hand.svelte';
+	import HandWays from './HandWays.svelte';
 	import LensPicture from './LensPicture.svelte';
 	import MoveAnswer from './MoveAnswer.svelte';
 	import MoveDetails from './MoveDetails.svelte';
@@ -90,53 +88,7 @@
 							? 'the horizon'
 							: far(focus.farM, bench.units)}{focus.sharp ? '' : ': the subject is not'}{/if}
 				</p>
-				<div class="hand" role="group" aria-label="What a hand on the picture does">
-					{#each ways as each (each)}
-						<Button
-							class="small"
-							aria-pressed={hand.way === each}
-							onclick={() => (hand.way = each)}
-							data-testid="way-{each}">{wayWords[each]}</Button
-						>
-					{/each}
-					<label
-						>hand : camera
-						<Choice
-							value={String(hand.ratio)}
-							onchange={(event) => (hand.ratio = Number(event.currentTarget.value))}
-							data-testid="ratio"
-						>
-							<option value="10">1 : 10</option>
-							<option value="5">1 : 5</option>
-							<option value="2">1 : 2</option>
-							<option value="1">1 : 1</option>
-							<option value="0.5">2 : 1</option>
-						</Choice></label
-					>
-					{#if bench.move.support.kind === 'arm' && bench.move.support.track !== null}
-						<label
-							>with
-							<Choice bind:value={hand.by} data-testid="carry-by">
-								<option value="both">arm and base</option>
-								<option value="arm">arm only</option>
-								<option value="base">base only</option>
-							</Choice></label
-						>
-					{/if}
-					<span class="nudges">
-						<Button class="small" onclick={() => hand.press(-1, 0)} aria-label="{wayWords[hand.way]}, to the left"
-							>←</Button
-						>
-						<Button class="small" onclick={() => hand.press(1, 0)} aria-label="{wayWords[hand.way]}, to the right"
-							>→</Button
-						>
-						<Button class="small" onclick={() => hand.press(0, 1)} aria-label="{wayWords[hand.way]}, up or in">↑</Button
-						>
-						<Button class="small" onclick={() => hand.press(0, -1)} aria-label="{wayWords[hand.way]}, down or out"
-							>↓</Button
-						>
-					</span>
-				</div>
+				<HandWays {hand} />
 			</div>
 		</div>
 		<Thread {bench} width={workWidth} {playing} onplay={play} />
@@ -173,41 +125,6 @@
 		color: var(--quiet);
 		min-height: 24px;
 		padding-top: 3px;
-	}
-	.hand {
-		display: flex;
-		flex-wrap: wrap;
-		gap: 4px 6px;
-		align-items: center;
-		font-size: 13px;
-	}
-	.hand :global(.small) {
-		min-height: 40px;
-		min-width: 40px;
-		padding: 0 8px;
-		border: 1px solid var(--rule);
-		border-radius: 6px;
-		font-size: 14px;
-		background: var(--panel);
-	}
-	.hand :global(.small[aria-pressed='true']) {
-		font-weight: 700;
-		border-color: var(--ink);
-	}
-	.hand label {
-		display: inline-flex;
-		gap: 6px;
-		align-items: center;
-		color: var(--quiet);
-	}
-	.hand :global(select) {
-		min-height: 40px;
-		padding-block: 0;
-		font-size: 14px;
-	}
-	.nudges {
-		display: inline-flex;
-		gap: 4px;
 	}
 	@media print {
 		/* What an eye needs beside the rig: the answer, the plan and the thread. The picture is for a screen. */
@@ -252,10 +169,6 @@
 			border-bottom: 1px solid var(--rule);
 			background: var(--ground);
 			font-size: 18px;
-		}
-		.hand :global(.small) {
-			min-height: 44px;
-			min-width: 44px;
 		}
 	}
 </style>

@@ -7,7 +7,6 @@
 	import { page } from '$app/state';
 	import { ask } from '$lib/keeping/ask';
 	import type { Venue } from '$lib/model/venue';
-	import { when } from '$lib/sheet/when';
 	import { movePath } from './address';
 	import QuantityField from '$lib/sheet/fields/QuantityField.svelte';
 	import { allowed } from '$lib/sheet/units/allowed';
@@ -17,8 +16,9 @@
 	import { fromPattern } from './fromPattern';
 	import { type Begun, begunWith, patternFor } from './gear';
 	import { type MovePattern, movePatterns } from './patterns';
+	import MovesList from './MovesList.svelte';
 	import SmallMove from './SmallMove.svelte';
-	import { seconds, tempoWords } from './words';
+	import { tempoWords } from './words';
 
 	interface Props {
 		data: {
@@ -37,25 +37,7 @@
 	);
 	let trouble = $state('');
 	let busy = $state(false);
-	const venueName = (id: string | null) => data.venues.find((each) => each.id === id)?.name ?? 'an empty floor';
-	const planOf = (id: string | null) => data.venues.find((each) => each.id === id)?.plan ?? null;
-	/** So many are drawn at first; more when they are asked for. */
-	const firstShown = 24;
-	let whole = $state(false);
-	let search = $state('');
-	const found = $derived(
-		data.moves.filter(({ move }) =>
-			[move.name, move.job, venueName(move.venueId), move.support.gearName].some((words) =>
-				words.toLowerCase().includes(search.trim().toLowerCase())
-			)
-		)
-	);
 	const patterns = movePatterns.map((pattern) => ({ pattern, drawn: fromPattern(pattern, pattern.name, null, null) }));
-	const lasts = ({ knots }: Move) => {
-		const [first, last] = [knots[0]!, knots[knots.length - 1]!];
-		return seconds(last.tS + last.dwellS - first.tS);
-	};
-
 	const venue = $derived(data.venues.find(({ id }) => id === venueId) ?? null);
 	const called = (usual: string) => (name.trim() === '' ? usual : name.trim());
 	function make(patternId: string) {
@@ -85,30 +67,7 @@
 		A move is drawn on the plan, seen through the lens, timed by what its axes can do, and tried against everything that
 		stands there, before anything is rigged.
 	</p>
-	{#if data.moves.length > 0}
-		{#if data.moves.length > firstShown}
-			<label class="find"
-				>Find a move <TextInput type="search" bind:value={search} autocomplete="off" data-testid="find-move" /></label
-			>
-		{/if}
-		<ul class="list" data-testid="moves">
-			{#each whole ? found : found.slice(0, firstShown) as { id, move, at } (id)}
-				<li>
-					<a class="thumb" href={movePath(id)} tabindex="-1" aria-hidden="true"
-						><SmallMove {move} plan={planOf(move.venueId)} width={170} height={104} /></a
-					>
-					<a href={movePath(id)}><strong>{move.name}</strong></a>
-					<span class="quiet">{venueName(move.venueId)}{move.job === '' ? '' : ` · ${move.job}`}</span>
-					<span class="quiet">{move.support.gearName} · {move.knots.length} knots, {lasts(move)} · {when(at)}</span>
-				</li>
-			{:else}
-				<li class="quiet" role="status">No move is called so.</li>
-			{/each}
-		</ul>
-		{#if found.length > firstShown && !whole}
-			<Button class="tool" onclick={() => (whole = true)}>Show all {found.length}</Button>
-		{/if}
-	{/if}
+	{#if data.moves.length > 0}<MovesList moves={data.moves} venues={data.venues} />{/if}
 	<h2>{data.moves.length === 0 ? 'The first move' : 'A new move'}</h2>
 	<div class="row">
 		<label class="stack"
@@ -186,45 +145,8 @@
 </div>
 
 <style>
-	.list {
-		display: grid;
-		grid-template-columns: repeat(auto-fill, minmax(min(500px, 100%), 1fr));
-		gap: 0 32px;
-	}
-	.list li {
-		display: grid;
-		grid-template-columns: 170px minmax(0, 1fr);
-		grid-template-rows: auto auto 1fr;
-		gap: 0 16px;
-		border-top: 1px solid var(--rule);
-		padding: 10px 0;
-	}
-	.list li.quiet {
-		display: block;
-	}
-	.thumb {
-		grid-row: 1 / 4;
-		border: 1px solid var(--rule);
-	}
-	.list a:not(.thumb) {
-		min-height: 44px;
-		display: inline-flex;
-		align-items: center;
-		font-size: 18px;
-	}
 	.row :global(.field) {
 		width: 150px;
-	}
-	.find {
-		display: flex;
-		gap: 10px;
-		align-items: center;
-		margin-bottom: 12px;
-		font-size: 15px;
-	}
-	.find :global(input) {
-		min-height: 44px;
-		flex: 0 1 320px;
 	}
 	.patterns {
 		display: grid;
@@ -249,11 +171,6 @@
 	.what span {
 		font-size: 14px;
 		color: var(--quiet);
-	}
-	@media (max-width: 600px) {
-		.list li {
-			grid-template-columns: 112px minmax(0, 1fr);
-		}
 	}
 	.patterns > :global(.pattern:hover) {
 		border-color: var(--press);
