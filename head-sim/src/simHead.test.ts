@@ -1,5 +1,16 @@
 import fc from 'fast-check';
-import { addressOf, fromBytes, greeting, type Session, toBytes, type ToDesk, type ToHead } from '@poise/link';
+import {
+	addressOf,
+	commitTo,
+	freshKeyPair,
+	freshNonce,
+	fromBytes,
+	greeting,
+	type Session,
+	toBytes,
+	type ToDesk,
+	type ToHead
+} from '@poise/link';
 import { describe, expect, it } from 'vitest';
 import { SimHead } from './simHead';
 
@@ -168,5 +179,189 @@ describe('a simulated head', () => {
 		head.handle({ powered: true });
 		pass(100);
 		expect(head.face().homed).toEqual([]);
+	});
+});
+
+/** One test a rule that guards whoever stands near it. */
+describe('what a head heeds', () => {
+	const claim = () => {
+		const half = { publicKey: freshKeyPair().publicKey, nonce: freshNonce() };
+		return { half, bytes: toBytes('toHead', 'h-1', { type: 'claim', version: 1, commit: commitTo(half) }, null) };
+	};
+	/** A head of nobody's, and what it says without a signature. */
+	const unclaimed = () => {
+		const said: ToDesk[] = [];
+		const head = new SimHead(
+			{ id: 'h-1', name: 'One', pattern: 'small' },
+			{ key: null },
+			{
+				keep: () => {},
+				out: (bytes) => {
+					const open = fromBytes('toDesk', bytes, null);
+					if (typeof open !== 'string' && open.message.type !== 'announce') said.push(open.message);
+				}
+			}
+		);
+		let now = 0;
+		const pass = (ms: number) => {
+			for (const until = now + ms; now < until;) head.tick((now += 5));
+		};
+		pass(10);
+		return { head, said, pass };
+	};
+	const axis = (state: Extract<ToDesk, { type: 'state' }>, name: string) =>
+		state.each.find((each) => each.axis === name)!;
+
+	it('claimed, it answers no claim; nobody’s, it pledges and shows nothing yet', () => {
+		const own = bench();
+		own.heard.length = 0;
+		own.head.receive(claim().bytes);
+		own.pass(50);
+		expect(own.heard.filter(({ type }) => type === 'pledge')).toEqual([]);
+		expect(own.head.face().code).toBeNull();
+		const free = unclaimed();
+		free.head.receive(claim().bytes);
+		expect(free.said.map(({ type }) => type)).toEqual(['pledge']);
+		expect(free.head.face().code).toBeNull();
+	});
+	it('shows digits to the half that the desk had bound itself to, and to no other', () => {
+		const { head, said } = unclaimed();
+		const { bytes, half } = claim();
+		head.receive(bytes);
+		head.receive(toBytes('toHead', 'h-1', { type: 'reveal', ...claim().half }, null));
+		expect([head.face().code, said.length]).toEqual([null, 1]);
+		head.receive(toBytes('toHead', 'h-1', { type: 'reveal', ...half }, null));
+		expect(head.face().code).toMatch(/^\d{7}$/);
+		expect(said[said.length - 1]!.type).toBe('half');
+	});
+	it('a claim that nobody ends is forgotten after two minutes', () => {
+		const { head, pass } = unclaimed();
+		const { bytes, half } = claim();
+		head.receive(bytes);
+		head.receive(toBytes('toHead', 'h-1', { type: 'reveal', ...half }, null));
+		pass(119_000);
+		expect(head.face().code).not.toBeNull();
+		pass(2000);
+		expect(head.face().code).toBeNull();
+	});
+	it('limits make it shorter and slower, never longer or quicker, at either end', () => {
+		const { head, say } = bench();
+		const told = (from: number, to: number, maxRate: number, maxAccel: number) =>
+			say({ type: 'limits', watched: 0, each: [{ axis: 'panRad', from, to, maxRate, maxAccel }] });
+		told(-9, 9, 9, 99);
+		expect(pan(head).soft).toEqual([-2.97, 2.97]);
+		told(-9, 1, 9, 99);
+		expect(pan(head).soft).toEqual([-2.97, 1]);
+		told(-1, 9, 9, 99);
+		expect(pan(head).soft).toEqual([-1, 2.97]);
+		told(2, -2, 9, 99);
+		expect(pan(head).soft).toEqual([2, 2]);
+	});
+	it('a speed that is told is kept to, and one beyond its own is not', () => {
+		const quickest = (maxRate: number) => {
+			const { head, say, state, hold } = bench();
+			say({ type: 'limits', watched: 0, each: [{ axis: 'panRad', from: -2.9, to: 2.9, maxRate, maxAccel: 99 }] });
+			let most = 0;
+			hold(1500, (sequence) => {
+				say({ type: 'drive', epoch: state().epoch, sequence, each: [{ axis: 'panRad', rate: 9 }] });
+				most = Math.max(most, pan(head).rate);
+			});
+			return most;
+		};
+		expect(quickest(0.2)).toBeLessThanOrEqual(0.2 + 1e-6);
+		expect(quickest(0.2)).toBeGreaterThan(0.15);
+		expect(quickest(9)).toBeLessThanOrEqual(1.05 + 1e-6);
+		expect(quickest(9)).toBeGreaterThan(0.9);
+	});
+	it('held, it takes no limits: nothing under a hand changes what it may do', () => {
+		const { head, say, hold } = bench();
+		hold(200, (sequence) => {
+			if (sequence === 10)
+				say({ type: 'limits', watched: 1, each: [{ axis: 'panRad', from: -0.1, to: 0.1, maxRate: 1, maxAccel: 1 }] });
+		});
+		expect(pan(head).soft).toEqual([-2.97, 2.97]);
+	});
+	it('turns to the left for a speed above nought and to the right below, up and down likewise', () => {
+		const goes = (name: 'panRad' | 'tiltRad', rate: number) => {
+			const { head, say, state, hold } = bench();
+			const from = head.face().axes[name]!.position;
+			hold(400, (sequence) => say({ type: 'drive', epoch: state().epoch, sequence, each: [{ axis: name, rate }] }));
+			return head.face().axes[name]!.position - from;
+		};
+		for (const name of ['panRad', 'tiltRad'] as const) {
+			expect(goes(name, 0.4)).toBeGreaterThan(0.02);
+			expect(goes(name, -0.4)).toBeLessThan(-0.02);
+		}
+	});
+	it('comes to rest at either soft end, and stays there however long it is driven on', () => {
+		for (const way of [1, -1] as const) {
+			const { head, say, state, hold } = bench();
+			say({ type: 'limits', watched: 0, each: [{ axis: 'panRad', from: -0.2, to: 0.3, maxRate: 1, maxAccel: 1.6 }] });
+			hold(2500, (sequence) =>
+				say({ type: 'drive', epoch: state().epoch, sequence, each: [{ axis: 'panRad', rate: way }] })
+			);
+			expect(pan(head).position).toBeCloseTo(way === 1 ? 0.3 : -0.2, 2);
+			expect(pan(head).rate).toBeCloseTo(0, 3);
+		}
+	});
+	it('stopped, even by nobody’s name, it is held by nobody until it is cleared', () => {
+		const { head, say, hold, pass, heard } = bench();
+		hold(100);
+		say({ type: 'stop', by: '' });
+		pass(1500);
+		expect([head.face().stoppedBy, head.face().phase]).toEqual(['somebody', 'rest']);
+		const offers = () => heard.filter(({ type }) => type === 'offer').length;
+		const before = offers();
+		say({ type: 'ask', holder: 'ada', press: 90, by: 'hand' });
+		pass(50);
+		expect(offers()).toBe(before);
+		say({ type: 'clear', by: 'ada' });
+		pass(50);
+		expect(head.face().stoppedBy).toBeNull();
+	});
+	it('runs for no watch that it was not told of', () => {
+		const asked = (watched: number) => {
+			const { say, pass, heard, state } = bench();
+			say({ type: 'limits', watched, each: [] });
+			for (let k = 0; k < 25; k += 1) {
+				say({ type: 'beat', holder: 'desk', issuedAtMs: k * 100, echoMs: state().headMs });
+				pass(100);
+			}
+			say({ type: 'ask', holder: 'desk', press: 1, by: 'watch' });
+			pass(20);
+			return heard.some(({ type }) => type === 'offer');
+		};
+		expect([asked(0), asked(1)]).toEqual([false, true]);
+	});
+	it('without power no session lives on: what was said in it is foreign after', () => {
+		const { head, say, pass, heard } = bench();
+		head.handle({ powered: false });
+		head.handle({ powered: true });
+		pass(100);
+		heard.length = 0;
+		say({ type: 'ask', holder: 'ada', press: 5, by: 'hand' });
+		pass(50);
+		expect(heard).toEqual([]);
+		expect(head.face().phase).toBe('rest');
+	});
+	it('let go by its desk, it is nobody’s: it brakes at once, and heeds that desk no more', () => {
+		const { head, say, pass, hold } = bench();
+		const phases: string[] = [];
+		hold(150, (sequence) => {
+			if (sequence === 10) say({ type: 'unclaim' });
+			if (sequence > 10) phases.push(head.face().phase);
+		});
+		expect(phases.length).toBeGreaterThan(3);
+		for (const phase of phases) expect(phase).not.toBe('armed');
+		pass(1500);
+		expect([head.face().claimed, head.face().phase]).toEqual([false, 'rest']);
+	});
+	it('tells where a ring is between its own ends, and goes there by that share', () => {
+		const { head, say, state, hold } = bench();
+		hold(8000, (sequence) => {
+			if (sequence === 3) say({ type: 'home', epoch: state().epoch, ring: 'zoom' });
+		});
+		const { position, range } = head.face().axes.zoom!;
+		expect(axis(state(), 'zoom').at).toBeCloseTo((position - range[0]) / (range[1] - range[0]), 3);
 	});
 });
