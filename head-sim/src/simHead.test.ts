@@ -88,6 +88,11 @@ describe('a simulated head', () => {
 		expect(head.face().phase).toBe('armed');
 		pass(200);
 		expect(head.face().phase).not.toBe('armed');
+		// A grant is good for 140 ms, and it looks every 5.
+		const { afterGrantMs, tickMs } = head.face().braked!;
+		expect(tickMs).toBe(5);
+		expect(afterGrantMs).toBeGreaterThan(130);
+		expect(afterGrantMs).toBeLessThanOrEqual(145);
 		pass(1500);
 		expect(pan(head).rate).toBe(0);
 	});

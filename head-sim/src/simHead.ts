@@ -80,6 +80,10 @@ export class SimHead {
 	#blinksUntilMs = 0;
 	#batteryPart = 1;
 	#nowMs = 0;
+	/** By its own clock: how long the last tick was, when the last grant counted, and how the last hold ended. */
+	#tickMs = 0;
+	#grantedMs = 0;
+	#braked: { readonly afterGrantMs: number; readonly tickMs: number } | null = null;
 	#saidMs = -Infinity;
 	#states = 0;
 	#announcedMs = -Infinity;
@@ -150,6 +154,7 @@ export class SimHead {
 
 	tick(nowMs: number): void {
 		const goneS = Math.max(0, nowMs - this.#nowMs) / 1000;
+		this.#tickMs = Math.max(0, nowMs - this.#nowMs);
 		this.#nowMs = nowMs;
 		if (!this.#powered) return;
 		this.#batteryPart = Math.max(0, this.#batteryPart - goneS / (3600 * batteryHours));
@@ -322,8 +327,13 @@ export class SimHead {
 	}
 
 	#take(event: HeadEvent): void {
+		const { lease: before } = this.#motion;
 		const [after, effects] = headStep(this.#motion, event, this.#stuck);
 		this.#motion = after;
+		const { lease } = after;
+		if (event.kind === 'grant' && lease.deadlineMs !== before.deadlineMs) this.#grantedMs = event.atMs;
+		if (before.phase === 'armed' && lease.phase !== 'armed')
+			this.#braked = { afterGrantMs: event.atMs - this.#grantedMs, tickMs: this.#tickMs };
 		for (const effect of effects) this.#answer(effect);
 	}
 	#answer(effect: HeadEffect): void {
@@ -447,6 +457,7 @@ export class SimHead {
 			phase: this.#powered ? lease.phase : 'off',
 			holder: lease.holder,
 			stoppedBy: lease.stoppedBy,
+			braked: this.#braked,
 			stuckAxis,
 			stuck: this.#stuck[0] ?? null,
 			link: this.#fault,
