@@ -1,5 +1,5 @@
 /* eslint-disable max-lines -- one bench: what is in hand, what is chosen for it, and what steers it. */
-import { type Leg, stickRate, type Vec3, zoomRate } from '@poise/core';
+import type { Leg, Vec3 } from '@poise/core';
 import type { HeadSeen, StandBy } from '@poise/desk/messages';
 import { getContext, setContext } from 'svelte';
 import { v7 as newId } from 'uuid';
@@ -12,10 +12,11 @@ import type { Venue } from '$lib/model/venue';
 import { deskWire } from '$lib/shell/deskWire.svelte';
 import type { Deflection } from '$lib/sheet/pad';
 import { headline } from './headline';
-import { jogRates, type Jog, noJog } from './jog';
+import { type Jog, noJog } from './jog';
 import { lookAt, offered, timeOf } from './reach';
 import { goalOf, legsOf, legsOfMove, type Shape, slide } from './runs';
-import { asPictured, focalOf, livePose } from './stand';
+import { focalOf, livePose } from './stand';
+import { steerRates } from './steering';
 import { called, standsAt } from './words';
 
 type Values = Readonly<Record<string, number>>;
@@ -40,8 +41,6 @@ export interface Chosen {
 export const stickEveryMs = 20;
 /** A phone that is silent for so long turns nothing any more. */
 const gripMs = 150;
-/** A picture goes at most so many of its widths a second at full stick. */
-const widthsPerS = 0.5;
 
 export class LiveBench {
 	data = $state.raw() as LiveData;
@@ -321,41 +320,14 @@ export class LiveBench {
 		this.#grip = {};
 	}
 
-	/** What the sticks ask for, in the axes' own speeds. */
+	/** What the hand asks for, in the axes' own speeds. */
 	rates(): Values {
-		const { head, kept } = this;
+		const { head, kept, at, deadZone, curve, keepsLook } = this;
 		if (head === null) return {};
-		const { x, y } = Object.values(this.#sticks).reduce(
-			(most, each) => (Math.hypot(each.x, each.y) > Math.hypot(most.x, most.y) ? each : most),
-			{ x: 0, y: 0 }
-		);
-		const focalM = focalOf(kept?.settings.camera.focalM ?? [0.024, 0.12], this.at.zoom);
-		const sensorWidthM = kept?.settings.camera.sensorWidthM ?? 0.036;
-		const of = (axis: string, deflection: number) => {
-			const most = head.axes[axis]?.maxRate ?? 0;
-			const ring = head.axes[axis]?.ring === true;
-			const top =
-				axis === 'panRad' || axis === 'tiltRad'
-					? zoomRate({ maxRateRadPerS: most, widthsPerS, focalM, sensorWidthM }).rateRadPerS
-					: most;
-			return stickRate({ deflection, deadZone: ring ? 0.02 : this.deadZone, expo: this.curve, maxRateRadPerS: top })
-				.rateRadPerS;
-		};
-		// To the right turns the head clockwise from above.
-		const hung = kept === null ? 1 : asPictured(kept.settings.place);
-		const rates: Record<string, number> = {};
-		if (performance.now() - this.#gripAtMs <= gripMs)
-			for (const [axis, rate] of Object.entries(this.#grip)) rates[axis] = rate * hung;
-		const add = (axis: string, rate: number) => {
-			if (rate !== 0 && head.axes[axis] !== undefined) rates[axis] = (rates[axis] ?? 0) + rate;
-		};
-		add('panRad', of('panRad', -x * hung));
-		add('tiltRad', of('tiltRad', y * hung));
-		for (const [axis, deflection] of Object.entries(this.#rings)) add(axis, of(axis, deflection));
-		if (kept !== null && Object.values(this.#jog).some((each) => each !== 0))
-			for (const [axis, rate] of Object.entries(jogRates(kept.settings, this.at, this.#jog, this.keepsLook)))
-				add(axis, rate);
-		return rates;
+		return steerRates(head, kept, at, {
+			...{ sticks: Object.values(this.#sticks), rings: this.#rings, jog: this.#jog, deadZone, curve, keepsLook },
+			grip: performance.now() - this.#gripAtMs <= gripMs ? this.#grip : null
+		});
 	}
 
 	/** While the page is open: sticks go out. */
