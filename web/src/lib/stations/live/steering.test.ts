@@ -69,7 +69,7 @@ describe('a stick', () => {
 			{ axes: { panRad: axis(1) } },
 			keptOn('stand'),
 			{},
-			{ ...nothing, ...stick(1, 1), rings: { iris: 1 } }
+			{ ...nothing, ...stick(1, 1), rings: { iris: 1 }, grip: { rollRad: 0.2 } }
 		);
 		expect(Object.keys(only)).toEqual(['panRad']);
 	});
