@@ -88,7 +88,7 @@ export default ts.config(
 	},
 	{
 		files: ['core/src/**/*.ts'],
-		ignores: ['**/*.test.ts'],
+		ignores: ['**/*.test.ts', 'core/src/testing/**'],
 		rules: {
 			'no-console': 'error',
 			'no-restricted-globals': ['error', 'process', 'fetch', 'window', 'document', 'performance', 'Date']

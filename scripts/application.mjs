@@ -3,7 +3,7 @@ import { randomUUID } from 'node:crypto';
 import { join } from 'node:path';
 import { root } from './places.mjs';
 import { isFree } from './postgres.mjs';
-import { Stop } from './steps.mjs';
+import { noteStart, Stop } from './steps.mjs';
 
 /** Somebody else was first on the port. */
 export class PortTaken extends Stop {}
@@ -21,6 +21,7 @@ const [startMs, endMs] = [120_000, 3200];
  */
 export async function startApplication({ databaseUrl, port, host = '127.0.0.1', env = {}, quiet = false, signal }) {
 	const instance = randomUUID();
+	noteStart('server');
 	const child = spawn(process.execPath, ['serve.mjs'], {
 		cwd: join(root, 'web'),
 		// Over the channel it hears when whoever started it is gone, and ends too: nothing is left behind on the port.

@@ -31,6 +31,7 @@ const options = /** @type {const} */ ({
 	empty: { type: 'boolean', default: false },
 	only: { type: 'string' },
 	long: { type: 'boolean', default: false },
+	changed: { type: 'boolean', default: false },
 	help: { type: 'boolean', short: 'h', default: false }
 });
 
@@ -44,8 +45,10 @@ Options of demo and dev
   --fresh     throw the private database away and start over
   --empty     start an empty database with a crew that owns nothing, instead of the demo data
 Options of test
-  --only X    one of lint, types, unit, served
-  --long      with every round of what is lost: heads, desk, database
+  FILE …      these files of tests alone
+  --changed   what the change in hand touches: its rules, its types, the unit tests that come to it
+  --only X    one of lint, types, unit, browser, http, live
+  --long      every hand, every seed, and every round of what is lost: heads, desk, database
 Environment
   DATABASE_URL  use this PostgreSQL server instead of a private one
   CHROMIUM      path of the browser for tests and pictures

@@ -1,4 +1,5 @@
 import { spawn } from 'node:child_process';
+import { appendFileSync } from 'node:fs';
 
 /** An expected end: a sentence for the person at the terminal, without a stack. */
 export class Stop extends Error {}
@@ -49,4 +50,9 @@ export function run(program, args, { show = false, ...options } = {}) {
 			reject(new Stop(`${show ? '' : `${output.slice(-6000)}\n`}${command} ended with ${code}.`));
 		});
 	});
+}
+
+/** Notes that a server or a browser is started, for whoever counts them (`countStarts` in `ground.mjs`). */
+export function noteStart(/** @type {'server' | 'browser'} */ what) {
+	if (process.env.POISE_STARTS) appendFileSync(process.env.POISE_STARTS, `${what}\n`);
 }

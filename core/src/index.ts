@@ -287,3 +287,31 @@ export {
 	type Seen,
 	type Task
 } from './live/deskHead';
+export { type Driver, type Driving, drivingSeen, drivingStep, drivingTimes, nobodyDrives } from './live/driving';
+export {
+	type Intent,
+	intentOf,
+	type NextSeen,
+	sameIntent,
+	type StandBy,
+	type StandingWay,
+	type TaskSeen,
+	wayKinds
+} from './live/nextHold';
+export {
+	isHeldByHand,
+	type KeptHead,
+	type LinkFacts,
+	narrowedAxes,
+	type OwnAxis,
+	phaseOf,
+	type SaidState,
+	standsAt,
+	station,
+	type Station,
+	type StationEffect,
+	type StationEvent,
+	stationStep
+} from './live/station';
+export type { WordFromPage, WordToHead } from './live/words';
+export { deskHolder, noWatch, type Watch, type WatchEffect, type WatchEvent, watchStep } from './live/watch';

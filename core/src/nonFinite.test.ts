@@ -47,7 +47,19 @@ const notDoors = new Set([
 	'isStill',
 	'restingHead',
 	'deskHead',
-	'deskHeadStep'
+	'deskHeadStep',
+	'drivingSeen',
+	'drivingStep',
+	'intentOf',
+	'sameIntent',
+	'isHeldByHand',
+	'narrowedAxes',
+	'phaseOf',
+	'standsAt',
+	'station',
+	'stationStep',
+	'noWatch',
+	'watchStep'
 ]);
 
 /** A head asked for a speed that is none must rest, not fall over: what it may be asked, and that nothing of it comes out. */

@@ -1,9 +1,9 @@
 import { createSocket, type Socket } from 'node:dgram';
+import type { Driver as Person } from '@poise/core';
 import { addressOf, freshNonce } from '@poise/link';
 import { confirmClaim, type KeepClaimed } from './confirmClaim';
 import type { FromDesk, FromPage } from './messages';
 import { Page } from './page';
-import type { Person } from './driving';
 import { HeadLink } from './headLink';
 import { type KnownHead, Station } from './station';
 import { Strangers } from './strangers';
@@ -16,8 +16,9 @@ export interface DeskSettings {
 	readonly onClaimed: KeepClaimed;
 	readonly onUnclaimed: (id: string) => Promise<void>;
 }
-/** Watchers are told so often. */
-const watchMs = 80;
+/** Watchers are told so often, and what has not changed at least so often: by it they know that the desk is there. */
+const [watchMs, sameMs] = [80, 1000] as const;
+const untold = { text: '', atMs: -Infinity };
 /** The desk of a crew: it owns the clock, the links and who drives what. Pages come and go; heads rest by themselves without it. */
 export class Desk {
 	readonly #settings: DeskSettings;
@@ -30,6 +31,8 @@ export class Desk {
 	#stoppedBy: string | null = null;
 	#clearing: { readonly by: string; readonly untilMs: number } | null = null;
 	#toldMs = 0;
+	/** What everybody was told last, and when; of somebody who has come since, nothing. */
+	#told = untold;
 	#sweptMs = 0;
 	readonly #strangers = new Strangers((id) => {
 		if (this.#stations.get(id)?.known === null) this.#stations.delete(id);
@@ -113,7 +116,7 @@ export class Desk {
 		// A head that was stopped by whoever was the desk before stays so.
 		if (message.stoppedBy !== '' && this.#stoppedBy === null && this.#clearing === null && station.known !== null)
 			this.#stoppedBy = message.stoppedBy;
-		const driver = station.driving.driver === null ? undefined : this.#pages.get(station.driving.driver.page);
+		const driver = station.driver === null ? undefined : this.#pages.get(station.driver.page);
 		driver?.tell({
 			...{ type: 'heard', head: id, headMs: message.headMs, epoch: message.epoch === 0 ? null : message.epoch },
 			at: Object.fromEntries(message.each.map(({ axis, at }) => [axis, at]))
@@ -156,12 +159,17 @@ export class Desk {
 		const heads = [...ours, ...strangers].map((station) => station.seen(atMs, nameOf));
 		const said: FromDesk = { type: 'heads', heads, stoppedBy: this.#stoppedBy, pages: this.#pages.size };
 		// Written once for everybody.
-		const text = Buffer.from(JSON.stringify(said));
-		for (const page of this.#pages.values()) page.show(text);
+		const text = JSON.stringify(said);
+		if (text === this.#told.text && atMs - this.#told.atMs < sameMs) return;
+		this.#told = { text, atMs };
+		const bytes = Buffer.from(text);
+		// Whom it did not reach is told again as soon as it can be.
+		for (const page of this.#pages.values()) if (!page.show(bytes)) this.#told = untold;
 	}
 
 	/** A page by its name; its sockets come one by one. */
 	page(person: Person): Page {
+		this.#told = untold;
 		const had = this.#pages.get(person.page);
 		if (had !== undefined) {
 			had.person = person;

@@ -1,23 +1,9 @@
 /*
- * What everybody sees of a head, and what stands by for it: as the desk tells it to every page.
+ * What everybody sees of a head: as the desk tells it to every page.
  */
-import type { Leg, Task } from '@poise/core';
+import type { NextSeen, TaskSeen } from '@poise/core';
 
 type Rates = Readonly<Record<string, number>>;
-/** What a way is, as people call it. `back`: to where it was before. */
-export const wayKinds = ['pose', 'home', 'place', 'back', 'programme', 'move'] as const;
-/** What is chosen, until a hold runs it. Its name is its page's own, good once. */
-export type StandBy =
-	| {
-			readonly kind: (typeof wayKinds)[number];
-			readonly id: string;
-			readonly name: string;
-			readonly legs: readonly Leg[];
-			/** How often all of them; null: until it is stopped. */
-			readonly laps: number | null;
-	  }
-	| { readonly kind: 'ring'; readonly id: string; readonly ring: string };
-
 /** A head as every page sees it. */
 export interface HeadSeen {
 	/** As printed on its box. */
@@ -82,35 +68,4 @@ export interface HeadSeen {
 	readonly last: { readonly name: string; readonly to: Rates } | null;
 	readonly task: TaskSeen | null;
 	readonly trouble: string | null;
-}
-export interface NextSeen {
-	readonly id: string;
-	readonly kind: StandBy['kind'];
-	/** Of a ring its axis. */
-	readonly name: string;
-	readonly legs: readonly string[];
-	readonly laps: number | null;
-	/** Where a single pose leads. */
-	readonly to: Rates | null;
-}
-export interface TaskSeen {
-	readonly id: string;
-	readonly kind: (typeof wayKinds)[number];
-	readonly name: string;
-	readonly leg: number;
-	readonly legs: readonly string[];
-	readonly lap: number;
-	readonly laps: number | null;
-	readonly phase: Task['phase'];
-	readonly resting: boolean;
-	readonly atS: number;
-	readonly durationS: number | null;
-	readonly pace: number;
-	readonly direction: 1 | -1;
-	/** It is to be gone back along. */
-	readonly turned: boolean;
-	/** Whom it is watched for; null: a hand holds it. */
-	readonly watchedFor: string | null;
-	readonly to: Rates | null;
-	readonly added: boolean;
 }

@@ -2,49 +2,23 @@
  * What pages and the desk say to each other over WebSockets, as JSON: one file for both ends, with a version. A page that holds
  * keeps four sockets, told apart by their slot, and deals its grants among them.
  */
-import { type HeadSeen, type StandBy, wayKinds } from './headSeen';
-import type { Intent } from './nextHold';
+import { type WordFromPage, wayKinds } from '@poise/core';
+import type { HeadSeen } from './headSeen';
 
-export type { HeadSeen, NextSeen, StandBy, TaskSeen } from './headSeen';
+export type { NextSeen, StandBy, TaskSeen } from '@poise/core';
+export type { HeadSeen } from './headSeen';
 
 export const pageProtocol = 4;
 
 type Rates = Readonly<Record<string, number>>;
+export type OfHead = WordFromPage & { readonly head: string };
 export type FromPage =
 	/** `secret` is drawn by the page and told to nobody else: by it its sockets are one page's. */
 	| { readonly type: 'hello'; readonly v: number; readonly secret: string; readonly slot: number }
-	/**
-	 * `take` drives a head that nobody drives, or whose driver was silent for long after being asked; `askFor` asks the driver for it, who gives
-	 * or keeps it; `lead` takes it by name.
-	 */
-	| { readonly type: 'take' | 'askFor' | 'unask' | 'give' | 'keep' | 'lead'; readonly head: string }
-	| { readonly type: 'drop' | 'blink' | 'unclaim' | 'claim'; readonly head: string }
+	/** For one head, by whoever drives it, or by anybody. */
+	| OfHead
+	| { readonly type: 'blink' | 'unclaim' | 'claim'; readonly head: string }
 	| { readonly type: 'confirm'; readonly head: string; readonly code: string }
-	| { readonly type: 'beat'; readonly head: string; readonly issuedAtMs: number; readonly echoMs: number }
-	/** A press, and what it is for: the desk runs that or nothing. */
-	| { readonly type: 'ask'; readonly head: string; readonly press: number; readonly intent: Intent }
-	| {
-			readonly type: 'grant';
-			readonly head: string;
-			readonly epoch: number;
-			readonly sequence: number;
-			readonly issuedAtMs: number;
-			readonly echoMs: number;
-	  }
-	| { readonly type: 'release'; readonly head: string; readonly epoch: number }
-	| { readonly type: 'stick'; readonly head: string; readonly rates: Rates }
-	| { readonly type: 'shape'; readonly head: string; readonly rampS: number; readonly trim: number }
-	/** Chosen: it waits for a hold. Null: nothing does any more. */
-	| { readonly type: 'standBy'; readonly head: string; readonly next: StandBy | null }
-	/** What stands by is to run without a hand, watched by whoever says so. */
-	| { readonly type: 'watch'; readonly head: string; readonly id: string }
-	| {
-			readonly type: 'pace';
-			readonly head: string;
-			readonly pace: number;
-			readonly direction: 1 | -1;
-	  }
-	| { readonly type: 'keepAdded'; readonly head: string; readonly keeps: boolean }
 	| { readonly type: 'record'; readonly head: string; readonly on: boolean }
 	| { readonly type: 'stopAll' | 'clear' }
 	/** All that a page says in one moment. `count` tells older from newer, whichever socket was quicker. */

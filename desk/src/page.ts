@@ -1,6 +1,6 @@
 import type { WebSocket } from 'ws';
 import { type FromDesk, type FromPage, pageProtocol, readFromPage } from './messages';
-import type { Person } from './driving';
+import type { Driver as Person } from '@poise/core';
 
 /** More than this waiting to be sent: a watcher is left out until it has caught up. */
 const mostWaiting = 64 * 1024;
@@ -77,10 +77,13 @@ export class Page {
 		const next = sockets[(this.#turn += 1) % Math.max(1, sockets.length)];
 		if (next !== undefined) this.#send(next, JSON.stringify(message));
 	}
-	/** What everybody sees: left out while the last has not gone through. */
-	show(text: Buffer): void {
+	/** What everybody sees: left out while the last has not gone through. Gives whether it went out, to a page that is there. */
+	show(text: Buffer): boolean {
 		const [first] = [...this.#sockets.values()].sort((one, two) => one.bufferedAmount - two.bufferedAmount);
-		if (first !== undefined && first.bufferedAmount < mostWaiting) this.#send(first, text);
+		if (first === undefined) return true;
+		if (first.bufferedAmount >= mostWaiting) return false;
+		this.#send(first, text);
+		return true;
 	}
 	#send(socket: WebSocket, text: string | Buffer): void {
 		if (socket.readyState === socket.OPEN) socket.send(text, { binary: false }, () => {});

@@ -11,8 +11,8 @@ import {
 } from '@poise/core';
 import type { ToHead } from '@poise/link';
 import { describe, expect, it } from 'vitest';
-import type { Person } from './driving';
-import type { FromPage, HeadSeen, StandBy } from './messages';
+import type { Driver as Person } from '@poise/core';
+import type { HeadSeen, OfHead, StandBy } from './messages';
 import { type Intent, nextHold, type NextHold } from './nextHold';
 import { Station } from './station';
 
@@ -63,7 +63,7 @@ function world(seed: number) {
 		constructor(name: string, count: number) {
 			this.person = { page: `${name}-${count}`, name };
 		}
-		say(message: Extract<FromPage, { head: string }>): void {
+		say(message: OfHead): void {
 			soon(25, () => {
 				if (message.type === 'pace') turnedMs.set(message.head, now);
 				const told = heads.find(({ id }) => id === message.head)!.station.heed(message, this.person, now);
@@ -252,7 +252,7 @@ function world(seed: number) {
 						if (link.state !== null && said.headMs <= link.state.headMs) return;
 						[link.state, link.heardMs] = [said, now];
 						station.hear(said, now);
-						const page = pages.find(({ person }) => station.driving.isDriver(person.page));
+						const page = pages.find(({ person }) => station.driver?.page === person.page);
 						page?.step(id, { kind: 'heard', atMs: now, headMs: said.headMs });
 						page?.step(id, { kind: 'holds', atMs: now, epoch: said.epoch === 0 ? null : said.epoch });
 					});
@@ -360,12 +360,12 @@ function world(seed: number) {
 			// A page of before is gone without a word, and opened anew.
 			const { page: name } = page.person;
 			const drove = heads.filter(
-				({ station }) => station.driving.isDriver(name) && station.seen(now, () => null).task?.watchedFor == null
+				({ station }) => station.driver?.page === name && station.seen(now, () => null).task?.watchedFor == null
 			);
 			pages[k] = fresh(page.person.name);
 			for (const { station } of heads) station.gone(name);
 			run(700);
-			for (const each of drove) if (each.station.driving.driver === null) forgotten(each.id, 'left');
+			for (const each of drove) if (each.station.driver === null) forgotten(each.id, 'left');
 			return;
 		}
 		if (roll < 0.98) {
@@ -387,7 +387,7 @@ function world(seed: number) {
 	return { run, act, random, wrong, ran, pages, heads };
 }
 
-const presses = process.env.POISE_LONG === '1' ? 400_000 : 20_000;
+const presses = process.env.POISE_LONG === '1' ? 400_000 : 4_000;
 const worlds = 20;
 
 describe('what the next hold does', () => {
@@ -404,7 +404,7 @@ describe('what the next hold does', () => {
 		}
 		// Each of them has been held, and often enough to be in each other's way.
 		for (const key of ['steer', 'go', 'ring', 'goOn', 'back', 'watched'] as const)
-			expect(all[key], `${key}: ${JSON.stringify(all)}`).toBeGreaterThan(15);
+			expect(all[key], `${key}: ${JSON.stringify(all)}`).toBeGreaterThan(presses / 1500);
 		expect(leaseTimes.leastSamples).toBe(20);
 	}, 3_600_000);
 });

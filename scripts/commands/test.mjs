@@ -1,105 +1,155 @@
-import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { execFileSync } from 'node:child_process';
+import { existsSync } from 'node:fs';
+import { loadavg } from 'node:os';
 import { join } from 'node:path';
-import { root, state } from '../places.mjs';
-import { startThrowAwayCluster } from '../postgres.mjs';
-import { needBuild, needModules, needPackage } from '../prerequisites.mjs';
+import { countStarts, layGround } from '../ground.mjs';
+import { laneOf, servedLanes, workspaces } from '../lanes.mjs';
+import { root } from '../places.mjs';
+import { needModules } from '../prerequisites.mjs';
 import { run, step, Stop } from '../steps.mjs';
+import { Tally } from '../suites.mjs';
 
-const reports = join(state, 'reports');
+/** @typedef {keyof typeof servedLanes} ServedLane */
+/** @typedef {Awaited<ReturnType<typeof layGround>>} Ground */
 
 const script = (/** @type {string} */ what, /** @type {string} */ name) =>
 	step(what, () => run('npm', ['run', name], { cwd: root }));
-const needSync = () => run('npm', ['run', 'sync', '-w', 'web'], { cwd: root });
-const rules = () => script('Lint: rules', 'lint:rules');
-const shape = () => script('Lint: shape', 'lint:shape');
-const types = () => script('Types', 'check');
+const lint = [
+	() => script('Lint: rules', 'lint:rules'),
+	() => script('Lint: shape', 'lint:shape'),
+	() => script('Lint: arrows, and what nobody uses', 'lint:arrows')
+];
+const types = [() => script('Types', 'check')];
+const parts = ['lint', 'types', 'unit', ...Object.keys(servedLanes)];
 
-/** Each takes one core: all of them at once; those that fail are told together. */
-async function atOnce(/** @type {(() => Promise<unknown>)[]} */ ...works) {
-	await needSync();
-	const outcomes = await Promise.allSettled(works.map((work) => work()));
-	const failed = outcomes.flatMap((outcome) => (outcome.status === 'rejected' ? [outcome.reason] : []));
-	if (failed.length === 0) return;
-	if (failed.some((each) => !(each instanceof Stop))) throw failed[0];
-	throw new Stop(failed.map((each) => each.message).join('\n\n'));
-}
-
-/** Every part of the tests by the name `--only` knows it by. */
-const parts = {
-	lint: () => atOnce(rules, shape),
-	types: () => atOnce(types),
-	unit: async () => {
-		for (const workspace of ['core', 'link', 'desk', 'head-sim', 'demo', 'web'])
-			await suite(`${workspace} unit tests`, workspace, 'vitest.config.ts');
-	},
-	served: async () => {
-		await needPackage('postgresql');
-		await needPackage('chromium');
-		await needPackage('poppler-utils');
-		await needBuild();
-		const cluster = await startThrowAwayCluster();
-		try {
-			await suite('Server and browser tests', 'web', 'vitest.served.config.ts', {
-				POISE_TEST_DATABASE: cluster.address
-			});
-		} finally {
-			await cluster.stop();
-		}
-	}
-};
-
-/** @type {{ passed: number, failed: number, skipped: number }} */
-const counts = { passed: 0, failed: 0, skipped: 0 };
-
-/** @param {{ only?: string, long?: boolean }} options */
-export default async function test({ only, long = false }) {
+/** @param {{ only?: string, long?: boolean, changed?: boolean, files?: readonly string[] }} options */
+export default async function test({ only, long = false, changed = false, files = [] }) {
 	if (long) process.env.POISE_LONG = '1';
-	if (only !== undefined && !(only in parts))
-		throw new Stop(`--only takes ${Object.keys(parts).join(', ')}; got "${only}".`);
+	if (only !== undefined && !parts.includes(only)) throw new Stop(`--only takes ${parts.join(', ')}; got "${only}".`);
 	await needModules();
-	rmSync(reports, { recursive: true, force: true });
-	mkdirSync(reports, { recursive: true });
-
-	/** @type {unknown[]} */
-	const failures = [];
-	const { lint, types: typed, ...others } = parts;
-	const chosen =
-		only === undefined
-			? { 'lint and types': () => atOnce(rules, types, shape), ...others }
-			: { lint, types: typed, ...others };
-	for (const [name, part] of Object.entries(chosen)) {
-		if (only !== undefined && only !== name) continue;
-		await part().catch((thrown) => {
-			failures.push(thrown);
-			console.error(thrown instanceof Stop ? thrown.message : thrown);
-		});
-	}
-	console.log(`${counts.passed} passed, ${counts.failed} failed, ${counts.skipped} skipped`);
-	if (failures.length > 0 || counts.failed > 0) process.exitCode = 1;
-	else if (only === undefined && counts.passed === 0) throw new Stop('No test ran.');
+	await run('npm', ['run', 'sync', '-w', 'web'], { cwd: root });
+	const tally = new Tally();
+	if (changed) await whatChanged(tally);
+	else if (files.length > 0) await theseFiles(tally, files);
+	else if (only !== undefined) await onePart(tally, only);
+	else await everything(tally);
+	tally.close();
+	if (only === undefined && tally.passed === 0) throw new Stop('No test ran.');
 }
 
-/** Runs one suite, shows what failed, and counts from its report: a suite that loads no test is a failure too. */
-async function suite(
-	/** @type {string} */ what,
-	/** @type {string} */ workspace,
-	/** @type {string} */ config,
-	/** @type {Record<string, string>} */ env = {}
-) {
-	const folder = join(root, workspace);
-	const report = join(reports, `${workspace}-${config}.json`);
-	const present = existsSync(join(folder, config)) ? ['--config', config] : [];
-	const args = ['vitest', 'run', ...present, '--reporter=default', '--reporter=json', `--outputFile.json=${report}`];
-	const outcome = await step(what, () => run('npx', args, { cwd: folder, env: { ...process.env, ...env } })).catch(
-		(thrown) => thrown
+/** Two lanes beside each other, each taking one core; what is about moments runs alone, afterwards. */
+async function everything(/** @type {Tally} */ tally) {
+	const began = Date.now();
+	const ground = layGround();
+	await Promise.all([
+		timed('browser', async () => tally.of(async () => servedLane(tally, 'browser', await ground))),
+		timed('HTTP with units', async () => {
+			for (const work of [...types, ...lint]) await tally.of(work);
+			await units(tally, { VITEST_MAX_WORKERS: '1' });
+			await tally.of(async () => servedLane(tally, 'http', await ground));
+		})
+	]);
+	await timed('live', () => tally.of(async () => servedLane(tally, 'live', await ground)));
+	await ground.then(
+		({ stop }) => stop(),
+		() => {}
 	);
-	const read = existsSync(report)
-		? JSON.parse(readFileSync(report, 'utf8'))
-		: { numPassedTests: 0, numFailedTests: 0, numPendingTests: 0 };
-	counts.passed += read.numPassedTests;
-	counts.failed += read.numFailedTests;
-	counts.skipped += read.numPendingTests;
-	console.log(`  ${what}: ${read.numPassedTests} passed, ${read.numFailedTests} failed`);
-	if (outcome instanceof Error) throw outcome;
-	if (read.numPassedTests === 0) throw new Stop(`${what}: no test ran.`);
+	const [one, , fifteen] = loadavg();
+	const minutes = ((Date.now() - began) / 60_000).toFixed(1);
+	console.log(
+		`The whole took ${minutes} minutes; load ${one?.toFixed(1)}, over a quarter of an hour ${fifteen?.toFixed(1)}.`
+	);
+}
+
+async function onePart(/** @type {Tally} */ tally, /** @type {string} */ only) {
+	if (only === 'lint') for (const work of lint) await tally.of(work);
+	else if (only === 'types') for (const work of types) await tally.of(work);
+	else if (only === 'unit') await units(tally);
+	else await onGround(tally, (ground) => servedLane(tally, /** @type {ServedLane} */ (only), ground));
+}
+
+async function theseFiles(/** @type {Tally} */ tally, /** @type {readonly string[]} */ files) {
+	const known = files.map((file) => {
+		const found = existsSync(join(root, file)) ? laneOf(file) : null;
+		if (found === null) throw new Stop(`${file} is no file of tests. Name it as from the root of the repository.`);
+		return found;
+	});
+	for (const workspace of workspaces) {
+		const args = known
+			.filter((each) => each.lane === 'unit' && each.workspace === workspace)
+			.map(({ within }) => within);
+		if (args.length > 0) await tally.of(() => tally.suite(`${workspace} unit tests`, { workspace, args }));
+	}
+	const served = known.filter(({ lane }) => lane !== 'unit').map(({ within }) => within);
+	if (served.length === 0) return;
+	await onGround(tally, ({ env }) =>
+		tally.suite('Server and browser tests', { workspace: 'web', config: 'vitest.served.config.ts', args: served, env })
+	);
+}
+
+/** What is not committed, or else the last commit: its rules, types, and the unit tests that come to it. */
+async function whatChanged(/** @type {Tally} */ tally) {
+	const git = (/** @type {string[]} */ ...args) =>
+		execFileSync('git', args, { cwd: root, encoding: 'utf8' }).split('\n');
+	const open = [...git('diff', '--name-only', 'HEAD'), ...git('ls-files', '--others', '--exclude-standard')];
+	const named = open.some((file) => file !== '') ? open : git('diff', '--name-only', 'HEAD~1');
+	const touched = named.filter((file) => file !== '' && existsSync(join(root, file)));
+	const source = touched.filter((file) => /\.(ts|mjs|js|svelte)$/.test(file));
+	if (source.length === 0) throw new Stop('No source has changed.');
+	const cache = (/** @type {string} */ of) => [
+		'--cache',
+		'--cache-location',
+		`.poise/cache/${of}`,
+		'--cache-strategy',
+		'content'
+	];
+	await Promise.all([
+		tally.of(() => step('Lint: rules', () => run('npx', ['eslint', ...cache('eslint'), ...source], { cwd: root }))),
+		tally.of(() =>
+			step('Lint: shape', () => run('npx', ['prettier', '--check', ...cache('prettier'), ...source], { cwd: root }))
+		),
+		tally.of(() => script('Types', source.some((file) => file.endsWith('.svelte')) ? 'check' : 'check:plain'))
+	]);
+	for (const workspace of workspaces) {
+		const args = source
+			.filter((file) => file.startsWith(`${workspace}/src/`))
+			.map((file) => file.slice(workspace.length + 1));
+		if (args.length > 0)
+			await tally.of(() =>
+				tally.suite(`${workspace} unit tests`, { workspace, args: ['related', '--run', ...args], mayBeNone: true })
+			);
+	}
+	const served = source.filter((file) => (laneOf(file)?.lane ?? 'unit') !== 'unit');
+	console.log(
+		served.length === 0
+			? 'The lanes browser, HTTP and live did not run.'
+			: `Not run, and changed: ${served.join(' ')}. ./poise test with their names runs them.`
+	);
+}
+
+async function units(/** @type {Tally} */ tally, /** @type {Record<string, string>} */ env = {}) {
+	for (const workspace of workspaces) await tally.of(() => tally.suite(`${workspace} unit tests`, { workspace, env }));
+}
+
+async function servedLane(/** @type {Tally} */ tally, /** @type {ServedLane} */ lane, /** @type {Ground} */ ground) {
+	const { folders, most } = servedLanes[lane];
+	const starts = countStarts();
+	const config = { workspace: 'web', config: 'vitest.served.config.ts', args: [...folders] };
+	await tally.suite(`Lane ${lane}`, { ...config, env: { ...ground.env, ...starts.env } }).finally(() => {
+		const started = starts.counted();
+		console.log(`  Lane ${lane} started ${started.server} servers and ${started.browser} browsers of its own`);
+		tally.bounds(lane, started, process.env.POISE_LONG === '1' ? {} : most);
+	});
+}
+
+async function onGround(/** @type {Tally} */ tally, /** @type {(ground: Ground) => Promise<unknown>} */ work) {
+	const ground = await layGround();
+	await tally.of(() => work(ground));
+	await ground.stop();
+}
+
+async function timed(/** @type {string} */ lane, /** @type {() => Promise<unknown>} */ work) {
+	const began = Date.now();
+	await work();
+	console.log(`— ${lane}: ${Math.round((Date.now() - began) / 1000)} s`);
 }

@@ -3,7 +3,8 @@ import postgres from 'postgres';
 import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
-import { type Application, startApplication } from '../../scripts/application.mjs';
+import { type Application, PortTaken, startApplication } from '../../scripts/application.mjs';
+import { filled } from '../../scripts/ground.mjs';
 import { freeUdpPort, type Heads, startHeads } from '../../scripts/heads.mjs';
 import { freePort } from '../../scripts/postgres.mjs';
 
@@ -27,6 +28,27 @@ export interface Served {
 	stop(): Promise<void>;
 }
 
+/** An empty database, or a copy of one that is filled. */
+async function newDatabase(cluster: string, copied: (typeof filled)[number] | undefined): Promise<string> {
+	const name = `test_${randomUUID().replaceAll('-', '')}`;
+	const admin = postgres(cluster, { max: 1, onnotice: () => {} });
+	await admin.unsafe(`create database ${name}${copied === undefined ? '' : ` template filled_${copied}`}`);
+	await admin.end();
+	return cluster.replace(/[^/]+$/, name);
+}
+
+/** Two lanes look for ports at once: whoever comes second looks again. */
+export async function onFreePort(settings: Omit<Parameters<typeof startApplication>[0], 'port'>): Promise<Application> {
+	for (let tries = 0; ; tries += 1) {
+		const port = await freePort(26_100 + Math.floor(Math.random() * 800));
+		try {
+			return await startApplication({ ...settings, port });
+		} catch (thrown) {
+			if (tries > 4 || !(thrown instanceof PortTaken)) throw thrown;
+		}
+	}
+}
+
 /** `heads`: with the process of simulated heads beside it, claimed already or not. */
 export async function serve(
 	env: Record<string, string> = {},
@@ -34,20 +56,20 @@ export async function serve(
 ): Promise<Served> {
 	const cluster = process.env.POISE_TEST_DATABASE;
 	if (!cluster) throw new Error('POISE_TEST_DATABASE is not set; run ./poise test --only served');
-	const name = `test_${randomUUID().replaceAll('-', '')}`;
-	const admin = postgres(cluster, { max: 1 });
-	await admin.unsafe(`create database ${name}`);
-	await admin.end();
-	const databaseUrl = cluster.replace(/[^/]+$/, name);
-	const port = await freePort(26_100 + Math.floor(Math.random() * 800));
+	const scenario = env.POISE_SCENARIO ?? 'demo';
+	// A copy of what the run has filled once; claimed heads are of the demo's own loading, and are filled anew.
+	const copied = withHeads === 'claimed' ? undefined : filled.find((each) => each === scenario);
+	const databaseUrl = await newDatabase(cluster, copied);
 	const heads =
 		withHeads === null
 			? null
 			: await startHeads({ folder: mkdtempSync(path.join(tmpdir(), 'heads-')), claimed: withHeads === 'claimed' });
 	const live = heads?.env ?? { POISE_HEADS_PORT: String(await freeUdpPort()) };
 	const quiet = process.env.POISE_TEST_LOUD === undefined;
-	const start = () => startApplication({ databaseUrl, port, quiet, env: { ...live, ...env } });
-	let application: Application = await start();
+	const settings = { databaseUrl, quiet, env: { ...live, ...env } };
+	let application = await onFreePort(settings);
+	const port = Number(new URL(application.origin).port);
+	const start = () => startApplication({ ...settings, port });
 	return {
 		origin: application.origin,
 		databaseUrl,
@@ -66,11 +88,7 @@ export async function serve(
 		},
 		kill: () => void application.process.kill('SIGKILL'),
 		heads,
-		another: async (more = {}) =>
-			startApplication({
-				...{ databaseUrl, quiet: true, env: { ...live, ...env, ...more } },
-				port: await freePort(26_100 + Math.floor(Math.random() * 800))
-			}),
+		another: (more = {}) => onFreePort({ databaseUrl, quiet: true, env: { ...settings.env, ...more } }),
 		stop: async () => {
 			await application.stop();
 			await heads?.stop();

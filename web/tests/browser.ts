@@ -1,18 +1,45 @@
-import type { Page } from 'puppeteer-core';
-import { startBrowser } from '../../scripts/browser.mjs';
+import type { BrowserContext, Page } from 'puppeteer-core';
+import { loadPuppeteer, startBrowser } from '../../scripts/browser.mjs';
 import { type Served, serve } from './application';
 
 export interface Screen extends Served {
 	newPage(width?: number, height?: number): Promise<Page>;
 }
 
+/** The run's one browser, for one file: contexts have their own cookies and their own store, and go with the file. */
+export interface TestBrowser {
+	context(): Promise<BrowserContext>;
+	stop(): Promise<void>;
+}
+
+/** `its own`: another machine, whose windows take nobody's focus here. */
+export async function openBrowser(which: 'shared' | 'its own' = 'shared'): Promise<TestBrowser> {
+	const endpoint = which === 'shared' ? process.env.POISE_TEST_BROWSER : undefined;
+	const own = endpoint === undefined ? await startBrowser() : null;
+	const browser = own?.browser ?? (await (await loadPuppeteer()).connect({ browserWSEndpoint: endpoint as string }));
+	const opened: BrowserContext[] = [];
+	return {
+		context: async () => {
+			const context = await browser.createBrowserContext();
+			opened.push(context);
+			return context;
+		},
+		stop: async () => {
+			for (const context of opened) if (!context.closed) await context.close().catch(() => {});
+			if (own === null) await browser.disconnect();
+			else await own.stop();
+		}
+	};
+}
+
 /** The application and a browser in front of it. Whatever a page complains about in its console is collected. */
 export async function serveScreen(complaints: string[]): Promise<Screen> {
-	const [served, { browser, stop }] = await Promise.all([serve(), startBrowser()]);
+	const [served, { context, stop }] = await Promise.all([serve(), openBrowser()]);
+	const window = await context();
 	return {
 		...served,
 		newPage: async (width = 1280, height = 800) => {
-			const page = await browser.newPage();
+			const page = await window.newPage();
 			await page.setViewport({ width, height, hasTouch: width < 600, isMobile: width < 600 });
 			page.on('pageerror', (thrown) => complaints.push(String(thrown)));
 			page.on('console', (message) => {

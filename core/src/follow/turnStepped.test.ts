@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { followResponse, seededRandom } from '../index';
 import { type TurnLaw, turnStepped } from './turnStepped';
+import { rounds } from '../testing/rounds';
 
 describe('a quick turn as it is timed', () => {
 	const random = seededRandom(11);
@@ -19,7 +20,7 @@ describe('a quick turn as it is timed', () => {
 
 	it('is what the stepped response of the whole law says: half, end and rest, ringing, coasting or held by its limits', () => {
 		let [apart, touching, coasts, held] = [0, 0, 0, 0];
-		for (let world = 0; world < 300; world += 1) {
+		for (let world = 0; world < rounds(300); world += 1) {
 			const { law, angleRad } = draw();
 			const atS = Array.from({ length: 12_001 }, (_, k) => k * 0.001);
 			const { referenceRad, settleS, restRad, peakRateRadPerS } = followResponse({

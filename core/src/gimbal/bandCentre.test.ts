@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { bandCentre, nextNudge, type Observation, type Tried } from '../index';
+import { rounds } from '../testing/rounds';
 
 const widths = { fallsBeyondM: 0.0008, holdsWithinM: 0.0014 };
 const halfM = 0.001;
@@ -38,7 +39,7 @@ describe('the middle of a holding band, foretold and seen', () => {
 					expect(Math.abs(after - centreM)).toBeLessThanOrEqual(Math.abs(before - centreM) + 1e-12);
 				});
 			}),
-			{ numRuns: 400 }
+			{ numRuns: rounds(400) }
 		);
 	});
 
@@ -58,7 +59,7 @@ describe('the middle of a holding band, foretold and seen', () => {
 				}
 				throw new Error(`Not found in 30 looks: ${centreM}`);
 			}),
-			{ numRuns: 300 }
+			{ numRuns: rounds(300) }
 		);
 	});
 

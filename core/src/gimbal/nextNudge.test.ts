@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { nextNudge, type Observation, PhysicsInputError, type Tried } from '../index';
 import { seededRandom } from '../numeric/random';
+import { rounds } from '../testing/rounds';
 
 const rangeM = [-0.05, 0.05] as const;
 const settings = { rangeM, toleranceM: 0.001, firstStepM: 0.004 };
@@ -41,7 +42,7 @@ describe('nextNudge', () => {
 				expect(Math.abs(next.positionM - middleOf(band))).toBeLessThanOrEqual(settings.toleranceM);
 				expect(contradicted).toBe(false);
 			}),
-			{ numRuns: 500 }
+			{ numRuns: rounds(500) }
 		);
 	});
 
@@ -81,7 +82,7 @@ describe('nextNudge', () => {
 					expect(next.outOfTravel !== null || off <= settings.toleranceM || contradicted).toBe(true);
 				}
 			),
-			{ numRuns: 500 }
+			{ numRuns: rounds(500) }
 		);
 	});
 
@@ -191,7 +192,7 @@ describe('nextNudge', () => {
 		(_what, spread, least, most) => {
 			const looks: number[] = [];
 			let within = 0;
-			const runs = 1000;
+			const runs = rounds(1000, 100);
 			for (let seed = 1; seed <= runs; seed += 1) {
 				const random = seededRandom(seed);
 				const middleM = (2 * random() - 1) * 0.03;

@@ -11,6 +11,7 @@ import {
 } from '../index';
 import { between, seededRandom } from '../numeric/random';
 import { wayAt, type WayAxis } from './way';
+import { rounds } from '../testing/rounds';
 
 const level = { headingRad: 0, tiltRad: 0, rollRad: 0 };
 const mounts: Readonly<Record<string, { readonly mount: Mount; readonly names: readonly string[] }>> = {
@@ -36,7 +37,7 @@ describe.each(Object.keys(mounts))('what a head may coast to that loses its link
 		(kind) => {
 			const random = seededRandom(key.length * 31 + kind.length);
 			let [needed, driven] = [0, 0];
-			for (let world = 0; world < 40; world += 1) {
+			for (let world = 0; world < rounds(40, 12); world += 1) {
 				const axes = Object.fromEntries(
 					names.map((name): [string, WayAxis] => {
 						const ends = [between(random, -2.5, -1), between(random, 1, 2.5)] as const;

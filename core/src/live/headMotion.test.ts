@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { between, seededRandom } from '../numeric/random';
 import { type HeadEvent, type HeadMotion, headStep, isStill, restingHead } from './headMotion';
+import { rounds } from '../testing/rounds';
 
 const fresh = () =>
 	restingHead({
@@ -212,7 +213,7 @@ describe('a head', () => {
 					}
 				}
 			}),
-			{ numRuns: 1500 }
+			{ numRuns: rounds(1500, 200) }
 		);
 	});
 });

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { seededRandom } from '../numeric/random';
 import { goodLink, type HandAct, holdOverLink, type LinkFault, restsAt } from '../testing/holdOverLink';
+import { rounds } from '../testing/rounds';
 
 const hold = (acts: readonly HandAct[], more: Partial<Parameters<typeof holdOverLink>[0]> = {}) =>
 	holdOverLink({ seed: 1, lastsMs: 12_000, page: goodLink, link: goodLink, wants: 'pose', acts, ...more });
@@ -40,7 +41,7 @@ describe('a hold over a link', () => {
 
 	it.each(['vanish', 'deskDies', 'linkCut', 'stopAll'] as const)('brakes within 200 ms and rests: %s', (act) => {
 		for (const wants of ['stick', 'pose'] as const)
-			for (let seed = 1; seed <= 20; seed += 1) {
+			for (let seed = 1; seed <= rounds(20, 6); seed += 1) {
 				const atMs = 6000 + 7 * seed;
 				const out = hold(
 					[
@@ -59,7 +60,7 @@ describe('a hold over a link', () => {
 
 	it('on any bad link: never faster without a hold, never beyond an end, always braking within 200 ms of the hand', () => {
 		const random = seededRandom(77);
-		for (let seed = 1; seed <= 40; seed += 1) {
+		for (let seed = 1; seed <= rounds(40, 12); seed += 1) {
 			const fault = (): LinkFault => ({
 				leastMs: 5 + 30 * random(),
 				jitterMs: 80 * random(),

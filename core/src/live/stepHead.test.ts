@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { type HeadAxis, type HeadCommand, stepHead } from './stepHead';
+import { rounds } from '../testing/rounds';
 
 const axis = (more: Partial<HeadAxis> = {}): HeadAxis => ({
 	position: 0,
@@ -72,7 +73,7 @@ describe('a head that is stepped', () => {
 					}
 				}
 			),
-			{ numRuns: 2000 }
+			{ numRuns: rounds(2000, 200) }
 		);
 	});
 

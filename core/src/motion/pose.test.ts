@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { aimAxes, cameraPose, frameOf, type Mount, type MountAxes, reachAxes, seededRandom, type Vec3 } from '../index';
+import { rounds } from '../testing/rounds';
 
 const number = (min: number, max: number) => fc.double({ min, max, noNaN: true });
 const place = fc.tuple(number(-8, 8), number(-8, 8), number(-2, 5)) as fc.Arbitrary<[number, number, number]>;
@@ -47,7 +48,7 @@ describe('a head that is pointed at a subject', () => {
 				expect(Math.abs(seen.xWidths!)).toBeLessThan(1e-8);
 				expect(Math.abs(seen.yHeights!)).toBeLessThan(1e-8);
 			}),
-			{ numRuns: 400 }
+			{ numRuns: rounds(400) }
 		);
 	});
 	it('keeps to the turn that its cables are wound to', () => {
@@ -81,7 +82,7 @@ describe('where an arm or a carriage stands', () => {
 				const again = cameraPose({ mount, axes: { ...at, ...back } }).centreM;
 				again.forEach((value, k) => expect(value).toBeCloseTo(centreM[k]!, 8));
 			}),
-			{ numRuns: 400 }
+			{ numRuns: rounds(400) }
 		);
 	});
 	it('says how far off the rail a place is', () => {

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { type BoundedLeastSquares, nearestBoundedLeastSquares } from './boundedLeastSquares';
+import { rounds } from '../testing/rounds';
 
 const entry = fc.integer({ min: -4, max: 4 });
 const problems = fc.integer({ min: 1, max: 4 }).chain((count) =>
@@ -42,7 +43,7 @@ describe('nearestBoundedLeastSquares', () => {
 					if (rivalCost <= best + 1e-12) expect(nearness).toBeLessThanOrEqual(away(rival, middle) + 1e-4);
 				}
 			}),
-			{ numRuns: 400 }
+			{ numRuns: rounds(400) }
 		);
 	});
 

@@ -64,7 +64,8 @@
 		// Asking for the page anew would call off a way to another that is being opened.
 		await navigating.complete;
 		if (outcome.ok) await invalidateAll();
-		if (taken !== mine) return;
+		// A page that is none is not read anew: what was chosen there stands until another is opened.
+		if (taken !== mine || (outcome.ok && page.error !== null)) return;
 		taken = {};
 		document.documentElement.dataset.theme = person.theme;
 	}

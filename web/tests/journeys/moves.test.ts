@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { type Crew, crewWith, Person, type Way, ways } from './person';
+import { type Crew, crewWith, Person, type Way, waysToday } from '../person';
 
 /** A move from the front door: made, timed, tried against the room, saved, found again; with nothing on the shelf, and with a crew's gear. */
 
@@ -45,7 +45,7 @@ const by = (person: Person) => ({
 	}
 });
 
-describe.each(ways)('a first move with %s, with nothing on the shelf', (way: Way) => {
+describe.each(waysToday(2))('a first move with %s, with nothing on the shelf', (way: Way) => {
 	let crew: Crew;
 	let person: Person;
 	let hand: ReturnType<typeof by>;
@@ -263,7 +263,7 @@ describe.each(ways)('a first move with %s, with nothing on the shelf', (way: Way
 	});
 });
 
-describe.each(ways)('a crane’s move with %s, with a crew’s gear', (way: Way) => {
+describe.each(waysToday(3))('a crane’s move with %s, with a crew’s gear', (way: Way) => {
 	let crew: Crew;
 	let person: Person;
 	let hand: ReturnType<typeof by>;

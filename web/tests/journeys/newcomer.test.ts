@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { Payload } from '../../src/lib/model/payload';
 import { send } from '../application';
-import { type Crew, crewWith, Person, type Way, ways } from './person';
+import { type Crew, crewWith, Person, type Way, ways } from '../person';
 
 /** A person whose crew owns nothing: from the front door to a logged balance that is found again. */
 

@@ -176,7 +176,7 @@ describe('whatever a hand does to a move', () => {
 					expect(readMove(move).problem).toBeNull();
 				}
 			),
-			{ numRuns: 300 }
+			{ numRuns: process.env.POISE_LONG === '1' ? 300 : 50 }
 		);
 	}, 60_000);
 });

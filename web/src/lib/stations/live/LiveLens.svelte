@@ -1,7 +1,8 @@
 <script lang="ts">
 	import { mmFromM } from '@poise/core';
 	import { onMount } from 'svelte';
-	import type { Inks, Room } from '$lib/places/room3d';
+	import { inksNow } from '$lib/places/inks';
+	import type { Room } from '$lib/places/room3d';
 	import { sharedLive } from './liveBench.svelte';
 	import { asPictured, focalOf, livePose } from './stand';
 	import { axisWords, lookWords } from './words';
@@ -19,20 +20,6 @@
 	const focalM = $derived(
 		focalOf(camera.focalM, bench.head?.ready.includes('zoom') === true ? bench.at.zoom : undefined)
 	);
-	function inksNow(): Inks {
-		const style = getComputedStyle(document.documentElement);
-		const of = (name: string) => style.getPropertyValue(name).trim();
-		return {
-			...{
-				floor: of('--grid'),
-				sky: of('--hover'),
-				wall: of('--rule'),
-				thing: of('--panel'),
-				people: of('--press-wash')
-			},
-			...{ keepOut: of('--clay'), ink: of('--ink'), subject: of('--clay'), gear: of('--quiet') }
-		};
-	}
 	onMount(() => {
 		let gone = false;
 		let made: Room | null = null;

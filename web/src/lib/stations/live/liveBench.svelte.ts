@@ -42,7 +42,15 @@ export const stickEveryMs = 20;
 /** A phone that is silent for so long turns nothing any more. */
 const gripMs = 150;
 
+/** What a bench needs of the page's link to the desk. */
+export type LiveWire = Pick<
+	typeof deskWire,
+	| ('heads' | 'newest' | 'holds' | 'stoppedBy' | 'heard')
+	| ('drives' | 'nextOf' | 'take' | 'give' | 'say' | 'press' | 'release' | 'releaseAll' | 'steer')
+>;
+
 export class LiveBench {
+	#wire: LiveWire = deskWire;
 	data = $state.raw() as LiveData;
 	/** The head that is looked at. Looking at it takes nothing from anybody. */
 	chosenId = $state<string | null>(null);
@@ -69,26 +77,30 @@ export class LiveBench {
 	#timer: ReturnType<typeof setInterval> | undefined;
 	#still = true;
 
-	constructor(data: LiveData) {
+	/** `wire`: how this page speaks with the desk. */
+	constructor(data: LiveData, wire: LiveWire = deskWire) {
+		this.#wire = wire;
 		this.data = data;
 	}
-	readonly heads = $derived(deskWire.heads);
+	readonly heads = $derived(this.#wire.heads);
 	readonly head = $derived<HeadSeen | null>(this.heads.find(({ id }) => id === this.chosenId) ?? null);
 	readonly kept = $derived(this.data.heads.find(({ boxId }) => boxId === this.chosenId) ?? null);
-	readonly mine = $derived(deskWire.drives(this.head));
+	readonly mine = $derived(this.#wire.drives(this.head));
 	readonly at = $derived<Values>(
-		this.chosenId === null ? {} : ((this.mine ? deskWire.newest[this.chosenId]?.at : undefined) ?? this.head?.at ?? {})
+		this.chosenId === null
+			? {}
+			: ((this.mine ? this.#wire.newest[this.chosenId]?.at : undefined) ?? this.head?.at ?? {})
 	);
-	readonly hold = $derived(this.chosenId === null ? null : (deskWire.holds[this.chosenId] ?? null));
+	readonly hold = $derived(this.chosenId === null ? null : (this.#wire.holds[this.chosenId] ?? null));
 	/** Every head that this page drives; the one that is looked at is steered. */
-	readonly hand = $derived(this.heads.filter((head) => deskWire.drives(head)));
+	readonly hand = $derived(this.heads.filter((head) => this.#wire.drives(head)));
 	readonly armed = $derived(this.mine && this.head?.phase === 'armed' && this.hold?.phase === 'down');
 	/** What the next hold of the head that is looked at does: the one answer of this page. */
-	readonly next = $derived(deskWire.nextOf(this.head));
+	readonly next = $derived(this.#wire.nextOf(this.head));
 	/** The others in hand that go with the same press: each by its own hold. */
 	readonly along = $derived(
 		this.mine && this.next.does !== 'nothing'
-			? this.hand.filter((head) => head.id !== this.chosenId && goes(deskWire.nextOf(head).does))
+			? this.hand.filter((head) => head.id !== this.chosenId && goes(this.#wire.nextOf(head).does))
 			: []
 	);
 	/** The way that stands by, where this page chose it. */
@@ -111,7 +123,7 @@ export class LiveBench {
 	readonly said = $derived(
 		headline({
 			...{ next: this.next, head: this.head, along: this.along, standing: this.standing, armed: this.armed },
-			...{ stoppedBy: deskWire.stoppedBy, heard: deskWire.heard, here: this.heads.length },
+			...{ stoppedBy: this.#wire.stoppedBy, heard: this.#wire.heard, here: this.heads.length },
 			kept: this.data.heads.length
 		})
 	);
@@ -134,18 +146,18 @@ export class LiveBench {
 	take(how: { readonly together?: boolean; readonly by?: 'take' | 'lead' } = {}): void {
 		const { head } = this;
 		if (head === null) return;
-		if (how.together !== true) for (const { id } of this.hand) if (id !== head.id) deskWire.give(id);
-		deskWire.take(head.id, how.by);
+		if (how.together !== true) for (const { id } of this.hand) if (id !== head.id) this.#wire.give(id);
+		this.#wire.take(head.id, how.by);
 	}
 	takeToo(id: string): void {
-		deskWire.take(id);
+		this.#wire.take(id);
 	}
 	/** Gives it to whoever asks, or to nobody; what stood by for it is dropped by the desk. */
 	give(id: string): void {
-		deskWire.give(id);
+		this.#wire.give(id);
 	}
 	leave(): void {
-		if (this.chosenId !== null && this.mine) deskWire.give(this.chosenId);
+		if (this.chosenId !== null && this.mine) this.#wire.give(this.chosenId);
 		this.choose(null);
 	}
 
@@ -162,7 +174,7 @@ export class LiveBench {
 		this.told = '';
 		this.wayUnsure = true;
 		const { id, kind, name, legs, laps } = chosen;
-		deskWire.say({ type: 'standBy', head: head.id, next: { id, kind, name, legs, laps } });
+		this.#wire.say({ type: 'standBy', head: head.id, next: { id, kind, name, legs, laps } });
 	}
 	/** To some places, in its own time. */
 	#to(kind: Chosen['kind'], name: string, values: Values, leg?: Leg): void {
@@ -196,11 +208,11 @@ export class LiveBench {
 	find(ring: string): void {
 		const { head } = this;
 		if (head === null || !this.mine) return;
-		deskWire.say({ type: 'standBy', head: head.id, next: { kind: 'ring', id: newId(), ring } });
+		this.#wire.say({ type: 'standBy', head: head.id, next: { kind: 'ring', id: newId(), ring } });
 	}
 	/** Nothing stands by any more. */
 	clear(): void {
-		if (this.chosenId !== null) deskWire.say({ type: 'standBy', head: this.chosenId, next: null });
+		if (this.chosenId !== null) this.#wire.say({ type: 'standBy', head: this.chosenId, next: null });
 	}
 	/** A place on the plan to look at. */
 	lookTo(pointM: Vec3): void {
@@ -258,7 +270,7 @@ export class LiveBench {
 	/** What stands by runs without a hand, watched by whoever says so. */
 	watch(): void {
 		const { head, waiting } = this;
-		if (head !== null && waiting !== null) deskWire.say({ type: 'watch', head: head.id, id: waiting.id });
+		if (head !== null && waiting !== null) this.#wire.say({ type: 'watch', head: head.id, id: waiting.id });
 	}
 	turn(): void {
 		if (this.head?.task != null) this.#pace(this.head.wantedPace, this.head.task.turned ? 1 : -1);
@@ -267,34 +279,34 @@ export class LiveBench {
 		this.#pace(pace, this.head?.task?.turned === true ? -1 : 1);
 	}
 	#pace(pace: number, direction: 1 | -1): void {
-		if (this.chosenId !== null) deskWire.say({ type: 'pace', head: this.chosenId, pace, direction });
+		if (this.chosenId !== null) this.#wire.say({ type: 'pace', head: this.chosenId, pace, direction });
 	}
 	press(): void {
 		if (this.head === null || !this.mine || this.next.does === 'nothing') return;
 		this.told = '';
 		const others = this.along;
-		deskWire.press(this.head.id);
-		for (const { id } of others) deskWire.press(id);
+		this.#wire.press(this.head.id);
+		for (const { id } of others) this.#wire.press(id);
 	}
 	/** A hand that lets go lets go of all that it holds, wherever it looks by now. */
 	release(): void {
-		deskWire.releaseAll();
+		this.#wire.releaseAll();
 	}
 	/** What stands by, with the hold that is down: a press of its own. */
 	go(): boolean {
 		const { head } = this;
 		if (head === null || !this.armed || this.next.does !== 'go') return false;
 		if (head.task !== null && head.task.phase !== 'done') return false;
-		deskWire.release(head.id);
-		deskWire.press(head.id);
+		this.#wire.release(head.id);
+		this.#wire.press(head.id);
 		return true;
 	}
 	drop(): void {
-		if (this.chosenId !== null) deskWire.say({ type: 'drop', head: this.chosenId });
+		if (this.chosenId !== null) this.#wire.say({ type: 'drop', head: this.chosenId });
 	}
 	shape(): void {
 		if (this.chosenId !== null)
-			deskWire.say({ type: 'shape', head: this.chosenId, rampS: this.rampS, trim: this.trim });
+			this.#wire.say({ type: 'shape', head: this.chosenId, rampS: this.rampS, trim: this.trim });
 	}
 
 	/** Where a stick is, by whose hand: finger, keys, controller, surface. The one furthest off its middle counts. */
@@ -338,7 +350,7 @@ export class LiveBench {
 			const rates = this.rates();
 			const still = Object.keys(rates).length === 0;
 			// Once more when it has come to rest, then nothing.
-			if (!still || !this.#still) deskWire.steer(head.id, rates);
+			if (!still || !this.#still) this.#wire.steer(head.id, rates);
 			this.#still = still;
 		}, stickEveryMs);
 		return () => {

@@ -3,7 +3,8 @@
 	import { onMount, untrack } from 'svelte';
 	import { Pull } from '$lib/sheet/drawing/pull.svelte';
 	import type { MoveBench } from './moveBench.svelte';
-	import type { Inks, Room } from '$lib/places/room3d';
+	import { inksNow } from '$lib/places/inks';
+	import type { Room } from '$lib/places/room3d';
 	import { beforeLens } from '$lib/places/beforeLens';
 	import { behaves } from './supports';
 	import { far } from './words';
@@ -25,21 +26,6 @@
 	const aspect = $derived(camera.sensorWidthM / camera.sensorHeightM);
 	const heightPx = $derived(Math.round(widthPx / aspect));
 
-	function inksNow(): Inks {
-		const style = getComputedStyle(document.documentElement);
-		const of = (name: string) => style.getPropertyValue(name).trim();
-		return {
-			floor: of('--grid'),
-			sky: of('--hover'),
-			wall: of('--rule'),
-			thing: of('--panel'),
-			people: of('--press-wash'),
-			keepOut: of('--clay'),
-			ink: of('--ink'),
-			subject: of('--clay'),
-			gear: of('--quiet')
-		};
-	}
 	onMount(() => {
 		let gone = false;
 		let made: Room | null = null;
