@@ -4,24 +4,20 @@ import {
 	addressOf,
 	challengeOf,
 	codeOf,
-	commitTo,
 	type Counters,
-	freshKeyPair,
 	freshNonce,
 	fromBytes,
 	greeting,
-	type Half,
 	hear,
-	type KeyPair,
 	noneHeard,
 	protocolVersion,
 	type Session,
-	sharedKey,
 	toBytes,
 	type ToDesk,
 	type ToHead
 } from '@poise/link';
 import { badLink, type LinkFault, soundLink } from './badLink';
+import { type ClaimEvent, claimStep, type Owner, speakingKey } from './claims';
 import { type Pattern, patterns } from './patterns';
 
 export interface HeadSpec {
@@ -36,8 +32,6 @@ export interface Flash {
 }
 const batteryHours = 6;
 const blinkMs = 600;
-/** A claim that is not begun within this is forgotten. */
-const claimMs = 120_000;
 /** Words of desks that may still begin a session: a recording of an older one takes no newer one's place. */
 const mostGreeted = 8;
 const hex = (bytes: Uint8Array): string => Buffer.from(bytes).toString('hex');
@@ -45,15 +39,6 @@ const hex = (bytes: Uint8Array): string => Buffer.from(bytes).toString('hex');
 /** Down to the one end, then up to the other. */
 const searched = (looking: 'low' | 'high' | null, way: number): number =>
 	looking === null ? 0 : looking === 'low' ? (1 - way) / 2 : (1 + way) / 2;
-
-/** A claim on its way: what the desk bound itself to, the own half, and the key once both are shown. */
-interface Claim {
-	readonly commit: string;
-	readonly own: KeyPair;
-	readonly half: Half;
-	readonly sinceMs: number;
-	key: Uint8Array | null;
-}
 
 /** One simulated head: its power, its key, its session and its motion. It lives as long as its process. */
 export class SimHead {
@@ -63,8 +48,7 @@ export class SimHead {
 	readonly #keep: (flash: Flash) => void;
 	readonly #random: () => number;
 	readonly #obeyed: (message: ToHead) => void;
-	#key: Uint8Array | null;
-	#claim: Claim | null = null;
+	#owner: Owner;
 	#powered = true;
 	#bootedAtMs = 0;
 	/** Drawn anew whenever it has power: no session outlives that. */
@@ -117,7 +101,7 @@ export class SimHead {
 		this.#keep = keep;
 		this.#random = random;
 		this.#obeyed = obeyed;
-		this.#key = flash.key === null ? null : Buffer.from(flash.key, 'hex');
+		this.#owner = { key: flash.key === null ? null : Buffer.from(flash.key, 'hex'), claim: null };
 		this.#motion = this.#resting(null);
 		this.#link = badLink(() => this.#fault, random);
 		this.#boot();
@@ -142,7 +126,8 @@ export class SimHead {
 	#boot(): void {
 		this.#bootedAtMs = this.#nowMs;
 		[this.#secret, this.#sessions, this.#greeted] = [freshNonce(), 0, []];
-		[this.#session, this.#claim] = [null, null];
+		this.#session = null;
+		this.#own({ kind: 'power' });
 		this.#motion = this.#resting(this.#motion);
 		this.#announcedMs = -Infinity;
 	}
@@ -159,7 +144,7 @@ export class SimHead {
 		if (!this.#powered) return;
 		this.#batteryPart = Math.max(0, this.#batteryPart - goneS / (3600 * batteryHours));
 		this.#take({ kind: 'tick', atMs: this.#headMs });
-		if (this.#claim !== null && nowMs - this.#claim.sinceMs > claimMs) this.#claim = null;
+		this.#own({ kind: 'tick', atMs: nowMs });
 		if (nowMs - this.#announcedMs >= 1000) this.#announce();
 		if (this.#session !== null && nowMs - this.#saidMs >= 20) this.#say();
 	}
@@ -172,11 +157,13 @@ export class SimHead {
 		const type = addressOf(bytes)?.type;
 		if (type === 'claim' || type === 'reveal') {
 			const heard = fromBytes('toHead', bytes, null);
-			if (typeof heard === 'string' || this.#key !== null) return this.#ignore();
-			if (heard.message.type === 'claim') return this.#claimed(heard.message.commit);
-			return heard.message.type === 'reveal' ? this.#revealed(heard.message) : this.#ignore();
+			if (typeof heard === 'string') return this.#ignore();
+			const { message } = heard;
+			if (message.type === 'claim') return this.#own({ kind: 'claim', commit: message.commit, atMs: this.#nowMs });
+			if (message.type === 'reveal') return this.#own({ kind: 'reveal', desk: message, headId: this.spec.id });
+			return this.#ignore();
 		}
-		const key = this.#key ?? this.#claim?.key ?? null;
+		const key = speakingKey(this.#owner);
 		if (key === null) return this.#ignore();
 		if (type === 'hello') return this.#hello(bytes, key);
 		if (type === 'begin') return this.#begin(bytes, key);
@@ -210,8 +197,8 @@ export class SimHead {
 			.map((desk): Session => ({ key, head: hex(challengeOf(this.#secret, desk, this.#sessions)), desk: hex(desk) }))
 			.find((each) => typeof fromBytes('toHead', bytes, each) !== 'string');
 		if (session === undefined) return this.#ignore();
-		if (this.#key === null) this.#keep({ key: hex(key) });
-		[this.#key, this.#claim, this.#session] = [key, null, session];
+		this.#own({ kind: 'begun', key });
+		this.#session = session;
 		[this.#sessions, this.#greeted, this.#heard, this.#counter] = [this.#sessions + 1, [], noneHeard, 0];
 		this.#take({ kind: 'anew', atMs: this.#headMs });
 		this.#announce();
@@ -297,32 +284,20 @@ export class SimHead {
 		this.#motion = { ...this.#motion, axes, lease: { ...this.#motion.lease, watched: watched !== 0 } };
 	}
 
-	/** It binds itself to its half before it has seen the desk's; the same claim again has the same answer. */
-	#claimed(commit: Uint8Array): void {
-		if (this.#claim?.commit !== hex(commit)) {
-			const own = freshKeyPair();
-			const half = { publicKey: own.publicKey, nonce: freshNonce() };
-			this.#claim = { commit: hex(commit), own, half, sinceMs: this.#nowMs, key: null };
+	/** Whose it is, by its own machine. */
+	#own(event: ClaimEvent): void {
+		const [owner, effects] = claimStep(this.#owner, event);
+		this.#owner = owner;
+		for (const effect of effects) {
+			if (effect.kind === 'say') this.#sayUnsigned(effect.message);
+			else if (effect.kind === 'ignored') this.#ignore();
+			else this.#keep({ key: effect.key === null ? null : hex(effect.key) });
 		}
-		this.#sayUnsigned({ type: 'pledge', commit: commitTo(this.#claim.half) });
-	}
-	/** The desk's half, where it is the one it bound itself to: both have come to a key, and the box shows its digits. */
-	#revealed(desk: Half): void {
-		const claim = this.#claim;
-		if (claim === null || hex(commitTo(desk)) !== claim.commit) return this.#ignore();
-		if (claim.key === null) {
-			try {
-				claim.key = sharedKey(claim.own, { desk, head: claim.half, headId: this.spec.id });
-			} catch {
-				return this.#ignore();
-			}
-		}
-		this.#sayUnsigned({ type: 'half', ...claim.half });
 	}
 	/** Nobody's again. */
 	#forget(): void {
-		[this.#key, this.#claim, this.#session, this.#greeted] = [null, null, null, []];
-		this.#keep({ key: null });
+		[this.#session, this.#greeted] = [null, []];
+		this.#own({ kind: 'unclaim' });
 		this.#take({ kind: 'anew', atMs: this.#headMs });
 	}
 
@@ -368,7 +343,7 @@ export class SimHead {
 				return { axis, from, to, maxRate, maxAccel, ring: ring ? 1 : 0 };
 			})
 		};
-		this.#sayUnsigned({ type: 'announce', version: protocolVersion, claimed: this.#key === null ? 0 : 1, ...of });
+		this.#sayUnsigned({ type: 'announce', version: protocolVersion, claimed: this.#owner.key === null ? 0 : 1, ...of });
 		this.#send({ type: 'about', ...of });
 	}
 
@@ -443,12 +418,12 @@ export class SimHead {
 	face() {
 		const { lease, axes, recording, stuckAxis, rings } = this.#motion;
 		const blinks = this.#nowMs < this.#blinksUntilMs;
-		const key = this.#powered ? (this.#claim?.key ?? null) : null;
+		const key = this.#powered ? (this.#owner.claim?.key ?? null) : null;
 		return {
 			...this.spec,
 			words: this.#pattern.words,
 			powered: this.#powered,
-			claimed: this.#key !== null,
+			claimed: this.#owner.key !== null,
 			/** While it is claimed: what it shows, and blinks digit after digit. */
 			code: key === null ? null : codeOf(key),
 			blinking: this.#powered && (blinks || key !== null),

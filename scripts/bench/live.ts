@@ -173,6 +173,32 @@ say({
 });
 page.vanish();
 
+// The page is gone while eight heads are held and move: how long until all of them rest, by the clock on the wall.
+const moves = (id: string) => Math.abs(heads.get(id)!.face().axes['panRad']!.rate) > 1e-3;
+const restedMs: number[] = [];
+for (let k = 0; k < 12; k += 1) {
+	const going = await TestPage.open(origin);
+	await until(() => {
+		for (const id of ids) if (going.head(id)?.driver?.page !== going.id) going.take(id);
+		return ids.every((id) => going.head(id)?.driver?.page === going.id);
+	}, 'they are taken');
+	await held(going);
+	const turning = setInterval(() => {
+		for (const id of ids) going.steer(id, { panRad: k % 2 === 0 ? 0.3 : -0.3 });
+	}, 20);
+	await until(() => ids.every(moves), 'all move');
+	clearInterval(turning);
+	const goneMs = performance.now();
+	going.vanish();
+	while (ids.some((id) => moves(id) || heads.get(id)!.face().phase !== 'rest')) await pause(2);
+	restedMs.push(performance.now() - goneMs);
+}
+say({
+	what: 'page gone → eight moving heads at rest, ms by the wall',
+	p50: rounded(quantile(restedMs, 0.5)),
+	worst: rounded(Math.max(...restedMs))
+});
+
 // An hour of holding over poor links, in simulated time: how often it lets go by itself.
 for (const lossPart of [0, 0.01, 0.02]) {
 	let [stops, minutes] = [0, 0];
