@@ -83,7 +83,8 @@ function balance(seed: number) {
 const median = (values: readonly number[]) => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)]!;
 
 describe('two hundred gimbals whose drawing is wrong by three times its stated doubt', () => {
-	const all = Array.from({ length: 200 }, (_, seed) => balance(seed + 1));
+	const rigs = process.env.POISE_LONG === '1' ? 200 : 50;
+	const all = Array.from({ length: rigs }, (_, seed) => balance(seed + 1));
 	const ends = all.flatMap((each) => each.ends);
 
 	it('end where the axis truly holds, and within a millimetre beyond friction at the median', () => {
@@ -100,7 +101,7 @@ describe('two hundred gimbals whose drawing is wrong by three times its stated d
 		const pairs = all.flatMap(({ steps }) =>
 			steps.flatMap((step, index) => (step.agreed ? [[step.offM, steps[index + 1]!.offM] as const] : []))
 		);
-		expect(pairs.length).toBeGreaterThan(300);
+		expect(pairs.length).toBeGreaterThan(1.5 * rigs);
 		// A reading is set to half a millimetre, which rounding may cost.
 		const worse = pairs.filter(([before, after]) => after > before + 0.0005);
 		expect(worse.length / pairs.length).toBeLessThan(0.05);
