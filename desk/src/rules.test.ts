@@ -91,6 +91,29 @@ describe('at the door of a page', () => {
 		expect(named.stoppedBy).toBeNull();
 		whole.end();
 	});
+	it('what stands by of any head is gone when everything is stopped; who left drives nothing', () => {
+		vi.useFakeTimers({ toFake: ['performance', 'setTimeout', 'clearTimeout'] });
+		const whole = new Desk({ port: 0, onClaimed: async () => {}, onUnclaimed: async () => {} });
+		whole.know([{ id: 'h1', headId: 'h1', name: 'One', number: 1, key: null, watched: false, axes: {} }]);
+		const [one, other] = [socket(), socket()];
+		whole.page(ada).add(0, one);
+		whole.page({ page: 'page-ben', name: 'Ben' }).add(0, other);
+		type Told = {
+			readonly heads: readonly { readonly next: object | null; readonly driver: { name: string } | null }[];
+		};
+		const head = () => (other.told.findLast(({ type }) => type === 'heads') as unknown as Told).heads[0]!;
+		one.says({ type: 'take', head: 'h1' });
+		const legs = [{ kind: 'pose', name: 'x', to: { panRad: 1 }, wantedS: null, restS: 0 }];
+		one.says({ type: 'standBy', head: 'h1', next: { kind: 'pose', id: 'w', name: 'x', legs, laps: 1 } });
+		expect(head()).toMatchObject({ driver: { name: 'Ada' }, next: { id: 'w' } });
+		other.says({ type: 'stopAll' });
+		expect(head()).toMatchObject({ driver: { name: 'Ada' }, next: null });
+		one.emit('close');
+		vi.advanceTimersByTime(1000);
+		other.says({ type: 'clear' });
+		expect(head().driver).toBeNull();
+		whole.end();
+	});
 	it('a page that says more than two thousand things a second is not heeded beyond', () => {
 		vi.useFakeTimers({ toFake: ['performance'] });
 		let heeded = 0;

@@ -53,9 +53,13 @@ function bench() {
 	};
 	const state = () => heard.findLast((each) => each.type === 'state') as Extract<ToDesk, { type: 'state' }>;
 	pass(10);
-	head.receive(toBytes('toHead', 'h-1', { type: 'hello', desk }, { session: greeting(key), counter: 1 }));
-	say({ type: 'begin' });
-	counter = 0;
+	const begin = () => {
+		head.receive(toBytes('toHead', 'h-1', { type: 'hello', desk }, { session: greeting(key), counter: 1 }));
+		counter = 0;
+		say({ type: 'begin' });
+		counter = 0;
+	};
+	begin();
 	pass(40);
 	const hold = (forMs: number, each: (sequence: number) => void = () => {}) => {
 		for (let k = 0; k < 25; k += 1) {
@@ -71,7 +75,7 @@ function bench() {
 		}
 		return epoch;
 	};
-	return { head, say, pass, state, hold, heard, sent, session };
+	return { head, say, pass, state, hold, heard, sent, session, begin };
 }
 const pan = (head: SimHead) => head.face().axes.panRad!;
 
@@ -348,6 +352,27 @@ describe('what a head heeds', () => {
 		pass(50);
 		expect(heard).toEqual([]);
 		expect(head.face().phase).toBe('rest');
+	});
+	it('a session that begins anew ends the hold of the one before, at once', () => {
+		const { head, begin, pass, hold } = bench();
+		const phases: string[] = [];
+		hold(150, (sequence) => {
+			if (sequence === 10) begin();
+			if (sequence > 11) phases.push(head.face().phase);
+		});
+		expect(phases.length).toBeGreaterThan(3);
+		for (const phase of phases) expect(phase).not.toBe('armed');
+		pass(1500);
+		expect(head.face().phase).toBe('rest');
+	});
+	it('let go by its desk, what that desk goes on saying in its session is foreign', () => {
+		const { head, say, pass } = bench();
+		say({ type: 'record', on: 1 });
+		expect(head.face().recording).toBe(true);
+		say({ type: 'unclaim' });
+		say({ type: 'record', on: 0 });
+		pass(20);
+		expect(head.face().recording).toBe(true);
 	});
 	it('let go by its desk, it is nobody’s: it brakes at once, and heeds that desk no more', () => {
 		const { head, say, pass, hold } = bench();

@@ -64,7 +64,7 @@ export function drivingStep(
 		case 'take':
 			if (driver === null) return passes({ driver: event.by, askedBy: null, kept: null });
 			if (drives(driving, event.by.page) || askedBy?.page !== event.by.page) return stays();
-			return event.held || mayTakeInMs(driving, atMs, event.held) > 0 ? stays() : passTo(event.by, 'silence');
+			return mayTakeInMs(driving, atMs, event.held) > 0 ? stays() : passTo(event.by, 'silence');
 		case 'lead':
 			if (drives(driving, event.by.page)) return stays();
 			return driver === null ? passes({ driver: event.by }) : passTo(event.by, 'lead');
@@ -93,6 +93,7 @@ export function drivingStep(
 
 function mayTakeInMs({ askedBy, activeMs }: Driving, atMs: number, held: boolean): number {
 	if (askedBy === null) return Infinity;
+	// Held, nobody is silent.
 	const quietSinceMs = held ? atMs : Math.max(askedBy.sinceMs, activeMs);
 	return Math.max(0, quietSinceMs + drivingTimes.silenceMs - atMs);
 }

@@ -416,3 +416,120 @@ describe('what one hand leaves to the next', () => {
 		expect(at.seen().driver?.name).toBe('Ben');
 	});
 });
+
+describe('what a hold begins, and what ends it', () => {
+	/** Ada has pressed for a pose, and the head is on its way there. */
+	const going = () => {
+		const at = desk();
+		at.says({ type: 'take' });
+		at.says({ type: 'standBy', next: pose('home', 1.5) });
+		at.says({ type: 'ask', press: 1, intent: { does: 'go', id: 'home' } });
+		at.feed({ kind: 'offer', holder: ada.page, press: 1, epoch: 7 });
+		at.state({ phase: 'armed', holder: ada.page, epoch: 7 });
+		at.passes(60);
+		return at;
+	};
+	/** It was let go on its way. */
+	const stopped = () => {
+		const at = going();
+		at.says({ type: 'release', epoch: 7 });
+		for (let k = 0; k < 15; k += 1) {
+			at.state({ phase: k < 10 ? 'stopping' : 'rest', holder: '', epoch: 0 });
+			at.passes(100);
+		}
+		expect(at.seen().task).toMatchObject({ id: 'home' });
+		return at;
+	};
+	it('a hold begins its way once: dropped by its driver, it is not begun again by the next word of the head', () => {
+		const at = going();
+		expect(at.seen().task?.id).toBe('home');
+		at.says({ type: 'drop' });
+		at.passes(2000);
+		at.state({ phase: 'armed', holder: ada.page, epoch: 7 });
+		expect(at.seen().task).toBeNull();
+	});
+	it('nobody else drops what a hand is on', () => {
+		const at = going();
+		at.says({ type: 'drop' }, ben);
+		expect(at.seen().task?.id).toBe('home');
+	});
+	it('turned, the way is gone back along when it is pressed for that, and on when it is pressed for that', () => {
+		for (const [direction, does] of [
+			[-1, 'back'],
+			[1, 'goOn']
+		] as const) {
+			const at = stopped();
+			at.says({ type: 'pace', pace: 1, direction });
+			expect(at.says({ type: 'ask', press: 2, intent: { does, id: 'home' } })).toBeNull();
+			at.feed({ kind: 'offer', holder: ada.page, press: 2, epoch: 8 });
+			at.state({ phase: 'armed', holder: ada.page, epoch: 8 });
+			expect(at.seen().task).toMatchObject({ id: 'home', turned: does === 'back' });
+		}
+	});
+	it('the desk holding what nobody wants it to hold lets go, and goes on with nothing', () => {
+		const at = stopped();
+		at.state({ phase: 'armed', holder: deskHolder, epoch: 9 });
+		expect(at.seen().task).toBeNull();
+		at.says({ type: 'standBy', next: pose('lectern', 0.5) });
+		at.state({ phase: 'rest', holder: '', epoch: 0 });
+		at.said.length = 0;
+		// Asked for, called off, and answered all the same.
+		at.says({ type: 'watch', id: 'lectern' });
+		const [asked] = at.heard('ask');
+		at.says({ type: 'give' });
+		at.feed({ kind: 'halt', stopped: false });
+		at.feed({ kind: 'offer', holder: deskHolder, press: asked!.press, epoch: 10 });
+		at.state({ phase: 'armed', holder: deskHolder, epoch: 10 });
+		at.passes(100);
+		expect(at.heard('grant')).toEqual([]);
+		expect(at.seen().task).toBeNull();
+	});
+	it('what was pressed for and left moves nothing, though the answer comes late', () => {
+		const at = desk();
+		at.says({ type: 'take' });
+		at.says({ type: 'standBy', next: pose('home', 0.5) });
+		at.says({ type: 'ask', press: 1, intent: { does: 'go', id: 'home' } });
+		at.feed({ kind: 'offer', holder: ada.page, press: 1, epoch: 7 });
+		at.says({ type: 'give' });
+		at.state({ phase: 'armed', holder: ada.page, epoch: 7 });
+		expect(at.seen().task).toBeNull();
+	});
+	it('a ring whose ends are found waits for no hold any more', () => {
+		const at = desk();
+		at.says({ type: 'take' });
+		at.says({ type: 'standBy', next: { kind: 'ring', id: 'r', ring: 'zoom' } });
+		const ring = (ready: number) => [{ axis: 'zoom', at: 0.5, rate: 0, ready }];
+		at.state({ each: ring(0) });
+		expect(at.seen().next?.id).toBe('r');
+		at.state({ each: ring(1) });
+		expect(at.seen().next).toBeNull();
+	});
+	it('what runs watched runs on when its head is given or taken, and its hold is not let go for it', () => {
+		for (const way of ['give', 'lead'] as const) {
+			const at = desk();
+			at.says({ type: 'take' });
+			at.says({ type: 'standBy', next: pose('home', 1.5) });
+			at.said.length = 0;
+			at.says({ type: 'watch', id: 'home' });
+			const [asked] = at.heard('ask');
+			at.feed({ kind: 'offer', holder: deskHolder, press: asked!.press, epoch: 9 });
+			at.state({ phase: 'armed', holder: deskHolder, epoch: 9 });
+			at.said.length = 0;
+			at.says({ type: way }, way === 'give' ? ada : ben);
+			expect(at.heard('release')).toEqual([]);
+			expect(at.seen().task?.watchedFor).toBe('Ada');
+		}
+	});
+	it('kept otherwise, the head is told what it may do at once, and else once a second', () => {
+		const at = desk();
+		at.passes(40);
+		expect(at.heard('limits')).toHaveLength(1);
+		at.passes(900);
+		expect(at.heard('limits')).toEqual([]);
+		at.feed({ kind: 'kept', kept: { ...kept, watched: false } });
+		at.passes(40);
+		expect(at.heard('limits')).toMatchObject([{ watched: 0 }]);
+		at.passes(2100);
+		expect(at.heard('limits')).toHaveLength(2);
+	});
+});

@@ -130,6 +130,19 @@ describe('a press', () => {
 		bench.press();
 		expect(did).toEqual(['press a', 'press goes', 'press goes on', 'press back']);
 	});
+	it('of its own is needed for what stands by while one is down: let go first, and pressed anew', () => {
+		const held = (of: Partial<HeadSeen>, down: boolean) => {
+			const all = page([seen('a', { phase: 'armed', ...of })], ['a']);
+			const holds = down ? { a: { phase: 'down' } } : {};
+			const bench = new LiveBench(all.bench.data, { ...all.wire, holds } as unknown as LiveWire);
+			bench.choose('a');
+			return [bench.go(), all.did];
+		};
+		expect(held({ next: waits('x') }, true)).toEqual([true, ['release a', 'press a']]);
+		expect(held({ next: waits('x') }, false)).toEqual([false, []]);
+		expect(held({ next: null }, true)).toEqual([false, []]);
+		expect(held({ next: waits('x'), task: task({ phase: 'runs' }) }, true)).toEqual([false, []]);
+	});
 	it('let go, everything that is held is let go, wherever the page looks', () => {
 		const { bench, did } = page([seen('a')], ['a']);
 		bench.choose(null);
@@ -154,8 +167,7 @@ describe('sticks', () => {
 	beforeEach(() => void vi.useFakeTimers({ toFake: ['setInterval', 'clearInterval', 'performance'] }));
 	afterEach(() => void vi.useRealTimers());
 	it('go out while they are off their middle, once more at rest, and then no more; for a head in hand alone', () => {
-		const mine = ['a'];
-		const { bench, did } = page([seen('a')], mine);
+		const { bench, did } = page([seen('a')], ['a']);
 		const end = bench.begin();
 		vi.advanceTimersByTime(5 * stickEveryMs);
 		expect(did).toEqual([]);
@@ -166,12 +178,15 @@ describe('sticks', () => {
 		vi.advanceTimersByTime(5 * stickEveryMs);
 		expect(did).toHaveLength(4);
 		bench.stick('finger', { x: 0.8, y: 0 });
-		mine.length = 0;
-		bench.choose(null);
+		end();
 		vi.advanceTimersByTime(5 * stickEveryMs);
 		expect(did).toHaveLength(4);
-		end();
 		expect(bench.rates()).toEqual({});
+		const looking = page([seen('a')], []);
+		looking.bench.begin();
+		looking.bench.stick('finger', { x: 0.8, y: 0 });
+		vi.advanceTimersByTime(5 * stickEveryMs);
+		expect(looking.did).toEqual([]);
 	});
 	it('a phone that says its aim no more turns nothing any more', () => {
 		const { bench } = page([seen('a')], ['a']);

@@ -157,6 +157,19 @@ describe('knots', () => {
 	});
 });
 
+describe('a rest at the end', () => {
+	it('is of the move: it lasts until it is over, and stands still in it', () => {
+		const bare = made('slider');
+		const last = bare.knots.at(-1)!;
+		const move = restedAt(bare, last.id, 3);
+		const way = run(move);
+		expect(way.endS).toBeCloseTo(last.tS + 3, 9);
+		const [arrived, over] = [last.tS, way.endS].map((atS) => valuesAt(sample(way, [atS]), 0));
+		expect(over!.trackM).toBeCloseTo(arrived!.trackM!, 9);
+		expect(sample(way, [last.tS + 1.5]).rates.trackM![0]).toBeCloseTo(0, 9);
+	});
+});
+
 describe('limits', () => {
 	it('made possible it keeps them all, and not a hair longer than it must', () => {
 		for (const id of ['slider', 'crane', 'telescopic', 'dolly']) {
