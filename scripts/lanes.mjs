@@ -8,7 +8,7 @@
 export const servedLanes = /** @type {const} */ ({
 	browser: { folders: ['tests/browser/', 'tests/journeys/'], most: { server: 34, browser: 0 } },
 	http: { folders: ['tests/http/'], most: { server: 44, browser: 0 } },
-	live: { folders: ['tests/live/'], most: { server: 9, browser: 1 } }
+	live: { folders: ['tests/live/'], most: { server: 18, browser: 1 } }
 });
 
 export const workspaces = /** @type {const} */ (['core', 'link', 'desk', 'head-sim', 'demo', 'web']);

@@ -105,7 +105,7 @@
 	{current}
 	{hrefs}
 	{person}
-	units={data.person.units}
+	units={page.error === null ? data.person.units : person.units}
 	states={data.stations}
 	people={data.people}
 	onunits={(units) => changeMe({ units })}

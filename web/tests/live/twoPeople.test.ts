@@ -270,9 +270,21 @@ describe('two people', () => {
 		await hand.handle('h-202', { link: { delayMs: 0, jitterMs: 0, lossPart: 0, burst: 1, duplicatePart: 0 } });
 		await person.reads(/Hold and steer head 2/, '.slip .answer');
 		await hand.handle('h-202', { stuck: 'panRad' });
-		await person.page.keyboard.press('1');
-		await person.reads(/Hold to move head 2 to pulpit/, '.slip .answer');
-		await hand.down();
+		const told = () =>
+			person.page.waitForSelector('[data-testid="stuck"]', { timeout: 6000 }).then(
+				() => true,
+				() => false
+			);
+		// On a busy machine a hold may let go by itself before the head has missed its axis: it is pressed again.
+		for (let tries = 0; ; tries += 1) {
+			expect(tries, 'it is told that it is stuck').toBeLessThan(4);
+			await person.page.keyboard.press('1');
+			await person.reads(/Hold to move head 2 to pulpit|Hold to go on to/, '.slip .answer');
+			await hand.down();
+			if (await told()) break;
+			await hand.up();
+			await hand.rests('h-202');
+		}
 		await person.reads(/Stuck: pan does not come along/, '[data-testid="stuck"]');
 		await hand.up();
 		await hand.handle('h-202', { stuck: null });
