@@ -50,13 +50,13 @@ afterAll(async () => {
 describe('the desk', () => {
 	it('drives a head by a stick while it is held, to its side, and it rests when it is let go', async () => {
 		await ready(page, two);
-		page.press(two);
-		await until(() => page.hold(two)?.phase === 'down' && page.head(two)?.phase === 'armed', 'it is held');
-		const before = (await face(two)).axes.panRad!.position;
-		await drive(page, two, 0.5, 800);
-		const after = (await face(two)).axes.panRad!;
-		expect(after.position - before).toBeGreaterThan(0.15);
-		expect(page.head(two)!.holder).toBe('Joss Averley');
+		await page.whileHeld(two, async () => {
+			const before = (await face(two)).axes.panRad!.position;
+			await drive(page, two, 0.5, 800);
+			const after = (await face(two)).axes.panRad!;
+			expect(after.position - before).toBeGreaterThan(0.15);
+			expect(page.head(two)!.holder).toBe('Joss Averley');
+		});
 		page.release(two);
 		await until(() => rested(two), 'it rests', 1500);
 	});
@@ -67,15 +67,15 @@ describe('the desk', () => {
 		await page.standBy(two, { kind: 'pose', id: 'there', name: 'there', legs: [leg], laps: 1 });
 		await new Promise((resolve) => setTimeout(resolve, 300));
 		expect(moving(await face(two))).toBe(false);
-		page.press(two);
-		await until(() => page.head(two)?.task?.phase === 'runs', 'it runs');
-		await new Promise((resolve) => setTimeout(resolve, 1300));
+		await page.whileHeld(two, async () => {
+			await until(() => page.head(two)?.task?.phase === 'runs', 'it runs');
+			await new Promise((resolve) => setTimeout(resolve, 800));
+		});
 		page.release(two);
 		await until(() => rested(two), 'it rests', 3000);
 		expect(page.head(two)!.task!.phase).toBe('stopped');
 		expect((await face(two)).axes.panRad!.position).toBeGreaterThan(-0.7);
-		page.press(two);
-		await until(() => page.head(two)?.task?.phase === 'done', 'it is there');
+		await page.whileHeld(two, () => until(() => page.head(two)?.task?.phase === 'done', 'it is there'));
 		page.release(two);
 		const there = await face(two);
 		expect(there.axes.panRad!.position).toBeCloseTo(to.panRad, 2);
@@ -84,10 +84,10 @@ describe('the desk', () => {
 
 	it('stop-all from any page stops it, stays, and a named person clears it', async () => {
 		const other = await TestPage.open(served.origin);
-		page.press(two);
-		await until(() => page.head(two)?.phase === 'armed', 'it is held');
-		void drive(page, two, 0.6, 900);
-		await until(async () => moving(await face(two)), 'it moves');
+		await page.whileHeld(two, async () => {
+			void drive(page, two, 0.6, 900);
+			await until(async () => moving(await face(two)), 'it moves');
+		});
 		other.say({ type: 'stopAll' });
 		await until(async () => !moving(await face(two)), 'it rests', 1500);
 		page.release(two);
@@ -239,15 +239,13 @@ describe('safe rest', () => {
 		await until(() => fresh.head(two)?.link === 'here', 'the head is recognised');
 		expect((await face(two)).axes.panRad!.position).toBe(stood);
 		await ready(fresh, two);
-		fresh.press(two);
-		await until(() => fresh.head(two)?.phase === 'armed', 'it can be held again');
+		await fresh.whileHeld(two, async () => {});
 		fresh.release(two);
 		// The next of them serves nobody's desk, but hands its pages on to the one that has it.
 		const third = await served.another();
 		const forwarded = await TestPage.open(third.origin);
 		await ready(forwarded, 'h-203');
-		forwarded.press('h-203');
-		await until(() => forwarded.head('h-203')?.phase === 'armed', 'a hold goes through it');
+		await forwarded.whileHeld('h-203', async () => {});
 		forwarded.release('h-203');
 		for (const each of [fresh, forwarded]) each.vanish();
 		await third.stop();

@@ -86,7 +86,7 @@ export const by = (crew: Crew, person: Person) => {
 		},
 		/** Down, and held: a machine that is busy for a moment lets go, as it must, and a person presses again. */
 		holds: async () => {
-			for (let tries = 0; tries < 5; tries += 1) {
+			for (let tries = 0; tries < 12; tries += 1) {
 				await hand.down();
 				const held = await page
 					.waitForSelector('[data-testid="hold"][data-state="held"]', { timeout: 3000 })
@@ -106,7 +106,7 @@ export const by = (crew: Crew, person: Person) => {
 		},
 		/** Holds until the answer says what is wanted, then lets go. */
 		holdUntil: async (wanted: RegExp) => {
-			for (let tries = 0; tries < 4; tries += 1) {
+			for (let tries = 0; tries < 12; tries += 1) {
 				await hand.holds();
 				const came = person.reads(wanted, '.slip .answer').then(
 					() => null,

@@ -110,6 +110,33 @@ export class TestPage {
 	release(head: string): void {
 		this.#step(head, { kind: 'release', atMs: performance.now() });
 	}
+	/**
+	 * Presses, and sees to something while it is held. A machine that had no time for a moment lets go, as it must: whoever held it
+	 * presses again, and sees to it anew. What goes wrong while it is held goes wrong.
+	 */
+	async whileHeld<Seen>(head: string, sees: () => Promise<Seen>): Promise<Seen> {
+		for (let tries = 0; tries < 8; tries += 1) {
+			await until(() => {
+				if (['up', 'ended'].includes(this.hold(head)!.phase)) this.press(head);
+				return this.hold(head)!.phase === 'down' && this.head(head)?.phase === 'armed';
+			}, 'it is held');
+			const epoch = this.hold(head)!.epoch;
+			const isHeld = () => this.hold(head)!.phase === 'down' && this.hold(head)!.epoch === epoch;
+			let isSeen = false;
+			const seen = sees()
+				.then((found) => ({ found }))
+				.catch((thrown: unknown) => {
+					if (isHeld()) throw thrown;
+					return null;
+				})
+				.finally(() => (isSeen = true));
+			const lost = until(() => isSeen || !isHeld(), 'it is seen', 60_000).then(() => (isSeen ? seen : null));
+			const came = await Promise.race([seen, lost]);
+			if (came !== null) return came.found;
+			await seen;
+		}
+		throw new Error('It could not be held long enough.');
+	}
 	/** As a browser that is killed: not a word more. */
 	vanish(): void {
 		if (this.#timer !== null) clearInterval(this.#timer);
