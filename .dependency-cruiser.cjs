@@ -1,5 +1,12 @@
-/** The arrows of docs/ARCHITECTURE.md, checked; `web/tests/arrows.test.ts` sees each of them bite. */
+const { existsSync, readdirSync } = require('node:fs');
+const { join } = require('node:path');
+
+/** The arrows of docs/ARCHITECTURE.md, checked; `web/tests/http/arrows.test.ts` sees each of them bite. */
 const lib = '^web/src/lib/';
+/** Whatever folder holds a kind's own part is a kind: a new one is guarded from its first file. */
+const folder = join(__dirname, 'web/src/lib/supports');
+const kinds = readdirSync(folder).filter((each) => existsSync(join(folder, each, 'kind.server.ts')));
+const ofKinds = `${lib}supports/(${kinds.join('|')})/`;
 /** From what everybody may use to what uses everybody; nobody imports from further down the list. */
 const order = ['model', 'sheet', 'keeping', 'shell', 'places', 'supports', 'stations'];
 const arrows = order.slice(0, -1).map((room, index) => ({
@@ -25,7 +32,7 @@ module.exports = {
 			comment: 'A kind of support imports nothing of another.',
 			severity: 'error',
 			from: { path: `${lib}supports/([^/]+)/` },
-			to: { path: `${lib}supports/(gimbal|sled|crane|slider)/`, pathNot: `${lib}supports/$1/` }
+			to: { path: ofKinds, pathNot: `${lib}supports/$1/` }
 		},
 		{
 			name: 'only-the-registry-names-kinds',
@@ -35,7 +42,7 @@ module.exports = {
 				path: '^web/src/(lib/(model|sheet|keeping|shell|places|server|supports/[^/]+$|supports/(log|swap)/)|hooks)',
 				pathNot: `(^web/src/lib/supports/registry\\.ts|^web/src/lib/server/db/gearChanges\\.ts|\\.test\\.ts)$`
 			},
-			to: { path: `${lib}supports/(gimbal|sled|crane|slider)/` }
+			to: { path: ofKinds }
 		},
 		{
 			name: 'pages-off-the-server',
@@ -53,6 +60,13 @@ module.exports = {
 			severity: 'error',
 			from: { pathNot: '\\.svelte-kit' },
 			to: { couldNotResolve: true, pathNot: '^(\\$app/|\\$env/|\\$service-worker|\\./\\$types|virtual:|@poise/)' }
+		},
+		{
+			name: 'no-circles-by-glob',
+			comment: 'What is found by its folder does not come back to whoever finds it.',
+			severity: 'error',
+			from: { path: `${lib}supports/[^/]+/kind\\.server\\.ts$` },
+			to: { path: '^web/src/lib/server/kinds\\.ts$', reachable: true }
 		},
 		{ name: 'no-circles', severity: 'error', from: {}, to: { circular: true } },
 		{

@@ -28,17 +28,6 @@ const names = hostNames(process.env);
 const words = (/** @type {string | undefined} */ host) =>
 	`This is Poise, and it does not answer to “${(host ?? '').slice(0, 80)}”. Start it with that name in POISE_HOSTS if it is its own.\n`;
 
-/** Answers with a page that is kept whole; false: there is none (`src/lib/server/kept/keptPages.ts`). */
-const givenAgain = (/** @type {any} */ request, /** @type {any} */ response) => {
-	const page = shared[Symbol.for('poise.keptPage')]?.(request.method, request.url, request.headers) ?? null;
-	if (page === null) return false;
-	for (const [name, value] of page.headers) response.setHeader(name, value);
-	if (page.body !== null) response.setHeader('content-length', page.body.byteLength);
-	response.writeHead(page.status);
-	response.end(page.body ?? undefined);
-	return true;
-};
-
 /** Puts a question before whoever listens to an event already. @type {(event: string, asked: (...args: any[]) => boolean) => void} */
 const before = (event, asked) => {
 	const listeners = http.listeners(event);
@@ -49,7 +38,7 @@ const before = (event, asked) => {
 };
 before('request', (request, response) => {
 	for (const [name, value] of securityHeaders) response.setHeader(name, value);
-	if (isHost(names, request.headers.host)) return !givenAgain(request, response);
+	if (isHost(names, request.headers.host)) return true;
 	response.writeHead(421, { 'content-type': 'text/plain; charset=utf-8' });
 	response.end(words(request.headers.host));
 	return false;

@@ -23,5 +23,5 @@ export default defineConfig({
 	// Our classes never contradict each other, so nothing has to be merged.
 	resolve: { alias: [{ find: /^tailwind-variants$/, replacement: 'tailwind-variants/lite' }] },
 	worker: { format: 'es' },
-	test: { include: ['src/**/*.test.ts'], testTimeout: 600_000 }
+	test: { include: ['src/**/*.test.ts'], testTimeout: 600_000, maxWorkers: '100%' }
 });

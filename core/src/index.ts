@@ -247,6 +247,7 @@ export {
 	readPath
 } from './motion/keyframePath';
 export type { KeyedMove, MoveKey } from './motion/pathPieces';
+export { minimumJerk, minimumJerkRate } from './motion/minimumJerk';
 export { profile, type ProfileKind } from './motion/profile';
 export { stopMotion, timelapse } from './motion/frames';
 export { panLinkage } from './motion/panLinkage';

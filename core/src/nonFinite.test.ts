@@ -39,6 +39,9 @@ const notDoors = new Set([
 	'withZeros',
 	'correctionOf',
 	'sledLookMiss',
+	// A law of one number, for inner loops: what is none comes out as none.
+	'minimumJerk',
+	'minimumJerkRate',
 	// Machines of state and event: what such a figure does to them is tried with them (`live/`).
 	'linkOf',
 	'handOff',

@@ -15,7 +15,7 @@ let identify: Doors['identify'];
 const secret = 'a-secret-that-nobody-guesses-in-a-hundred-years';
 
 beforeEach(async () => {
-	identify = async () => ({ name: 'Ada' });
+	identify = async () => ({ name: 'Ada', may: () => true });
 	desk = new Desk({ port: 0, onClaimed: async () => {}, onUnclaimed: async () => {} });
 	server = createServer();
 	attach(server, {

@@ -4,6 +4,7 @@ import type { Duplex } from 'node:stream';
 import { type WebSocket, WebSocketServer } from 'ws';
 import type { Desk } from './desk';
 import { pageProtocol, readFromPage } from './messages';
+import type { May } from './page';
 
 /** A name goes to heads too, which take short words. */
 const longestName = 60;
@@ -12,9 +13,14 @@ const mostEarly = 500;
 
 export const livePath = '/live/socket';
 
+/** Somebody of the crew, and what they may. */
+export interface Admitted {
+	readonly name: string;
+	readonly may: May;
+}
 export interface Doors {
 	/** Who asks, by the request's own cookies; null: nobody of this crew. */
-	readonly identify: (request: IncomingMessage) => Promise<{ readonly name: string } | null>;
+	readonly identify: (request: IncomingMessage) => Promise<Admitted | null>;
 	/** The desk, where this process is the one that owns it. */
 	readonly desk: () => Desk | null;
 	/** Where the process is that owns it; null: nobody knows. */
@@ -48,7 +54,7 @@ export function attach(server: Server, doors: Doors): void {
 const nameOfPage = (secret: string): string =>
 	createHash('sha256').update(`poise page/${secret}`).digest('hex').slice(0, 24);
 
-async function admit(request: IncomingMessage, doors: Doors): Promise<{ readonly name: string } | null> {
+async function admit(request: IncomingMessage, doors: Doors): Promise<Admitted | null> {
 	const { origin, host } = request.headers;
 	try {
 		// A browser says where a socket is opened from; from another site it is opened for nobody.
@@ -59,12 +65,7 @@ async function admit(request: IncomingMessage, doors: Doors): Promise<{ readonly
 	}
 }
 
-async function welcome(
-	socket: WebSocket,
-	request: IncomingMessage,
-	person: { readonly name: string },
-	doors: Doors
-): Promise<void> {
+async function welcome(socket: WebSocket, request: IncomingMessage, person: Admitted, doors: Doors): Promise<void> {
 	socket.on('error', () => socket.terminate());
 	const desk = doors.desk();
 	if (desk === null) {
@@ -85,7 +86,9 @@ async function welcome(
 			socket.close(1002, 'another version: open the page anew');
 			return;
 		}
-		desk.page({ page: nameOfPage(hello.secret), name: person.name.slice(0, longestName) }).add(hello.slot, socket);
+		desk
+			.page({ page: nameOfPage(hello.secret), name: person.name.slice(0, longestName) }, person.may)
+			.add(hello.slot, socket);
 	});
 	const impatience = setTimeout(() => socket.terminate(), 5000);
 	socket.once('message', () => clearTimeout(impatience));

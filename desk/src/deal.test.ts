@@ -52,7 +52,10 @@ class Socket extends EventEmitter {
 describe('the page at the desk', () => {
 	const opened = () => {
 		const heeded: FromPage[] = [];
-		const page = new Page({ page: 'p', name: 'Somebody' }, { heed: (message) => heeded.push(message), gone: () => {} });
+		const page = new Page({ page: 'p', name: 'Somebody' }, () => true, {
+			heed: (message) => heeded.push(message),
+			gone: () => {}
+		});
 		const sockets = [0, 1, 2, 3].map((slot) => {
 			const socket = new Socket();
 			page.add(slot, socket as never);

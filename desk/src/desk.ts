@@ -2,8 +2,9 @@ import { createSocket, type Socket } from 'node:dgram';
 import type { Driver as Person } from '@poise/core';
 import { addressOf, freshNonce } from '@poise/link';
 import { confirmClaim, type KeepClaimed } from './confirmClaim';
+import { refusalOf, verbOf } from './allowed';
 import type { FromDesk, FromPage } from './messages';
-import { Page } from './page';
+import { type May, Page } from './page';
 import { HeadLink } from './headLink';
 import { type KnownHead, Station } from './station';
 import { Strangers } from './strangers';
@@ -167,15 +168,15 @@ export class Desk {
 		for (const page of this.#pages.values()) if (!page.show(bytes)) this.#told = untold;
 	}
 
-	/** A page by its name; its sockets come one by one. */
-	page(person: Person): Page {
+	/** A page by its name, and what it may from now on; its sockets come one by one. */
+	page(person: Person, may: May): Page {
 		this.#told = untold;
 		const had = this.#pages.get(person.page);
 		if (had !== undefined) {
-			had.person = person;
+			[had.person, had.may] = [person, may];
 			return had;
 		}
-		const page = new Page(person, {
+		const page = new Page(person, may, {
 			heed: (message) => this.#heed(page, message),
 			gone: () => this.#gone(page)
 		});
@@ -191,6 +192,11 @@ export class Desk {
 	#heed(page: Page, message: FromPage): void {
 		const atMs = performance.now();
 		const { person } = page;
+		if (!page.may(verbOf(message))) {
+			const told = refusalOf(message);
+			if (told !== null) page.tell(told);
+			return;
+		}
 		if (message.type === 'stopAll') {
 			[this.#stoppedBy, this.#clearing] = [person.name, null];
 			for (const { link, known } of this.#stations.values())

@@ -1,3 +1,4 @@
-export { attach, type Doors, livePath } from './attach';
+export type { DeskVerb } from './allowed';
+export { type Admitted, attach, type Doors, livePath } from './attach';
 export { Desk } from './desk';
 export type { KnownHead } from './station';

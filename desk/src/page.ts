@@ -1,6 +1,10 @@
 import type { WebSocket } from 'ws';
 import { type FromDesk, type FromPage, pageProtocol, readFromPage } from './messages';
 import type { Driver as Person } from '@poise/core';
+import type { DeskVerb } from './allowed';
+
+/** Whether whoever opened the page may; the application knows by its roles. */
+export type May = (verb: DeskVerb) => boolean;
 
 /** More than this waiting to be sent: a watcher is left out until it has caught up. */
 const mostWaiting = 64 * 1024;
@@ -14,6 +18,7 @@ const patienceMs = 400;
 /** A page in somebody's browser: up to four sockets, of which any says everything. */
 export class Page {
 	person: Person;
+	may: May;
 	readonly #sockets = new Map<number, WebSocket>();
 	readonly #hands: { readonly heed: (message: FromPage) => void; readonly gone: () => void };
 	#turn = 0;
@@ -23,8 +28,13 @@ export class Page {
 	#said = 0;
 	#countedMs = 0;
 
-	constructor(person: Person, hands: { readonly heed: (message: FromPage) => void; readonly gone: () => void }) {
+	constructor(
+		person: Person,
+		may: May,
+		hands: { readonly heed: (message: FromPage) => void; readonly gone: () => void }
+	) {
 		this.person = person;
+		this.may = may;
 		this.#hands = hands;
 	}
 

@@ -12,6 +12,7 @@ import { Station } from './station';
  */
 
 const ada = { page: 'page-ada', name: 'Ada' } as const;
+const everything = () => true;
 
 describe('a head at the desk', () => {
 	it('hands what it hears and what is said of it to its machine, and what comes of it to the link', () => {
@@ -81,8 +82,8 @@ describe('at the door of a page', () => {
 	it('what stops everything is cleared by somebody with a name only', () => {
 		const whole = new Desk({ port: 0, onClaimed: async () => {}, onUnclaimed: async () => {} });
 		const [named, nameless] = [socket(), socket()];
-		whole.page(ada).add(0, named);
-		whole.page({ page: 'page-nobody', name: '' }).add(0, nameless);
+		whole.page(ada, everything).add(0, named);
+		whole.page({ page: 'page-nobody', name: '' }, everything).add(0, nameless);
 		nameless.says({ type: 'stopAll' });
 		expect(named.stoppedBy).toBe('');
 		nameless.says({ type: 'clear' });
@@ -96,8 +97,8 @@ describe('at the door of a page', () => {
 		const whole = new Desk({ port: 0, onClaimed: async () => {}, onUnclaimed: async () => {} });
 		whole.know([{ id: 'h1', headId: 'h1', name: 'One', number: 1, key: null, watched: false, axes: {} }]);
 		const [one, other] = [socket(), socket()];
-		whole.page(ada).add(0, one);
-		whole.page({ page: 'page-ben', name: 'Ben' }).add(0, other);
+		whole.page(ada, everything).add(0, one);
+		whole.page({ page: 'page-ben', name: 'Ben' }, everything).add(0, other);
 		type Told = {
 			readonly heads: readonly { readonly next: object | null; readonly driver: { name: string } | null }[];
 		};
@@ -117,7 +118,7 @@ describe('at the door of a page', () => {
 	it('a page that says more than two thousand things a second is not heeded beyond', () => {
 		vi.useFakeTimers({ toFake: ['performance'] });
 		let heeded = 0;
-		const page = new Page(ada, { heed: () => (heeded += 1), gone: () => {} });
+		const page = new Page(ada, everything, { heed: () => (heeded += 1), gone: () => {} });
 		const one = socket();
 		page.add(0, one);
 		vi.advanceTimersByTime(2000);
@@ -130,7 +131,7 @@ describe('at the door of a page', () => {
 	});
 	it('what is no message is not heeded', () => {
 		const heeded: FromPage[] = [];
-		const page = new Page(ada, { heed: (message) => void heeded.push(message), gone: () => {} });
+		const page = new Page(ada, everything, { heed: (message) => void heeded.push(message), gone: () => {} });
 		const one = socket();
 		page.add(0, one);
 		one.emit('message', '{');
@@ -147,14 +148,14 @@ describe('at the door of a page', () => {
 		const [one, other] = [socket(), socket()];
 		const heads = (of: FakeSocket) => of.told.splice(0).filter(({ type }) => type === 'heads').length;
 		const pass = (ms: number) => vi.advanceTimersByTime(ms);
-		whole.page(ada).add(0, one);
+		whole.page(ada, everything).add(0, one);
 		pass(100);
 		expect(heads(one)).toBe(1);
 		pass(900);
 		expect(heads(one)).toBe(0);
 		pass(2100);
 		expect(heads(one)).toBe(2);
-		whole.page({ page: 'page-ben', name: 'Ben' }).add(0, other);
+		whole.page({ page: 'page-ben', name: 'Ben' }, everything).add(0, other);
 		pass(100);
 		expect([heads(one), heads(other)]).toEqual([1, 1]);
 		one.bufferedAmount = 1e9;

@@ -1,3 +1,4 @@
+import type { Role } from '$lib/model/access';
 import type { Person } from '$lib/model/person';
 import type { Unreadable } from '$lib/server/unreadable';
 
@@ -10,6 +11,8 @@ declare global {
 			/** Components of a kind of support that the page shows, so that only their styles are linked. */
 			shown: string[];
 			person: Person;
+			people: readonly Person[];
+			role: Role;
 		}
 		interface PageData {
 			/** What could not be read for this page: the frame names it. */

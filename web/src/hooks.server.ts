@@ -1,31 +1,29 @@
-import type { Handle, HandleServerError, ServerInit } from '@sveltejs/kit';
+import type { Handle, HandleServerError, RequestEvent, ServerInit } from '@sveltejs/kit';
+import { sequence } from '@sveltejs/kit/hooks';
 import { building } from '$app/environment';
 import { env } from '$env/dynamic/private';
 import { refuse } from '$lib/server/api';
 import { closeDatabase, migrateDatabase } from '$lib/server/db/client';
 import { startWords } from '$lib/server/db/startWords';
-import { findCrewWithPeople } from '$lib/server/db/people';
 import { loadScenarioOnce, makeEmptyCrewOnce } from '$lib/server/demo/loadScenario';
-import { type ChangeEar, listenToChanges } from '$lib/server/db/changes';
-import { KeptAnswers } from '$lib/server/kept/keptAnswers';
-import { KeptPages } from '$lib/server/kept/keptPages';
+import { type Asked, KeptPages } from '$lib/server/kept/keptPages';
+import { Revisions } from '$lib/server/kept/revisions';
+import { sessionOf } from '$lib/server/session';
+import { allowed, type Verb } from '$lib/model/access';
 import { startLive, stopLive } from '$lib/server/live/desk';
 import { gateOf } from '$lib/server/gate';
 import { asRefusal, Refusal } from '$lib/server/refusal';
 import { sayTrouble } from '$lib/server/trouble';
 import { securityHeaders } from '../headers.mjs';
-import { remembering } from '$lib/server/requestMemory';
+import { queriesSoFar, remembering } from '$lib/server/requestMemory';
 import { gathering } from '$lib/server/unreadable';
 import { needsStyle, withoutIdleStyles } from '$lib/server/sheetStyles';
 
 /** The database may come up a moment after the application; this long is waited for it. */
 const patienceMs = 15_000;
 
-let ear: ChangeEar | null = null;
-const pages = new KeptPages(() => ear);
-const crews = new KeptAnswers<NonNullable<Awaited<ReturnType<typeof findCrewWithPeople>>>>(() => ear, {
-	...{ weigh: () => 10_000, mostBytes: 1_000_000, longestMs: 10 * 60_000 }
-});
+const revisions = new Revisions();
+const pages = new KeptPages();
 
 export const init: ServerInit = async () => {
 	if (building) return;
@@ -34,7 +32,7 @@ export const init: ServerInit = async () => {
 		'sveltekit:shutdown',
 		() =>
 			void stopLive()
-				.finally(() => ear?.stop())
+				.finally(() => revisions.stop())
 				.finally(closeDatabase)
 	);
 	const giveUpAt = Date.now() + patienceMs;
@@ -43,18 +41,8 @@ export const init: ServerInit = async () => {
 			await migrateDatabase();
 			if (env.POISE_SCENARIO === 'empty') await makeEmptyCrewOnce();
 			else if (env.POISE_SCENARIO !== 'none') await loadScenarioOnce();
-			await startLive();
-			ear = listenToChanges(env.DATABASE_URL ?? '', {
-				written: (row) => {
-					pages.written(row);
-					crews.written(row);
-				},
-				deaf: () => {
-					pages.forgetAll();
-					crews.forgetAll();
-				}
-			});
-			pages.openTo(globalThis as unknown as Record<symbol, unknown>);
+			await startLive((crewId) => revisions.raise(crewId));
+			revisions.listenTo(env.DATABASE_URL ?? '');
 			return;
 		} catch (thrown) {
 			const words = startWords(env.DATABASE_URL ?? '', thrown);
@@ -69,64 +57,94 @@ export const init: ServerInit = async () => {
 	}
 };
 
-export const handle: Handle = async (request) => {
-	const { url, request: asked } = request.event;
-	if (asked.method !== 'GET' && asked.method !== 'HEAD') {
-		const response = await gathering(() => inTurn(request));
-		// Whoever hears that it is saved finds it on the next page.
-		await ear?.caughtUp();
-		return response;
-	}
-	const make = async () => gathering(() => remembering(() => inTurn(request)));
-	if (asked.method === 'HEAD' || url.pathname === '/health' || url.pathname.startsWith('/api/')) return make();
-	return pages.of(request.event, make);
-};
+const isSave = ({ method }: Request): boolean => !['GET', 'HEAD', 'OPTIONS'].includes(method);
+const isApi = ({ pathname }: URL): boolean => pathname.startsWith('/api/');
+/** What only says that the application is alive asks nobody who it is, and waits for nothing. */
+const isHealth = ({ pathname }: URL): boolean => pathname === '/health';
 
-/** With all of them waiting a page is there within ten seconds; more are told to come again. */
-const gate = gateOf({ atOnce: 12, waiting: 250 });
-/** What only says that the application is alive does not wait. */
-const inTurn: Handle = async (request) => {
-	const { event } = request;
-	if (event.url.pathname === '/health') return answer(request);
-	try {
-		return await gate(async () => answer(request), !['GET', 'HEAD'].includes(event.request.method));
-	} catch (thrown) {
-		const isPage = event.request.method === 'GET' && !event.url.pathname.startsWith('/api/') && !event.isDataRequest;
-		const response = isPage ? await plainPage(thrown) : refuse(thrown, event);
-		if (asRefusal(thrown).code === 'busy') response.headers.set('retry-after', '2');
-		return response;
-	}
-};
-
+/** The outermost: whatever is thrown further in goes out in words, and everything with its headers. */
 const answer: Handle = async ({ event, resolve }) => {
-	const { pathname } = event.url;
-	const isApi = pathname.startsWith('/api/');
-	event.locals.shown = [];
 	let response: Response;
 	try {
 		refuseOddAddress(event.url);
 		refuseOtherOrigins(event.request);
-		if (pathname !== '/health') await identify(event);
-		response = await resolve(event, {
-			transformPageChunk: ({ html }) =>
-				withoutIdleStyles(html.replace('%poise.theme%', event.locals.person?.theme ?? 'day'), event.locals.shown),
-			// The two faces every page begins with; without them its lines shift when they arrive.
-			preload: ({ type, path }) =>
-				type === 'js' ||
-				(type === 'css' && needsStyle(path, event.locals.shown)) ||
-				(type === 'font' && /-latin-[47]00-normal.*\.woff2$/.test(path))
-		});
-		if (isApi && response.status >= 400 && !response.headers.get('content-type')?.includes('json'))
-			response = refuse(new Refusal(response.status === 405 ? 'wrongMethod' : 'notFound'), event);
-		else if (isApi && response.status === 404 && event.route.id === null)
-			response = refuse(new Refusal('notFound'), event);
+		response = await resolve(event);
 	} catch (thrown) {
-		if (isApi || event.request.method !== 'GET') response = refuse(thrown, event);
-		else response = await plainPage(thrown);
+		const isPage = event.request.method === 'GET' && !isApi(event.url) && !event.isDataRequest;
+		response = isPage ? await plainPage(thrown) : refuse(thrown, event);
+		if (asRefusal(thrown).code === 'busy') response.headers.set('retry-after', '2');
 	}
 	for (const [name, value] of securityHeaders) response.headers.set(name, value);
+	return response;
+};
+
+/** Whose data a request sees. */
+const identify: Handle = async ({ event, resolve }) => {
+	if (isHealth(event.url)) return resolve(event);
+	const session = await sessionOf({ cookie: event.request.headers.get('cookie') });
+	if (session === null) throw new Refusal('databaseAway', 'No crew is set up yet, or nobody is in it.');
+	const { crew, person, people, role } = session;
+	Object.assign(event.locals, { crewId: crew.id, crewName: crew.name, person, people, role });
+	return resolve(event);
+};
+
+const verbOf = ({ request, url }: RequestEvent): Verb =>
+	!isSave(request) ? 'see' : url.pathname === '/api/me' ? 'beOneself' : 'set';
+/** What a role may not, no route is asked for. */
+const guard: Handle = async ({ event, resolve }) => {
+	if (!isHealth(event.url) && !allowed(event.locals.role, verbOf(event))) throw new Refusal('notAllowed');
+	return resolve(event);
+};
+
+/** A page that was made already is given again; what is saved is on the next page of whoever saved it. */
+const keep: Handle = async ({ event, resolve }) => {
+	const { request, locals, url } = event;
+	if (isHealth(url)) return resolve(event);
+	if (isSave(request)) {
+		try {
+			return await resolve(event);
+		} finally {
+			revisions.raise(locals.crewId);
+		}
+	}
+	if (request.method !== 'GET' || isApi(url)) return resolve(event);
+	const { pathname, search } = new URL(request.url);
+	const asked: Asked = {
+		...{ revision: revisions.of(locals.crewId), crewId: locals.crewId, personId: locals.person.id },
+		...{ host: request.headers.get('host') ?? '', path: pathname + search, isData: event.isDataRequest },
+		...{ isGzip: takesGzip(request), known: request.headers.get('if-none-match') }
+	};
+	return pages.of(asked, async () => resolve(event));
+};
+
+/** With all of them waiting a page is there within ten seconds; more are told to come again. */
+const gate = gateOf({ atOnce: 12, waiting: 250 });
+/** Makes what is asked for, in its turn. */
+const page: Handle = async (request) => {
+	const { event } = request;
+	if (isHealth(event.url)) return request.resolve(event);
+	const made = () => gathering(async () => written(request));
+	return gate(() => (isSave(event.request) ? made() : remembering(made)), isSave(event.request));
+};
+const written: Handle = async ({ event, resolve }) => {
+	event.locals.shown = [];
+	const response = await resolve(event, {
+		transformPageChunk: ({ html }) =>
+			withoutIdleStyles(html.replace('%poise.theme%', event.locals.person.theme), event.locals.shown),
+		// The two faces every page begins with; without them its lines shift when they arrive.
+		preload: ({ type, path }) =>
+			type === 'js' ||
+			(type === 'css' && needsStyle(path, event.locals.shown)) ||
+			(type === 'font' && /-latin-[47]00-normal.*\.woff2$/.test(path))
+	});
+	if (event.request.method === 'GET') response.headers.append('server-timing', `queries;desc="${queriesSoFar()}"`);
+	const isJson = response.headers.get('content-type')?.includes('json') ?? false;
+	if (isApi(event.url) && response.status >= 400 && (!isJson || (response.status === 404 && event.route.id === null)))
+		return refuse(new Refusal(response.status === 405 ? 'wrongMethod' : 'notFound'), event);
 	return compressed(response, event.request);
 };
+
+export const handle = sequence(answer, identify, guard, keep, page);
 
 /** Words go out compressed to whoever takes them so; what is compressed already, or small, goes as it is. */
 function compressed(response: Response, request: Request): Response {
@@ -135,7 +153,7 @@ function compressed(response: Response, request: Request): Response {
 	if (response.body === null || response.headers.has('content-encoding') || length < 1024) return response;
 	if (!/^(text\/|application\/json)/.test(type)) return response;
 	response.headers.append('vary', 'accept-encoding');
-	if (!/\bgzip\b/.test(request.headers.get('accept-encoding') ?? '')) return response;
+	if (!takesGzip(request)) return response;
 	const headers = new Headers(response.headers);
 	headers.set('content-encoding', 'gzip');
 	headers.delete('content-length');
@@ -143,26 +161,12 @@ function compressed(response: Response, request: Request): Response {
 	return new Response(response.body.pipeThrough(new CompressionStream('gzip')), { status, statusText, headers });
 }
 
+const takesGzip = (request: Request): boolean => /\bgzip\b/.test(request.headers.get('accept-encoding') ?? '');
 const isAddress = (text: string | undefined): boolean => /^postgres(ql)?:\/\//.test(text ?? '');
-
-/** The one place that decides whose data a request sees. One crew for now; sign-in replaces this function. */
-async function identify(event: Parameters<Handle>[0]['event']): Promise<void> {
-	const { crew, people } = (
-		await crews.of('', async () => {
-			const found = await findCrewWithPeople();
-			if (found === null) throw new Refusal('databaseAway', 'No crew is set up yet.');
-			return found;
-		})
-	).answer;
-	const chosen = event.cookies.get('person');
-	const person = people.find(({ id }) => id === chosen) ?? people[0];
-	if (person === undefined) throw new Refusal('databaseAway', 'Nobody is in this crew yet.');
-	Object.assign(event.locals, { crewId: crew.id, crewName: crew.name, person });
-}
 
 /** A browser says where a write comes from; a write from another site is refused. Tools without a browser say nothing. */
 function refuseOtherOrigins(request: Request): void {
-	if (['GET', 'HEAD', 'OPTIONS'].includes(request.method)) return;
+	if (!isSave(request)) return;
 	const origin = request.headers.get('origin');
 	const site = request.headers.get('sec-fetch-site');
 	if (site !== null && site !== 'same-origin' && site !== 'none') throw new Refusal('otherOrigin');

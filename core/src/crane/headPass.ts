@@ -5,6 +5,7 @@ import { clampedSpline } from '../numeric/clampedSpline';
 import { angleOf, type Jet, less, plus, turned } from '../numeric/jet';
 import { wrapped } from '../motion/attitude';
 import { type ArmReach, checkReach, cranePose } from './cranePose';
+import { minimumJerk, minimumJerkAccel, minimumJerkRate } from '../motion/minimumJerk';
 
 /** A pose on the way, at a share of the pass's time. */
 export interface PassKey {
@@ -67,11 +68,7 @@ const steps = 400;
 const overhead = 1e-9;
 
 /** Zero speed and acceleration at both ends; value, and its first and second derivative by share of the way. */
-const gentle = (share: number): Jet => [
-	share ** 3 * (10 - 15 * share + 6 * share * share),
-	30 * share * share * (1 - share) ** 2,
-	60 * share * (1 - 3 * share + 2 * share * share)
-];
+const gentle = (share: number): Jet => [minimumJerk(share), minimumJerkRate(share), minimumJerkAccel(share)];
 
 /**
  * Whether a head can hold a still subject while the arm carries it past, and what it would take.

@@ -2,8 +2,9 @@ import { checksFor } from '../input';
 import type { KeyedMove } from '../motion/pathPieces';
 import type { CubicPiece } from '../numeric/spline';
 import { releaseTravel } from './coast';
-import { type AxisValues, share, shareRate } from './transition';
+import { type AxisValues } from './transition';
 import { checkAxes, extentOf, extentOfPiece, keyedOf, type Way, wayAt, type WayAxis } from './way';
+import { minimumJerk, minimumJerkRate } from '../motion/minimumJerk';
 
 /** Over a stretch of a move's time: how far beside it each axis may come to rest. */
 export interface Stray {
@@ -73,16 +74,16 @@ function ofPose(
 		return { move: keyedOf(way), strays: [{ fromS: 0, toS: durationS, by: {} }] };
 	const brakesBy = (speed: number) => travel(Object.fromEntries(moving.map((axis) => [axis, goes[axis]! * speed])), 0);
 	const carrying = moving.filter((axis) => carriers.includes(axis));
-	const fastest = brakesBy(shareRate(0.5) / durationS);
+	const fastest = brakesBy(minimumJerkRate(0.5) / durationS);
 	const first = (carrying.length > 0 ? carrying : moving).reduce((one, axis) =>
 		fastest[axis]! > fastest[one]! ? axis : one
 	);
 	let past = 0;
 	const strays = Array.from({ length: parts }, (_, k): Stray => {
 		const [s0, s1] = [k / parts, (k + 1) / parts];
-		const speed = Math.max(shareRate(s0), shareRate(s1)) / durationS;
+		const speed = Math.max(minimumJerkRate(s0), minimumJerkRate(s1)) / durationS;
 		const brakes = brakesBy(speed);
-		past = Math.max(past, share(s1) + speed * delayS + brakes[first]! / goes[first]! - 1);
+		past = Math.max(past, minimumJerk(s1) + speed * delayS + brakes[first]! / goes[first]! - 1);
 		const by = moving.flatMap((axis) => (axis === first ? [] : [[axis, brakes[axis]!] as const]));
 		return { fromS: s0 * durationS, toS: s1 * durationS, by: Object.fromEntries(by) };
 	});

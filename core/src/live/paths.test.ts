@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { coast, paceBrake, stopOnPath, transition } from '../index';
 import { between, seededRandom } from '../numeric/random';
-import { share, shareAccel, shareRate } from './transition';
 import { goOn, throughKeys, toPose, wayAt } from './way';
+import { minimumJerk, minimumJerkRate, minimumJerkAccel } from '../motion/minimumJerk';
 
 describe('from pose to pose', () => {
 	it('keeps every limit, touches the one that binds, and no shorter time would', () => {
@@ -27,8 +27,8 @@ describe('from pose to pose', () => {
 				let [rate, accel, jerk] = [0, 0, 0];
 				for (let s = 0; s <= 2000; s += 1) {
 					const p = s / 2000;
-					rate = Math.max(rate, (d * shareRate(p)) / durationS);
-					accel = Math.max(accel, Math.abs(d * shareAccel(p)) / durationS ** 2);
+					rate = Math.max(rate, (d * minimumJerkRate(p)) / durationS);
+					accel = Math.max(accel, Math.abs(d * minimumJerkAccel(p)) / durationS ** 2);
 					jerk = Math.max(jerk, Math.abs(d * (60 - 360 * p + 360 * p * p)) / durationS ** 3);
 				}
 				const used = { speed: rate / maxRate, acceleration: accel / maxAccel, jerk: jerk / maxJerk };
@@ -42,11 +42,11 @@ describe('from pose to pose', () => {
 
 	it('the share of the way is its own derivatives, still at both ends', () => {
 		for (let s = 0.05; s < 1; s += 0.05) {
-			expect((share(s + 1e-5) - share(s - 1e-5)) / 2e-5).toBeCloseTo(shareRate(s), 7);
-			expect((shareRate(s + 1e-5) - shareRate(s - 1e-5)) / 2e-5).toBeCloseTo(shareAccel(s), 6);
+			expect((minimumJerk(s + 1e-5) - minimumJerk(s - 1e-5)) / 2e-5).toBeCloseTo(minimumJerkRate(s), 7);
+			expect((minimumJerkRate(s + 1e-5) - minimumJerkRate(s - 1e-5)) / 2e-5).toBeCloseTo(minimumJerkAccel(s), 6);
 		}
-		expect([share(0), share(1), shareRate(0), shareRate(1)]).toEqual([0, 1, 0, 0]);
-		expect(Math.abs(shareAccel(0)) + Math.abs(shareAccel(1))).toBe(0);
+		expect([minimumJerk(0), minimumJerk(1), minimumJerkRate(0), minimumJerkRate(1)]).toEqual([0, 1, 0, 0]);
+		expect(Math.abs(minimumJerkAccel(0)) + Math.abs(minimumJerkAccel(1))).toBe(0);
 	});
 });
 
@@ -72,7 +72,12 @@ describe('stopping on the way', () => {
 					Object.fromEntries(
 						Object.entries(deltas).map(([axis, d]) => [axis, (d * f(s / durationS)) / durationS ** power])
 					);
-				const { brake } = paceBrake({ rates: by(shareRate, 1), accels: by(shareAccel, 2), pace: u, limits });
+				const { brake } = paceBrake({
+					rates: by(minimumJerkRate, 1),
+					accels: by(minimumJerkAccel, 2),
+					pace: u,
+					limits
+				});
 				const next = Math.max(0, u + brake * h);
 				s += (h * (u + next)) / 2;
 				u = next;
@@ -86,7 +91,7 @@ describe('stopping on the way', () => {
 	it('braking any of its axes alone takes no less way than their coast', () => {
 		const at = stopOnPath({ deltas: { panRad: 1 }, durationS: 2, atS: 1, limits: { panRad: { maxAccel: 3 } } });
 		const alone = coast({ rates: { panRad: 0.9375 }, limits: { panRad: { maxAccel: 3 } } });
-		expect(share((1 + at.alongS) / 2) - 0.5).toBeCloseTo(alone.travel.panRad!, 9);
+		expect(minimumJerk((1 + at.alongS) / 2) - 0.5).toBeCloseTo(alone.travel.panRad!, 9);
 		expect(at.stopS).toBeCloseTo(alone.stopS, 9);
 	});
 });

@@ -1,5 +1,6 @@
 import { type Checks, checksFor } from '../input';
-import { type AxisValues, readAxes, share, shareAccel, shareRate } from './transition';
+import { type AxisValues, readAxes } from './transition';
+import { minimumJerk, minimumJerkRate, minimumJerkAccel } from '../motion/minimumJerk';
 
 /** Of a pace, per second: from rest to full in a microsecond. */
 const atOnce = 1e6;
@@ -36,9 +37,9 @@ export function stopOnPath(input: {
 	}
 	if (atS <= 0 || atS >= lastsS || most === Infinity) return { stopS: 0, alongS: 0, feasible: true };
 
-	const p = (s: number) => share(s / lastsS);
-	const first = (s: number) => shareRate(s / lastsS) / lastsS;
-	const second = (s: number) => shareAccel(s / lastsS) / (lastsS * lastsS);
+	const p = (s: number) => minimumJerk(s / lastsS);
+	const first = (s: number) => minimumJerkRate(s / lastsS) / lastsS;
+	const second = (s: number) => minimumJerkAccel(s / lastsS) / (lastsS * lastsS);
 	let [s, u, stopS, feasible] = [atS, 1, 0, true];
 	// At most: unslowed, braked, unslowed where the path bends hardest, braked to rest.
 	for (let phase = 0; phase < 6; phase += 1) {

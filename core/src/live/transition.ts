@@ -1,4 +1,5 @@
 import { type Checks, checksFor } from '../input';
+import { minimumJerk, minimumJerkRate } from '../motion/minimumJerk';
 
 /** What an axis can do at most: a second, a second squared, a second cubed; of radians or metres. */
 export interface MotionLimit {
@@ -12,16 +13,10 @@ export type AxisValues = Readonly<Record<string, number>>;
 const mostAxes = 16;
 const mostTimes = 200_000;
 
-/** The largest slope, curvature and third derivative of {@link share}. */
+/** The largest slope, curvature and third derivative of {@link minimumJerk}. */
 const peakRate = 1.875;
 const peakAccel = 10 / Math.sqrt(3);
 const peakJerk = 60;
-
-/** How far along a minimum-jerk way is at a share of its time, both 0 to 1: `10 s³ − 15 s⁴ + 6 s⁵`, still and unhurried at both ends. */
-export const share = (s: number): number => s ** 3 * (10 + s * (6 * s - 15));
-/** Its first and second derivative. */
-export const shareRate = (s: number): number => 30 * s * s * (1 - s) * (1 - s);
-export const shareAccel = (s: number): number => 60 * s * (1 - s) * (1 - 2 * s);
 
 export function readAxes(check: Checks, path: string, values: AxisValues | undefined): readonly string[] {
 	if (typeof values !== 'object' || values === null) check.fail(path, 'must be values by axis', values);
@@ -89,8 +84,8 @@ export function transition(input: {
 	for (const axis of axes) {
 		const [from, to] = [input.from[axis]!, input.to[axis]!];
 		const s = (t: number) => (durationS === 0 ? 0 : Math.min(1, Math.max(0, t / durationS)));
-		values[axis] = atS.map((t) => from + (to - from) * share(s(t)));
-		rates[axis] = atS.map((t) => (durationS === 0 ? 0 : ((to - from) / durationS) * shareRate(s(t))));
+		values[axis] = atS.map((t) => from + (to - from) * minimumJerk(s(t)));
+		rates[axis] = atS.map((t) => (durationS === 0 ? 0 : ((to - from) / durationS) * minimumJerkRate(s(t))));
 	}
 	return { ...found, values, rates };
 }

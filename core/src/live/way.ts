@@ -2,7 +2,8 @@ import { checksFor } from '../input';
 import { accelAlong, along, type KeyedMove, type MoveKey, type PathPieces, readMove } from '../motion/pathPieces';
 import { atOfPiece, type CubicPiece, type SplineEnd, turnsOfPiece } from '../numeric/spline';
 import { paceBrake } from './stopOnPath';
-import { type AxisValues, type MotionLimit, share, shareAccel, shareRate, transition } from './transition';
+import { type AxisValues, type MotionLimit, transition } from './transition';
+import { minimumJerk, minimumJerkRate, minimumJerkAccel } from '../motion/minimumJerk';
 
 /** What a head is led along: from a pose to another, or through the keys of a move. Time on it runs from 0. */
 export type Way =
@@ -140,10 +141,12 @@ export function wayAt(
 	if (way.kind === 'pose') {
 		const part = way.durationS === 0 ? 1 : Math.min(1, Math.max(0, s / way.durationS));
 		const [v, a] =
-			way.durationS === 0 ? [0, 0] : [shareRate(part) / way.durationS, shareAccel(part) / way.durationS ** 2];
+			way.durationS === 0
+				? [0, 0]
+				: [minimumJerkRate(part) / way.durationS, minimumJerkAccel(part) / way.durationS ** 2];
 		for (const [axis, from] of Object.entries(way.from)) {
 			const d = way.to[axis]! - from;
-			values![axis] = from + d * share(part);
+			values![axis] = from + d * minimumJerk(part);
 			rates![axis] = d * v;
 			accels![axis] = d * a;
 		}

@@ -1,4 +1,5 @@
 import { checksFor } from '../input';
+import { minimumJerk, minimumJerkRate } from './minimumJerk';
 
 export type ProfileKind = 'even' | 'soft' | 'build' | 'eased';
 
@@ -56,10 +57,7 @@ export function profile(input: {
 					peak: speed,
 					at: (t) => {
 						const s = T === 0 ? 0 : t / T;
-						return [
-							distance * s ** 3 * (10 + s * (6 * s - 15)),
-							T === 0 ? 0 : ((30 * distance) / T) * s ** 2 * (1 - s) ** 2
-						];
+						return [distance * minimumJerk(s), T === 0 ? 0 : (distance / T) * minimumJerkRate(s)];
 					}
 				};
 			}

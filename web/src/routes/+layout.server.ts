@@ -1,5 +1,4 @@
 import { countLiveHeads } from '$lib/server/db/liveHeads';
-import { findCrewWithPeople } from '$lib/server/db/people';
 import { stationStates } from '$lib/server/stationStates';
 import { pageLoad } from '$lib/server/page';
 import type { LayoutServerLoad } from './$types';
@@ -7,11 +6,7 @@ import type { LayoutServerLoad } from './$types';
 export const load: LayoutServerLoad = ({ locals, depends }) =>
 	pageLoad(async () => {
 		depends('poise:stations');
-		const { crewId, crewName, person } = locals;
-		const [crew, stations, liveHeads] = await Promise.all([
-			findCrewWithPeople(),
-			stationStates(crewId, person),
-			countLiveHeads(crewId)
-		]);
-		return { crewName, person, people: crew?.people ?? [], stations, liveHeads };
+		const { crewId, crewName, person, people } = locals;
+		const [stations, liveHeads] = await Promise.all([stationStates(crewId, person), countLiveHeads(crewId)]);
+		return { crewName, person, people, stations, liveHeads };
 	});

@@ -23,10 +23,19 @@ const against: Readonly<Record<string, readonly (readonly [file: string, source:
 	'places-looks-down': [[`${lib}/places/zz.ts`, "import '$lib/supports/registry';"]],
 	'supports-looks-down': [[`${lib}/supports/zz.ts`, "import '$lib/stations/payload/sheets';"]],
 	'stations-apart': [[`${lib}/stations/payload/zz.ts`, "import '$lib/stations/logbook/lesson';"]],
-	'kinds-apart': [[`${lib}/supports/sled/zz.ts`, "import '$lib/supports/gimbal/reading';"]],
-	'only-the-registry-names-kinds': [[`${lib}/server/zz.ts`, "import '$lib/supports/sled/state';"]],
+	'kinds-apart': [
+		[`${lib}/supports/sled/zz.ts`, "import '$lib/supports/gimbal/reading';"],
+		[`${lib}/supports/sled/zzf.ts`, "import '$lib/supports/zzfifth/state';"]
+	],
+	'only-the-registry-names-kinds': [
+		[`${lib}/server/zz.ts`, "import '$lib/supports/sled/state';"],
+		[`${lib}/server/zzf.ts`, "import '$lib/supports/zzfifth/state';"],
+		[`${lib}/supports/zzfifth/state.ts`, 'export const state = 1;']
+	],
 	'pages-off-the-server': [[`${lib}/stations/zz.ts`, "import '$lib/server/refusal';"]],
 	'no-unresolved': [[`${lib}/model/zzz.ts`, "import './nowhere';"]],
+	// A kind that nobody knows yet, found by its folder alone.
+	'no-circles-by-glob': [[`${lib}/supports/zzfifth/kind.server.ts`, "import '$lib/server/kinds';"]],
 	'no-circles': [
 		[`${lib}/model/zza.ts`, "import './zzb';"],
 		[`${lib}/model/zzb.ts`, "import './zza';"]
@@ -41,6 +50,9 @@ const against: Readonly<Record<string, readonly (readonly [file: string, source:
 	'queries-in-one-place': [[`${lib}/server/zzq.ts`, "import 'drizzle-orm';"]],
 	'page-code-stays-off-the-server': [[`${lib}/server/zzp.ts`, "import '$lib/keeping/keptDocument.svelte';"]]
 };
+
+/** Imported by the others, and going against nothing. */
+const innocent = new Set([`${lib}/supports/zzfifth/state.ts`, `${lib}/model/zzb.ts`]);
 
 it('every arrow of the map bites what goes against it', async () => {
 	expect(Object.keys(against).sort()).toEqual(forbidden.map(({ name }) => name).sort());
@@ -59,11 +71,13 @@ it('every arrow of the map bites what goes against it', async () => {
 			summary: { violations: readonly { rule: { name: string }; from: string }[] };
 		};
 		for (const [name, breaking] of Object.entries(against))
-			expect(
-				summary.violations.some(({ rule, from }) => rule.name === name && breaking.some(([file]) => file === from)),
-				`${name} lets ${breaking[0]![0]} pass`
-			).toBe(true);
+			for (const [file] of breaking.filter(([file]) => !innocent.has(file)))
+				expect(
+					summary.violations.some(({ rule, from }) => rule.name === name && from === file),
+					`${name} lets ${file} pass`
+				).toBe(true);
 	} finally {
 		for (const [file] of files) rmSync(path.join(root, file), { force: true });
+		rmSync(path.join(root, lib, 'supports', 'zzfifth'), { recursive: true, force: true });
 	}
 });

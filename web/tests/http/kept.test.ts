@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import postgres from 'postgres';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { tableNames } from '../../src/lib/server/db/tableNames';
@@ -45,14 +46,34 @@ const isKeptSoon = async () => {
 };
 
 describe('pages that are given again', () => {
-	it('hears of every table there is', async () => {
-		for (const trigger of ['tells_rows', 'tells_table']) {
-			const rows = await sql`select tgrelid::regclass::text as name from pg_trigger where tgname = ${trigger}`;
-			// What is made from the history of edits is made anew each time.
-			expect(rows.map(({ name }) => name).sort(), trigger).toEqual(
-				tableNames.filter((name) => name !== 'edits').sort()
-			);
+	it('hears of every table there is, whatever is done to its rows', async () => {
+		for (const trigger of ['revised_new', 'revised_other', 'revised_gone']) {
+			const rows =
+				await sql`select tgrelid::regclass::text as name from pg_trigger where tgname = ${trigger} and tgenabled <> 'D'`;
+			expect(rows.map(({ name }) => name).sort(), trigger).toEqual([...tableNames].sort());
 		}
+	});
+	it('hears one word a crew and transaction, of that crew alone', async () => {
+		const heard: string[] = [];
+		const { unlisten } = await sql.listen('poise_revisions', (crew) => void heard.push(crew));
+		const other = randomUUID();
+		const crewId = (await sql`select crew_id from payloads where id = ${payload.id}`)[0]!.crew_id as string;
+		await sql.begin(async (within) => {
+			await within`update payloads set name = name where crew_id = ${crewId}`;
+			await within`update parts set name = name where crew_id = ${crewId}`;
+			await within`insert into crews (id, name) values (${other}, 'Quay')`;
+			await within`insert into people (id, crew_id, name) values (${randomUUID()}, ${other}, 'Ada')`;
+		});
+		await sql`delete from people where crew_id = ${other}`;
+		await sql`delete from crews where id = ${other}`;
+		// Nobody's row was written.
+		await sql`update payloads set name = name where id = ${randomUUID()}`;
+		await rename(payload.name);
+		for (let tries = 0; tries < 100 && heard.length < 5; tries += 1)
+			await new Promise((resolve) => setTimeout(resolve, 20));
+		await unlisten();
+		expect([...heard.slice(0, 2)].sort()).toEqual([crewId, other].sort());
+		expect(heard.slice(2)).toEqual([other, other, crewId]);
 	});
 	it('are the same page, and not sent to whoever has it', async () => {
 		const first = await page();
@@ -101,7 +122,7 @@ describe('pages that are given again', () => {
 			expect(await isKeptSoon()).toBe(true);
 			const [{ count } = { count: 0 }] = await sql`
 				select count(pg_terminate_backend(pid))::int as count from pg_stat_activity
-				where datname = current_database() and pid <> pg_backend_pid() and query ilike any (array['listen poise_changes%', '%tells_rows%', 'select 1'])`;
+				where datname = current_database() and pid <> pg_backend_pid() and query ilike any (array['listen poise_revisions%', 'select 1'])`;
 			expect(count).toBeGreaterThan(0);
 			await rename(name);
 			await soon(name);
@@ -125,7 +146,6 @@ describe('pages that are given again', () => {
 	});
 	it('are gone when what they show is', async () => {
 		expect(await isKeptSoon()).toBe(true);
-		await sql`truncate venue_pictures`;
 		await sql`delete from payloads where id = ${payload.id}`;
 		const until = Date.now() + 3000;
 		let status = 200;

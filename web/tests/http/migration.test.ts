@@ -80,7 +80,9 @@ describe('a database of the time before supports', () => {
 				});
 			expect(now.size).toBe(balances!.length);
 			for (const { id, sled_id, crane_id, rig_id } of people!)
-				expect((await rows('people')).find((row) => row.id === id)!.support_id).toBe(sled_id ?? crane_id ?? rig_id);
+				expect((await rows('at_hand')).find((row) => row.person_id === id)!.support_id).toBe(
+					sled_id ?? crane_id ?? rig_id
+				);
 
 			// Records of shape 1 are read as they are read today, and every page of the crew opens.
 			const get = (path: string) => send(application.origin, 'GET', path);

@@ -246,7 +246,7 @@ describe('a desk among invented heads', () => {
 				if (message.type === 'heads') heads = message.heads!;
 			}
 		});
-		desk.page({ page: 'p', name: 'Ada' }).add(0, socket as never);
+		desk.page({ page: 'p', name: 'Ada' }, () => true).add(0, socket as never);
 		const out = createSocket('udp4');
 		const announce = (id: string) =>
 			new Promise((resolve) =>

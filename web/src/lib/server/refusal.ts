@@ -9,6 +9,7 @@ export const refusals = {
 	wrongType: [415, 'Send JSON, with the content type application/json.'],
 	tooLarge: [413, 'The request is larger than 1 MiB.'],
 	otherOrigin: [403, 'Writes are only taken from the application’s own pages.'],
+	notAllowed: [403, 'Your role in this crew does not allow that. Ask who leads it.'],
 	notFound: [404, 'There is nothing here by that name or number.'],
 	wrongMethod: [405, 'This address does not take that kind of request.'],
 	nameTaken: [409, 'That name is taken.'],

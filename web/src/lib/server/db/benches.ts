@@ -3,7 +3,7 @@ import { serverKind } from '../kinds';
 import { mergedSave, type MergedSave, type WantedChange } from '../mergedSave';
 import { onceARequest } from '../requestMemory';
 import { fromStore, toStore } from '../stored';
-import { orNone } from '../unreadable';
+import { orNone, readable } from '../unreadable';
 import { database, holdAlone, inTransaction } from './client';
 import { documentName, noteEdit } from './edits';
 import { benches, people, supports } from './schema';
@@ -23,6 +23,20 @@ export async function findBench<State = unknown>(
 		return found;
 	});
 	return row === undefined ? null : fromStore(serverKind(row.kind).state, row.state);
+}
+
+/** How a payload stands today on every support it was ever on, by the support's id; what cannot be read is left out, and named. */
+export async function benchesOf(crewId: string, payloadId: string): Promise<ReadonlyMap<string, unknown>> {
+	const rows = await database()
+		.select({ id: benches.supportId, name: supports.name, state: benches.state, kind: supports.kind })
+		.from(benches)
+		.innerJoin(supports, eq(supports.id, benches.supportId))
+		.where(and(eq(benches.crewId, crewId), eq(benches.payloadId, payloadId)));
+	const stands = readable('how this stood last', rows, ({ id, kind, state }) => ({
+		id,
+		state: fromStore(serverKind(kind).state, state)
+	}));
+	return new Map(stands.map(({ id, state }) => [id, state]));
 }
 
 /**

@@ -5,15 +5,15 @@ import { sql } from 'drizzle-orm';
 import { drizzle, type NodePgDatabase } from 'drizzle-orm/node-postgres';
 import { migrate } from 'drizzle-orm/node-postgres/migrator';
 import pg from 'pg';
-import { noteQuery } from '../kept/readSet';
+import { countQuery } from '../requestMemory';
 import * as schema from './schema';
 
 export type Database = NodePgDatabase<typeof schema>;
 /** The database or a transaction on it. */
 export type Queryable = Pick<Database, 'select' | 'insert' | 'update' | 'delete' | 'execute'>;
 
-/** What a page is made from is read off its queries. */
-const logger = { logQuery: noteQuery };
+/** How many questions an answer took stands on its page (`server-timing`), and a test bounds it. */
+const logger = { logQuery: countQuery };
 let pool: pg.Pool | undefined;
 let opened: Database | undefined;
 
@@ -61,10 +61,21 @@ export async function holdAlone(name: string): Promise<void> {
 /** Made once for each connection of the pool: it goes through every table. */
 const ofClients = new WeakMap<pg.ClientBase, Database>();
 function onClient(client: pg.PoolClient): Database {
-	const known = ofClients.get(client) ?? drizzle(client, { schema, logger });
+	const known = ofClients.get(client) ?? drizzle(oneAfterTheOther(client), { schema, logger });
 	ofClients.set(client, known);
 	return known;
 }
+/** What is asked at the same moment within one transaction goes over its connection one after the other: the driver waits for nobody. */
+function oneAfterTheOther(client: pg.PoolClient): pg.PoolClient {
+	let last: Promise<unknown> = Promise.resolve();
+	const query = (...asked: Parameters<pg.PoolClient['query']>) => {
+		const answered = last.then(() => client.query(...asked));
+		last = answered.catch(() => {});
+		return answered;
+	};
+	return Object.create(client, { query: { value: query } }) as pg.PoolClient;
+}
+
 async function attempt<T>(
 	client: pg.ClientBase,
 	work: () => Promise<T>,

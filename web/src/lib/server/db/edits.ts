@@ -97,6 +97,13 @@ export async function trimEdits(crewId: string, document: string): Promise<void>
 		.where(and(ofDocument, notInArray(edits.id, kept)));
 }
 
+/** A document that is deleted takes its history with it, and that of whatever stood on it. */
+export async function forgetEdits(crewId: string, id: string): Promise<void> {
+	await database()
+		.delete(edits)
+		.where(and(eq(edits.crewId, crewId), sql`position(${id} in ${edits.document}) > 0`));
+}
+
 /** Who left a document how, the newest first. */
 export async function listEdits(crewId: string, document: string): Promise<Edit[]> {
 	const rows = await database()

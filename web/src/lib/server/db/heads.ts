@@ -6,7 +6,7 @@ import { headFigures } from '../schemas/head';
 import { fromStore, type StoredAs, toStore } from '../stored';
 import { readable } from '../unreadable';
 import { database, inTransaction } from './client';
-import { documentName, noteEdit } from './edits';
+import { documentName, noteEdit, forgetEdits } from './edits';
 import { heads } from './schema';
 
 /** How a head's figures lie in the database. */
@@ -67,7 +67,9 @@ export const saveHead = (
 	});
 
 /** Moves keep their own copy of it. */
-export async function deleteHead(crewId: string, id: string): Promise<void> {
-	const gone = await database().delete(heads).where(ofCrew(crewId, id)).returning({ id: heads.id });
-	if (gone.length === 0) throw new Refusal('notFound', 'That head is gone already.');
-}
+export const deleteHead = (crewId: string, id: string): Promise<void> =>
+	inTransaction(async () => {
+		const gone = await database().delete(heads).where(ofCrew(crewId, id)).returning({ id: heads.id });
+		if (gone.length === 0) throw new Refusal('notFound', 'That head is gone already.');
+		await forgetEdits(crewId, id);
+	});

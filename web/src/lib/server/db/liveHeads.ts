@@ -13,7 +13,7 @@ import { liveSettings, poseContent } from '../schemas/live';
 import { fromStore, type StoredAs, toStore } from '../stored';
 import { readable } from '../unreadable';
 import { database, holdAlone, inTransaction } from './client';
-import { documentName, noteEdit } from './edits';
+import { documentName, noteEdit, forgetEdits } from './edits';
 import { liveHeads, livePoses } from './schema';
 
 export const liveSettingsAs: StoredAs<LiveSettings> = { schema: liveSettings };
@@ -150,11 +150,13 @@ export const saveLiveHead = (
 		return headOf(saved);
 	});
 
-export async function deleteLiveHead(crewId: string, id: string): Promise<void> {
-	const gone = await database().delete(liveHeads).where(ofCrew(crewId, id)).returning({ id: liveHeads.id });
-	if (gone.length === 0) throw new Refusal('notFound', 'That head is gone already.');
-	await tellDesk(crewId);
-}
+export const deleteLiveHead = (crewId: string, id: string): Promise<void> =>
+	inTransaction(async () => {
+		const gone = await database().delete(liveHeads).where(ofCrew(crewId, id)).returning({ id: liveHeads.id });
+		if (gone.length === 0) throw new Refusal('notFound', 'That head is gone already.');
+		await tellDesk(crewId);
+		await forgetEdits(crewId, id);
+	});
 
 export async function listPoses(crewId: string): Promise<LivePose[]> {
 	const rows = await database()

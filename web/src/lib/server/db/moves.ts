@@ -7,7 +7,7 @@ import { endsByTempo, moveDraft } from '../schemas/move';
 import { fromStore, type StoredAs, toStore } from '../stored';
 import { readable } from '../unreadable';
 import { database, inTransaction } from './client';
-import { documentName, noteEdit } from './edits';
+import { documentName, noteEdit, forgetEdits } from './edits';
 import { moves } from './schema';
 import { findVenue } from './venues';
 
@@ -110,7 +110,9 @@ export const saveMove = (
 	});
 
 /** What ran of it stays in the logbook. */
-export async function deleteMove(crewId: string, id: string): Promise<void> {
-	const gone = await database().delete(moves).where(ofCrew(crewId, id)).returning({ id: moves.id });
-	if (gone.length === 0) throw new Refusal('notFound', 'That move is gone already.');
-}
+export const deleteMove = (crewId: string, id: string): Promise<void> =>
+	inTransaction(async () => {
+		const gone = await database().delete(moves).where(ofCrew(crewId, id)).returning({ id: moves.id });
+		if (gone.length === 0) throw new Refusal('notFound', 'That move is gone already.');
+		await forgetEdits(crewId, id);
+	});

@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, inArray, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, inArray, sql, type SQL } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
 import type { Payload, PayloadCorrection, PayloadDraft } from '$lib/model/payload';
 import { Refusal } from '../refusal';
@@ -7,7 +7,7 @@ import { fromStore, type StoredAs, toStore } from '../stored';
 import { onceARequest } from '../requestMemory';
 import { readable } from '../unreadable';
 import { database, inTransaction, type Queryable } from './client';
-import { documentName, noteEdit } from './edits';
+import { documentName, noteEdit, forgetEdits } from './edits';
 import { attitudeAs, saveWhereItStands } from './savedParts';
 import { parts, payloads, placements } from './schema';
 
@@ -24,12 +24,7 @@ const notePayload = (crewId: string, personId: string, id: string, draft: Payloa
 	noteEdit(crewId, personId, documentName.payload(id), contentOf(draft));
 
 export async function listPayloads(crewId: string): Promise<Payload[]> {
-	const rows = await database()
-		.select()
-		.from(payloads)
-		.where(eq(payloads.crewId, crewId))
-		.orderBy(desc(payloads.updatedAt), desc(payloads.id));
-	return withPlacements(database(), rows, true);
+	return readable('payload', await builds(database(), eq(payloads.crewId, crewId)), payloadOf);
 }
 
 export const findPayload = (crewId: string, id: string): Promise<Payload> =>
@@ -122,61 +117,58 @@ export async function savePayload(
 	});
 }
 
-export async function deletePayload(crewId: string, id: string): Promise<void> {
-	const gone = await database()
-		.delete(payloads)
-		.where(and(eq(payloads.crewId, crewId), eq(payloads.id, id)))
-		.returning({ id: payloads.id });
-	if (gone.length === 0) throw new Refusal('notFound', 'That payload is gone already.');
-}
+export const deletePayload = (crewId: string, id: string): Promise<void> =>
+	inTransaction(async () => {
+		const gone = await database()
+			.delete(payloads)
+			.where(and(eq(payloads.crewId, crewId), eq(payloads.id, id)))
+			.returning({ id: payloads.id });
+		if (gone.length === 0) throw new Refusal('notFound', 'That payload is gone already.');
+		await forgetEdits(crewId, id);
+	});
 
 async function readPayload(from: Queryable, crewId: string, id: string): Promise<Payload> {
+	const [row] = await builds(from, and(eq(payloads.crewId, crewId), eq(payloads.id, id)));
+	if (row === undefined) throw new Refusal('notFound', 'That payload does not exist, or was deleted.');
+	return payloadOf(row);
+}
+
+type Row = typeof payloads.$inferSelect;
+interface Build extends Row {
+	readonly stand: (typeof placements.$inferSelect)[];
+}
+/** Builds with what stands on them, in one go, the newest first. */
+async function builds(from: Queryable, which: SQL | undefined): Promise<Build[]> {
 	const rows = await from
-		.select()
+		.select({ build: payloads, stands: placements })
 		.from(payloads)
-		.where(and(eq(payloads.crewId, crewId), eq(payloads.id, id)));
-	const [payload] = await withPlacements(from, rows);
-	if (payload === undefined) throw new Refusal('notFound', 'That payload does not exist, or was deleted.');
-	return payload;
+		.leftJoin(placements, eq(placements.payloadId, payloads.id))
+		.where(which)
+		.orderBy(desc(payloads.updatedAt), desc(payloads.id), asc(placements.ordinal));
+	const found = new Map<string, Build>();
+	for (const { build, stands } of rows) {
+		const known = found.get(build.id) ?? { ...build, stand: [] };
+		found.set(build.id, known);
+		if (stands !== null) known.stand.push(stands);
+	}
+	return [...found.values()];
 }
 
-/** `tolerant`: one that cannot be read is left out, and gathered. */
-async function withPlacements(
-	from: Queryable,
-	rows: (typeof payloads.$inferSelect)[],
-	tolerant = false
-): Promise<Payload[]> {
-	const ids = rows.map((row) => row.id);
-	const standing =
-		ids.length === 0
-			? []
-			: await from.select().from(placements).where(inArray(placements.payloadId, ids)).orderBy(asc(placements.ordinal));
-	const of = new Map<string, (typeof standing)[number][]>();
-	for (const each of standing) {
-		const those = of.get(each.payloadId);
-		if (those === undefined) of.set(each.payloadId, [each]);
-		else those.push(each);
-	}
-	return tolerant ? readable('payload', rows, payloadOf) : rows.map(payloadOf);
-
-	function payloadOf(row: typeof payloads.$inferSelect): Payload {
-		return {
-			id: row.id,
-			name: row.name,
-			platePartId: row.platePartId,
-			familyId: row.familyId,
-			correction: row.correction === null ? null : fromStore(correctionAs, row.correction),
-			version: row.version,
-			updatedAt: new Date(row.updatedAt).toISOString(),
-			placements: (of.get(row.id) ?? []).map(({ id, partId, xM, yM, zM, attitude }) => ({
-				id,
-				partId,
-				positionM: [xM, yM, zM] as const,
-				...(attitude === null ? {} : { attitude: fromStore(attitudeAs, attitude) })
-			}))
-		};
-	}
-}
+const payloadOf = (row: Build): Payload => ({
+	id: row.id,
+	name: row.name,
+	platePartId: row.platePartId,
+	familyId: row.familyId,
+	correction: row.correction === null ? null : fromStore(correctionAs, row.correction),
+	version: row.version,
+	updatedAt: new Date(row.updatedAt).toISOString(),
+	placements: row.stand.map(({ id, partId, xM, yM, zM, attitude }) => ({
+		id,
+		partId,
+		positionM: [xM, yM, zM] as const,
+		...(attitude === null ? {} : { attitude: fromStore(attitudeAs, attitude) })
+	}))
+});
 
 async function insertPlacements(into: Queryable, crewId: string, payloadId: string, draft: PayloadDraft) {
 	if (draft.placements.length === 0) return;

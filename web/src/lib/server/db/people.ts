@@ -2,18 +2,17 @@ import { and, asc, eq } from 'drizzle-orm';
 import type { Person, Thumb } from '$lib/model/person';
 import { thumbRule } from '../schemas/person';
 import { fromStore, type StoredAs, toStore } from '../stored';
-import { onceARequest } from '../requestMemory';
 import { readable } from '../unreadable';
 import { database } from './client';
-import { crews, people, supports } from './schema';
+import { atHand, crews, people, supports } from './schema';
 
 const personColumns = {
 	id: people.id,
 	name: people.name,
 	units: people.units,
 	theme: people.theme,
-	payloadId: people.payloadId,
-	supportId: people.supportId,
+	payloadId: atHand.payloadId,
+	supportId: atHand.supportId,
 	supportKind: supports.kind,
 	thumb: people.thumb
 };
@@ -26,19 +25,23 @@ const toPerson = <Row extends { readonly id: string; readonly name: string; read
 	return { ...rest, thumb: read[0] ?? null };
 };
 
+interface CrewWithPeople {
+	readonly id: string;
+	readonly name: string;
+	readonly people: readonly Person[];
+}
 /** The crew and everybody in it, in one go: every request begins with this. */
-export const findCrewWithPeople = () => onceARequest('crew', crewWithPeople);
-
-async function crewWithPeople(): Promise<{ crew: { id: string; name: string }; people: Person[] } | null> {
+export async function crewWithPeople(): Promise<CrewWithPeople | null> {
 	const rows = await database()
 		.select({ crew: { id: crews.id, name: crews.name }, person: personColumns })
 		.from(people)
 		.innerJoin(crews, eq(crews.id, people.crewId))
-		.leftJoin(supports, eq(supports.id, people.supportId))
+		.leftJoin(atHand, eq(atHand.personId, people.id))
+		.leftJoin(supports, eq(supports.id, atHand.supportId))
 		.orderBy(asc(crews.id), asc(people.name));
 	const crew = rows[0]?.crew;
 	if (crew === undefined) return null;
-	return { crew, people: rows.filter((row) => row.crew.id === crew.id).map(({ person }) => toPerson(person)) };
+	return { ...crew, people: rows.filter((row) => row.crew.id === crew.id).map(({ person }) => toPerson(person)) };
 }
 
 export async function findCrew(): Promise<{ id: string; name: string } | undefined> {
@@ -50,19 +53,36 @@ export async function listPeople(crewId: string): Promise<Person[]> {
 	const rows = await database()
 		.select(personColumns)
 		.from(people)
-		.leftJoin(supports, eq(supports.id, people.supportId))
+		.leftJoin(atHand, eq(atHand.personId, people.id))
+		.leftJoin(supports, eq(supports.id, atHand.supportId))
 		.where(eq(people.crewId, crewId))
 		.orderBy(asc(people.name));
 	return rows.map(toPerson);
 }
 
+/** What a person says of themselves. */
 export async function changePerson(
 	crewId: string,
 	personId: string,
-	change: Partial<Pick<Person, 'units' | 'theme' | 'payloadId' | 'supportId' | 'thumb'>>
+	{ thumb, ...rest }: Partial<Pick<Person, 'units' | 'theme' | 'thumb'>>
 ): Promise<void> {
+	const change = { ...rest, ...(thumb == null ? {} : { thumb: toStore(thumbAs, thumb) }) };
+	if (Object.keys(change).length === 0) return;
 	await database()
 		.update(people)
-		.set({ ...change, ...(change.thumb == null ? {} : { thumb: toStore(thumbAs, change.thumb) }) })
+		.set(change)
 		.where(and(eq(people.crewId, crewId), eq(people.id, personId)));
+}
+
+/** What a person has on the bench from now on. */
+export async function putAtHand(
+	crewId: string,
+	personId: string,
+	now: Partial<Pick<Person, 'payloadId' | 'supportId'>>
+): Promise<void> {
+	if (Object.keys(now).length === 0) return;
+	await database()
+		.insert(atHand)
+		.values({ crewId, personId, ...now })
+		.onConflictDoUpdate({ target: atHand.personId, set: now });
 }

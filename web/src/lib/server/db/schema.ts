@@ -79,9 +79,6 @@ export const people = pgTable(
 		theme: text('theme', { enum: ['day', 'house', 'blackout'] })
 			.notNull()
 			.default('day'),
-		/** What this person had on the bench last, and on which support. */
-		payloadId: uuid('payload_id'),
-		supportId: uuid('support_id'),
 		/** `{ lagS, spreadS }` of this person's thumb on the timer; null: never measured. */
 		thumb: jsonb('thumb')
 	},
@@ -89,19 +86,39 @@ export const people = pgTable(
 		unique('people_name_in_crew').on(table.crewId, table.name),
 		unique('people_id_in_crew').on(table.crewId, table.id),
 		namedSensibly('people', table.name),
+		check('people_units_known', sql`${table.units} in ('metric', 'imperial')`),
+		check('people_theme_known', sql`${table.theme} in ('day', 'house', 'blackout')`)
+	]
+);
+
+/** What a person had on the bench last, and on which support. */
+export const atHand = pgTable(
+	'at_hand',
+	{
+		crewId: crewId(),
+		personId: uuid('person_id').primaryKey(),
+		payloadId: uuid('payload_id'),
+		supportId: uuid('support_id')
+	},
+	(table) => [
+		index('at_hand_of_payload').on(table.payloadId),
+		index('at_hand_of_support').on(table.supportId),
+		foreignKey({
+			name: 'at_hand_person_of_crew',
+			columns: [table.crewId, table.personId],
+			foreignColumns: [people.crewId, people.id]
+		}).onDelete('cascade'),
 		// Only the id is set to null, not the crew: the migration names the column, which the library cannot.
 		foreignKey({
-			name: 'people_payload_of_crew',
+			name: 'at_hand_payload_of_crew',
 			columns: [table.crewId, table.payloadId],
 			foreignColumns: [payloads.crewId, payloads.id]
 		}).onDelete('set null'),
 		foreignKey({
-			name: 'people_support_of_crew',
+			name: 'at_hand_support_of_crew',
 			columns: [table.crewId, table.supportId],
 			foreignColumns: [supports.crewId, supports.id]
-		}).onDelete('set null'),
-		check('people_units_known', sql`${table.units} in ('metric', 'imperial')`),
-		check('people_theme_known', sql`${table.theme} in ('day', 'house', 'blackout')`)
+		}).onDelete('set null')
 	]
 );
 
@@ -221,6 +238,7 @@ export const benches = pgTable(
 		updatedBy: uuid('updated_by')
 	},
 	(table) => [
+		index('benches_of_payload').on(table.payloadId),
 		primaryKey({ columns: [table.supportId, table.payloadId] }),
 		supportOfCrew('benches', table),
 		foreignKey({
@@ -339,6 +357,7 @@ export const balances = pgTable(
 		record: jsonb('record').notNull()
 	},
 	(table) => [
+		index('balances_of_payload').on(table.payloadId),
 		unique('balances_id_in_crew').on(table.crewId, table.id),
 		index('balances_newest').on(table.crewId, table.loggedAt),
 		kindIsAWord('balances', table.kind),
@@ -426,6 +445,8 @@ export const feelPapers = pgTable(
 		updatedBy: uuid('updated_by')
 	},
 	(table) => [
+		index('feel_papers_of_payload').on(table.payloadId),
+		index('feel_papers_of_support').on(table.supportId),
 		unique('feel_papers_one_of_each').on(table.crewId, table.kind, table.supportId, table.payloadId).nullsNotDistinct(),
 		check('feel_papers_kind_known', sql`${table.kind} in ('sheet', 'setting', 'shots')`),
 		check(
@@ -462,6 +483,8 @@ export const recipes = pgTable(
 		at: moment('at')
 	},
 	(table) => [
+		index('recipes_of_payload').on(table.payloadId),
+		index('recipes_of_support').on(table.supportId),
 		index('recipes_newest').on(table.crewId, table.at),
 		foreignKey({
 			name: 'recipes_payload_of_crew',
@@ -509,6 +532,7 @@ export const moves = pgTable(
 		updatedBy: uuid('updated_by')
 	},
 	(table) => [
+		index('moves_of_venue').on(table.venueId),
 		unique('moves_id_in_crew').on(table.crewId, table.id),
 		index('moves_newest').on(table.crewId, table.updatedAt),
 		namedSensibly('moves', table.name),
@@ -540,6 +564,7 @@ export const moveRuns = pgTable(
 		at: moment('at')
 	},
 	(table) => [
+		index('move_runs_of_move').on(table.moveId),
 		index('move_runs_newest').on(table.crewId, table.at),
 		foreignKey({
 			name: 'move_runs_move_of_crew',
@@ -565,6 +590,7 @@ export const measurements = pgTable(
 		at: moment('at')
 	},
 	(table) => [
+		index('measurements_of_payload').on(table.payloadId),
 		index('measurements_by_part').on(table.crewId, table.partId),
 		foreignKey({
 			name: 'measurements_part_of_crew',
@@ -601,6 +627,8 @@ export const gearChanges = pgTable(
 		at: moment('at')
 	},
 	(table) => [
+		index('gear_changes_of_part').on(table.partId),
+		index('gear_changes_of_support').on(table.supportId),
 		index('gear_changes_newest').on(table.crewId, table.at),
 		foreignKey({
 			name: 'gear_changes_part_of_crew',
@@ -657,6 +685,7 @@ export const liveHeads = pgTable(
 		version: integer('version').notNull().default(1)
 	},
 	(table) => [
+		index('live_heads_of_venue').on(table.venueId),
 		unique('live_heads_id_in_crew').on(table.crewId, table.id),
 		unique('live_heads_box_in_crew').on(table.crewId, table.boxId),
 		unique('live_heads_number_in_crew').on(table.crewId, table.number),

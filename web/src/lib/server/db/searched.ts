@@ -1,5 +1,4 @@
 import { and, type AnyColumn, gte, ilike, lt, or, type SQL } from 'drizzle-orm';
-import { notePassing } from '../kept/readSet';
 import { readSearch } from '../readSearch';
 
 /** A hyphen finds every kind of dash, as in 24–70. */
@@ -11,8 +10,6 @@ const holdsWord = (word: string, columns: readonly AnyColumn[]) => {
 /** What a line must match to be found, whatever book it stands in: every word of the search, and every date in it. */
 export function searched(search: string, at: AnyColumn, words: readonly AnyColumn[]): readonly (SQL | undefined)[] {
 	const { spans, words: plain } = readSearch(search, new Date());
-	// “Last Sunday” is another day tomorrow.
-	if (spans.length > 0) notePassing();
 	return [
 		...spans.map(({ from, to, words: asWords }) =>
 			or(

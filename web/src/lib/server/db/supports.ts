@@ -1,4 +1,4 @@
-import { and, asc, eq, sql } from 'drizzle-orm';
+import { and, asc, eq, inArray, sql } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
 import type { GearDraft } from '$lib/model/gear';
 import type { SupportOnOffer } from '$lib/supports/onOffer';
@@ -10,7 +10,7 @@ import { onceARequest } from '../requestMemory';
 import { readable } from '../unreadable';
 import type { SupportRow } from '../supportKind';
 import { database, inTransaction } from './client';
-import { documentName, noteEdit } from './edits';
+import { documentName, noteEdit, forgetEdits } from './edits';
 import { payloads, supports } from './schema';
 
 type Row = typeof supports.$inferSelect;
@@ -32,13 +32,26 @@ const columns = <Geometry>(
 });
 
 /** All of one kind, the lightest first. */
-export async function listSupports<Geometry = unknown>(crewId: string, kind: string): Promise<SupportRow<Geometry>[]> {
+export const listSupports = <Geometry = unknown>(crewId: string, kind: string): Promise<SupportRow<Geometry>[]> =>
+	listSupportsOf<Geometry>(crewId, [kind]);
+
+/** All of some kinds, kind by kind, the lightest first. */
+export async function listSupportsOf<Geometry = unknown>(
+	crewId: string,
+	kinds: readonly string[]
+): Promise<SupportRow<Geometry>[]> {
 	const rows = await database()
 		.select()
 		.from(supports)
-		.where(and(eq(supports.crewId, crewId), eq(supports.kind, kind)))
+		.where(and(eq(supports.crewId, crewId), inArray(supports.kind, kinds)))
 		.orderBy(asc(supports.greatestPayloadKg), asc(supports.name));
-	return readable(kind, rows, (row) => supportOf<Geometry>(row));
+	return kinds.flatMap((kind) =>
+		readable(
+			kind,
+			rows.filter((row) => row.kind === kind),
+			(row) => supportOf<Geometry>(row)
+		)
+	);
 }
 
 /** Any support of the crew; of that kind, where one is asked for. */
@@ -95,13 +108,15 @@ export const saveSupport = <Geometry>(
 	});
 
 /** With the benches and notes that hang on it; the logbook keeps its copies. */
-export async function deleteSupport(crewId: string, kind: string, id: string): Promise<void> {
-	const gone = await database()
-		.delete(supports)
-		.where(and(ofCrew(crewId, id), eq(supports.kind, kind)))
-		.returning({ id: supports.id });
-	if (gone.length === 0) throw new Refusal('notFound', `That ${kind} is gone already.`);
-}
+export const deleteSupport = (crewId: string, kind: string, id: string): Promise<void> =>
+	inTransaction(async () => {
+		const gone = await database()
+			.delete(supports)
+			.where(and(ofCrew(crewId, id), eq(supports.kind, kind)))
+			.returning({ id: supports.id });
+		if (gone.length === 0) throw new Refusal('notFound', `That ${kind} is gone already.`);
+		await forgetEdits(crewId, id);
+	});
 
 /** Changes the geometry of a support that is locked meanwhile, so that no save beside it is lost. */
 export async function changeGeometry<Geometry>(

@@ -33,6 +33,14 @@ export async function listVenues(crewId: string): Promise<VenueRow[]> {
 	return readable('venue', rows, venueOf);
 }
 
+/** What they are called: a choice among them needs no plans. */
+export const listVenueNames = (crewId: string): Promise<{ readonly id: string; readonly name: string }[]> =>
+	database()
+		.select({ id: venues.id, name: venues.name })
+		.from(venues)
+		.where(and(eq(venues.crewId, crewId), isNull(venues.deletedAt)))
+		.orderBy(asc(venues.name));
+
 export async function findVenue(crewId: string, id: string): Promise<VenueRow> {
 	const [row] = await database().select().from(venues).where(ofCrew(crewId, id));
 	if (row === undefined) throw new Refusal('notFound', 'That venue does not exist, or was deleted.');

@@ -1,82 +1,87 @@
-import type { RequestEvent } from '@sveltejs/kit';
 import { describe, expect, it } from 'vitest';
-import { KeptPages } from './keptPages';
-import { noteQuery } from './readSet';
+import { type Asked, KeptPages } from './keptPages';
 
-const seam = Symbol.for('poise.keptPage');
-type Given = { status: number; headers: readonly (readonly [string, string])[]; body: Uint8Array | null } | null;
-
-/** Pages of one server, the door that it asks at first, and how somebody comes to a page of it the long way. */
-function serving() {
-	const pages = new KeptPages(() => ({ tables: new Set(['parts']) }) as never);
-	const shared: Record<symbol, unknown> = {};
-	pages.openTo(shared);
-	const door = shared[seam] as (method: string, path: string, headers: Record<string, string>) => Given;
+const first: Asked = {
+	...{ revision: '1.1', crewId: 'crew', personId: 'maren', host: 'desk.local', path: '/shelf?a=1' },
+	...{ isData: false, isGzip: false, known: null }
+};
+/** Pages of one server, and how somebody comes to one. */
+function serving(answers: (count: number) => Response | Promise<Response> = () => new Response('a page')) {
+	const pages = new KeptPages();
 	let made = 0;
-	const visit = (path: string, headers: Record<string, string> = {}, person = '') =>
-		pages.of(
-			{
-				request: new Request(`https://desk.local${path}`, { headers: { host: 'desk.local', ...headers } }),
-				cookies: { get: (name: string) => (name === 'person' ? person : undefined) },
-				isDataRequest: false
-			} as unknown as RequestEvent,
-			async () => {
-				noteQuery('select "id", "name" from "parts" where "parts"."crew_id" = $1', ['a']);
-				made += 1;
-				return new Response(`page ${made}`, { headers: { etag: `"${made}"`, 'content-type': 'text/html' } });
-			}
-		);
-	return { pages, door, visit };
+	const visit = async (asked: Partial<Asked> = {}) => {
+		const response = await pages.of({ ...first, ...asked }, async () => answers((made += 1)));
+		return {
+			...{ status: response.status, text: await response.text(), cookie: response.headers.get('set-cookie') },
+			isKept: response.headers.get('server-timing') === 'kept'
+		};
+	};
+	return {
+		visit,
+		get made() {
+			return made;
+		}
+	};
 }
-const words = (given: Given) => (given?.body == null ? null : new TextDecoder().decode(given.body));
-const asked = { host: 'desk.local' };
+const numbered = (count: number) => new Response(`page ${count}`, { headers: { etag: `"${count}"` } });
 
 describe('a kept page', () => {
-	it('is given out at the door once it was made, and to those alone who would be given the same', async () => {
-		const { door, visit } = serving();
-		expect(door('GET', '/shelf?a=1', asked)).toBeNull();
-		await visit('/shelf?a=1', {}, 'maren');
-		const cookie = 'theme=night; person=maren';
-		expect(words(door('GET', '/shelf?a=1', { ...asked, cookie }))).toBe('page 1');
-		expect(door('GET', '/shelf?a=1', { ...asked, cookie })?.headers).toContainEqual(['server-timing', 'kept']);
-		for (const [method, path, headers] of [
-			['HEAD', '/shelf?a=1', { cookie }],
-			['POST', '/shelf?a=1', { cookie }],
-			['GET', '/shelf?a=2', { cookie }],
-			['GET', '/shelf', { cookie }],
-			['GET', '/shelf/__data.json?a=1', { cookie }],
-			['GET', '/shelf?a=1', {}],
-			['GET', '/shelf?a=1', { cookie: 'person=joss' }],
-			['GET', '/shelf?a=1', { cookie: 'otherperson=maren' }],
-			['GET', '/shelf?a=1', { cookie: 'person=joss; person=maren' }],
-			['GET', '/shelf?a=1', { cookie, host: 'other.local' }],
-			['GET', '/shelf?a=1', { cookie, 'accept-encoding': 'gzip, br' }]
-		] as const)
-			expect([method, path, headers, door(method, path, { ...asked, ...headers })]).toEqual([
-				method,
-				path,
-				headers,
-				null
-			]);
+	it('is given again while nothing of the crew was written, and made anew after', async () => {
+		const it = serving(numbered);
+		expect(await it.visit()).toMatchObject({ text: 'page 1', isKept: false });
+		expect(await it.visit()).toMatchObject({ text: 'page 1', isKept: true });
+		expect(await it.visit({ revision: '1.2' })).toMatchObject({ text: 'page 2', isKept: false });
+		expect(await it.visit({ revision: '1.2' })).toMatchObject({ text: 'page 2', isKept: true });
 	});
-	it('is not sent to whoever has it, and is gone when a row of it is written', async () => {
-		const { pages, door, visit } = serving();
-		await visit('/shelf');
-		expect(door('GET', '/shelf', { ...asked, 'if-none-match': '"1"' })).toMatchObject({ status: 304, body: null });
-		expect(words(door('GET', '/shelf', { ...asked, 'if-none-match': '"0"' }))).toBe('page 1');
-		pages.written({ table: 'venues', changed: null, ids: new Map([['crew_id', 'a']]) });
-		expect(words(door('GET', '/shelf', asked))).toBe('page 1');
-		pages.written({ table: 'parts', changed: null, ids: new Map([['crew_id', 'a']]) });
-		expect(door('GET', '/shelf', asked)).toBeNull();
-		expect(await (await visit('/shelf')).text()).toBe('page 2');
-		expect(words(door('GET', '/shelf', asked))).toBe('page 2');
-		pages.forgetAll();
-		expect(door('GET', '/shelf', asked)).toBeNull();
+	it.each([
+		['somebody else', { personId: 'joss' }],
+		['another crew', { crewId: 'other' }],
+		['another address', { path: '/shelf?a=2' }],
+		['another name of the machine', { host: 'other.local' }],
+		['the data of it', { isData: true }],
+		['who takes it compressed', { isGzip: true }]
+	] as const)('is not given to %s', async (_who, asked) => {
+		const it = serving(numbered);
+		await it.visit();
+		expect(await it.visit(asked)).toMatchObject({ text: 'page 2', isKept: false });
+		expect(await it.visit()).toMatchObject({ text: 'page 1', isKept: true });
 	});
-	it('is read from a cookie as the application reads it, and from none that cannot be', async () => {
-		const { door, visit } = serving();
-		await visit('/shelf', {}, 'a b');
-		expect(words(door('GET', '/shelf', { ...asked, cookie: 'person=a%20b' }))).toBe('page 1');
-		expect(door('GET', '/shelf', { ...asked, cookie: 'person=%E0%A4%A' })).toBeNull();
+	it('is neither kept nor given while the database is not heard', async () => {
+		const it = serving(numbered);
+		await it.visit();
+		expect(await it.visit({ revision: null })).toMatchObject({ text: 'page 2', isKept: false });
+		expect(await it.visit({ revision: null })).toMatchObject({ text: 'page 3', isKept: false });
+	});
+	it('that sets a cookie is made for each who asks, also at the same moment', async () => {
+		const it = serving((count) => new Response('hello', { headers: { 'set-cookie': `person=${count}` } }));
+		const all = await Promise.all([it.visit(), it.visit(), it.visit()]);
+		expect(all.map(({ cookie }) => cookie).sort()).toEqual(['person=1', 'person=2', 'person=3']);
+		expect((await it.visit()).cookie).toBe('person=4');
+	});
+	it.each([404, 302, 503])('with %d is not kept', async (status) => {
+		const it = serving(() => new Response(status === 302 ? null : 'no', { status }));
+		await it.visit();
+		expect(await it.visit()).toMatchObject({ status, isKept: false });
+	});
+	it('is made once for many at the same moment; what fails is tried again by the next', async () => {
+		let go: () => void = () => {};
+		const it = serving(async (count) => {
+			if (count === 1) await new Promise<void>((resolve) => (go = resolve));
+			if (count === 2) throw new Error('broken');
+			return numbered(count);
+		});
+		const many = Array.from({ length: 5 }, () => it.visit());
+		await new Promise((resolve) => setTimeout(resolve, 0));
+		go();
+		expect((await Promise.all(many)).map(({ text }) => text)).toEqual(Array(5).fill('page 1'));
+		await expect(it.visit({ path: '/other' })).rejects.toThrow('broken');
+		expect(await it.visit({ path: '/other' })).toMatchObject({ text: 'page 3', isKept: false });
+		expect(it.made).toBe(3);
+	});
+	it('is not sent to whoever has it', async () => {
+		const it = serving(numbered);
+		await it.visit();
+		expect(await it.visit({ known: '"1"' })).toMatchObject({ status: 304, text: '' });
+		expect(await it.visit({ known: '"0"' })).toMatchObject({ status: 200, text: 'page 1' });
 	});
 });

@@ -1,7 +1,4 @@
-import type { RequestEvent } from '@sveltejs/kit';
-import type { ChangeEar } from '../db/changes';
-import { KeptAnswers } from './keptAnswers';
-import type { Written } from './readSet';
+import { LRUCache } from 'lru-cache';
 
 /** A page as it goes out. */
 interface Page {
@@ -9,97 +6,62 @@ interface Page {
 	readonly headers: readonly [string, string][];
 	readonly body: Uint8Array<ArrayBuffer> | null;
 }
-/** A printed page may say what day it is. */
-const longestMs = 10 * 60_000;
-
-/** `serve.mjs` asks here first, with the request as Node has it: a page that is kept needs nothing of SvelteKit. */
-const seam = Symbol.for('poise.keptPage');
-
-interface Asked {
+export interface Asked {
+	/** How often what the page is made from was written; null: not known. */
+	readonly revision: string | null;
+	readonly crewId: string;
+	readonly personId: string;
 	readonly host: string;
 	/** Path and query. */
 	readonly path: string;
 	readonly isData: boolean;
-	readonly encodings: string;
-	readonly person: string;
+	readonly isGzip: boolean;
+	/** The page that whoever asks has already. */
+	readonly known: string | null;
 }
-const keyOf = ({ host, path, isData, encodings, person }: Asked): string =>
-	[host, path, isData, /\bgzip\b/.test(encodings), person].join('\n');
+const mostBytes = 48_000_000;
+/** A page that says what day it is is a minute late at most. */
+const longestMs = 60_000;
 
-/** The first cookie of that name, as `event.cookies` reads it. */
-function cookieIn(header: string, name: string): string {
-	for (const each of header.split(';')) {
-		const [key, value] = each.split('=', 2);
-		if (key?.trim() === name) return decodedOr(value?.trim() ?? '');
-	}
-	return '';
-}
-function decodedOr(text: string): string {
-	try {
-		return decodeURIComponent(text);
-	} catch {
-		return text;
-	}
-}
-
-/** Pages that went out, given again until a row they were made from is written. */
+/** Pages that went out, given again to the same person for as long as nothing of the crew was written. */
 export class KeptPages {
-	readonly #pages: KeptAnswers<Page>;
+	readonly #kept = new LRUCache<string, Page>({ maxSize: mostBytes, ttl: longestMs });
+	/** One that is asked for by many at the same moment is made once. */
+	readonly #making = new Map<string, Promise<Page>>();
 
-	constructor(ear: () => ChangeEar | null) {
-		this.#pages = new KeptAnswers<Page>(ear, {
-			weigh: ({ status, headers, body }) =>
-				status === 200 && body !== null && !headers.some(([name]) => name === 'set-cookie') ? body.byteLength : null,
-			...{ mostBytes: 48_000_000, longestMs }
-		});
-	}
-
-	/** Kept, or made by `make`. */
-	async of(event: RequestEvent, make: () => Promise<Response>): Promise<Response> {
-		const { request, cookies, isDataRequest } = event;
-		const { pathname, search } = new URL(request.url);
-		const key = keyOf({
-			...{ host: request.headers.get('host') ?? '', path: pathname + search, isData: isDataRequest },
-			...{ encodings: request.headers.get('accept-encoding') ?? '', person: cookies.get('person') ?? '' }
-		});
-		const { answer: page, wasKept } = await this.#pages.of(key, async () => {
-			const response = await make();
-			const { status, headers } = response;
-			// One that is no whole page has no body, or none worth holding.
-			return {
-				status,
-				headers: [...headers],
-				body: response.body === null ? null : new Uint8Array(await response.arrayBuffer())
-			};
-		});
-		const response = new Response(page.body, { status: page.status, headers: [...page.headers] });
-		if (!wasKept) return response;
-		response.headers.set('server-timing', 'kept');
-		if (!isSame(page, request.headers.get('if-none-match'))) return response;
-		return new Response(null, { status: 304, headers: response.headers });
-	}
-
-	/** Lets the server give kept pages out by itself, before anything else is asked. */
-	openTo(shared: Record<symbol, unknown>): void {
-		shared[seam] = (method: string, path: string, headers: Readonly<Record<string, string | undefined>>) => {
-			if (method !== 'GET') return null;
-			const { host = '', cookie = '', 'accept-encoding': encodings = '', 'if-none-match': known = null } = headers;
-			const page = this.#pages.peek(
-				keyOf({ host, path, isData: false, encodings, person: cookieIn(cookie, 'person') })
-			);
-			if (page === null) return null;
-			const kept = [...page.headers, ['server-timing', 'kept']] as const;
-			return isSame(page, known) ? { status: 304, headers: kept, body: null } : { ...page, headers: kept };
-		};
-	}
-
-	written(row: Written): void {
-		this.#pages.written(row);
-	}
-	forgetAll(): void {
-		this.#pages.forgetAll();
+	async of({ known, ...asked }: Asked, make: () => Promise<Response>): Promise<Response> {
+		if (asked.revision === null) return make();
+		const key = JSON.stringify(asked);
+		const awaited = this.#making.get(key);
+		const kept = this.#kept.get(key) ?? (awaited === undefined ? undefined : await awaited);
+		if (kept !== undefined && isWhole(kept)) return given(kept, known);
+		const making = make().then(whole);
+		this.#making.set(key, making);
+		// Whoever waits for it hears what went wrong with it; so does whoever asked for it.
+		making.catch(() => {});
+		try {
+			const page = await making;
+			if (isWhole(page)) this.#kept.set(key, page, { size: page.body!.byteLength + 2000 });
+			return new Response(page.body, { status: page.status, headers: [...page.headers] });
+		} finally {
+			if (this.#making.get(key) === making) this.#making.delete(key);
+		}
 	}
 }
 
-const isSame = ({ headers }: Page, known: string | null): boolean =>
-	known !== null && headers.some(([name, value]) => name === 'etag' && value === known);
+async function whole(response: Response): Promise<Page> {
+	const { status, headers, body } = response;
+	return {
+		...{ status, headers: [...headers] },
+		body: body === null ? null : new Uint8Array(await response.arrayBuffer())
+	};
+}
+/** One that sets a cookie is for whoever asked for it; one that is no page is worth nothing to the next. */
+const isWhole = ({ status, headers, body }: Page): boolean =>
+	status === 200 && body !== null && !headers.some(([name]) => name === 'set-cookie');
+
+function given({ status, headers, body }: Page, known: string | null): Response {
+	const all: [string, string][] = [...headers.filter(([name]) => name !== 'server-timing'), ['server-timing', 'kept']];
+	const isSame = known !== null && headers.some(([name, value]) => name === 'etag' && value === known);
+	return isSame ? new Response(null, { status: 304, headers: all }) : new Response(body, { status, headers: all });
+}

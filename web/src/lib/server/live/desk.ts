@@ -1,10 +1,12 @@
 import type { IncomingMessage, Server } from 'node:http';
 import { env } from '$env/dynamic/private';
-import { attach, Desk, type KnownHead, livePath } from '@poise/desk';
+import { type Admitted, attach, Desk, type KnownHead, livePath } from '@poise/desk';
 import WebSocket from 'ws';
+import { allowed } from '$lib/model/access';
 import { contendForDesk, findDeskOwner } from '../db/deskLock';
 import { claimLiveHead, forgetKey, liveHeadsWithKeys } from '../db/liveHeads';
-import { findCrewWithPeople } from '../db/people';
+import { findCrew } from '../db/people';
+import { sessionOf } from '../session';
 import { sayTrouble } from '../trouble';
 
 /** Where heads announce themselves unless it is said otherwise. */
@@ -31,13 +33,14 @@ async function knownHeads(crewId: string): Promise<KnownHead[]> {
 }
 
 /** The desk of this process, where it owns the crew's heads; and the doors of its pages, on the application's own port. */
-export async function startLive(): Promise<void> {
-	const found = await findCrewWithPeople();
-	if (found === null || contending !== null) return;
-	const crewId = found.crew.id;
+export async function startLive(revised: (crewId: string) => void): Promise<void> {
+	const crew = await findCrew();
+	if (crew === undefined || contending !== null) return;
+	const crewId = crew.id;
 	const port = Number(env.POISE_HEADS_PORT ?? defaultPort);
 	const origin = `http://127.0.0.1:${env.PORT ?? 3000}`;
 	const reload = async () => {
+		revised(crewId);
 		try {
 			desk?.know(await knownHeads(crewId));
 		} catch (thrown) {
@@ -85,12 +88,11 @@ export async function stopLive(): Promise<void> {
 	contending = null;
 }
 
-/** Who opens a socket: the person chosen on the page, until sign-in comes. */
-async function identify(request: IncomingMessage, crewId: string): Promise<{ readonly name: string } | null> {
-	const found = await findCrewWithPeople();
-	if (found === null || found.crew.id !== crewId) return null;
-	const chosen = /(?:^|;\s*)person=([0-9a-f-]{36})/i.exec(request.headers.cookie ?? '')?.[1];
-	return found.people.find(({ id }) => id === chosen) ?? found.people[0] ?? null;
+/** Who opens a socket, and what they may at the desk. */
+async function identify(request: IncomingMessage, crewId: string): Promise<Admitted | null> {
+	const session = await sessionOf({ cookie: request.headers.cookie ?? null });
+	if (session === null || session.crew.id !== crewId) return null;
+	return { name: session.person.name, may: (verb) => allowed(session.role, verb) };
 }
 
 /** Until the other process answers. */

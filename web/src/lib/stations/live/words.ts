@@ -37,6 +37,7 @@ const whyWords: Readonly<Record<string, string>> = {
 	linkSlow:
 		'The link is too slow to hold safely: more than a tenth of a second there and back. Come nearer, or use a cable.',
 	watchNotAllowed: 'It moves only while somebody holds.',
+	notAllowed: 'Your role in this crew does not allow that. Ask who leads it.',
 	notReady: 'It is not ready.',
 	lost: 'The hold was lost and the head rests. Press again.',
 	noAnswer: 'The head did not answer. Press again.'

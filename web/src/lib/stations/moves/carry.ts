@@ -1,5 +1,5 @@
 import type { Vec3 } from '@poise/core';
-import { with1 } from './knots';
+import { withKnot } from './knots';
 import { moveLimits } from './limits';
 import type { BaseAxis, Move, Values } from './model';
 import { poseOf } from './path';
@@ -36,7 +36,7 @@ export function carriedTo(
 			reached: { values: {}, missM: 0, why: null }
 		};
 	const values = { ...knot.values, ...(reached.values as Partial<Record<BaseAxis, number>>) };
-	return { move: with1(move, id, (each) => ({ ...each, values })), reached };
+	return { move: withKnot(move, id, (each) => ({ ...each, values })), reached };
 }
 function pivotOf(move: Move, values: Values): Vec3 {
 	if (move.support.kind !== 'arm') return [0, 0, 0];

@@ -14,11 +14,11 @@ const freshId = (knots: readonly Knot[]): string => {
 	return `k${number}`;
 };
 const inOrder = (knots: readonly Knot[]): Knot[] => [...knots].sort((one, two) => one.tS - two.tS);
-export const with1 = (move: Move, id: string, next: (knot: Knot) => Knot): Move => ({
+export const withKnot = (move: Move, id: string, next: (knot: Knot) => Knot): Move => ({
 	...move,
 	knots: move.knots.map((knot) => (knot.id === id ? next(knot) : knot))
 });
-const tenth = (seconds: number) => Math.round(seconds * 1000) / 1000;
+const toThousandth = (seconds: number) => Math.round(seconds * 1000) / 1000;
 /** The first whole millisecond that is not before; what noise of adding has put after a whole one is that one. */
 const notBefore = (seconds: number) => Math.ceil(seconds * 1000 - 1e-6) / 1000;
 const notAfter = (seconds: number) => Math.floor(seconds * 1000 + 1e-6) / 1000;
@@ -54,7 +54,7 @@ export function lookingAt(move: Move, values: Values, subjectM: Vec3 = move.subj
 /** One more knot at a time: there, as the path has it; beyond its ends, where it ended or began. */
 export function putAt(move: Move, run: Run | null, tS: number): { readonly move: Move; readonly id: string } | null {
 	if (move.knots.length >= most.knots) return null;
-	const at = tenth(Math.min(moveLimits.time.most, Math.max(0, tS)));
+	const at = toThousandth(Math.min(moveLimits.time.most, Math.max(0, tS)));
 	const tooNear = move.knots.some((knot) => at > knot.tS - leastLegS && at < knot.tS + knot.dwellS + leastLegS);
 	if (tooNear) return null;
 	const id = freshId(move.knots);
@@ -85,7 +85,7 @@ export function extended(
 	if (first === undefined || last === undefined || move.knots.length >= most.knots) return null;
 	const id = freshId(move.knots);
 	if (end === 'end') {
-		const tS = tenth(last.tS + last.dwellS + byS);
+		const tS = toThousandth(last.tS + last.dwellS + byS);
 		if (tS > moveLimits.time.most) return null;
 		const name = ownName(move.knots, move.knots.length);
 		return { move: { ...move, knots: [...move.knots, { ...last, id, name, tS, dwellS: 0 }] }, id };
@@ -96,7 +96,7 @@ export function extended(
 	return {
 		move: {
 			...move,
-			knots: [{ ...knots[0]!, id, name: ownName(knots, 0), tS: tenth(knots[0]!.tS - byS), dwellS: 0 }, ...knots]
+			knots: [{ ...knots[0]!, id, name: ownName(knots, 0), tS: toThousandth(knots[0]!.tS - byS), dwellS: 0 }, ...knots]
 		},
 		id
 	};
@@ -106,11 +106,11 @@ export const without = (move: Move, id: string): Move =>
 	move.knots.length <= 1 ? move : { ...move, knots: move.knots.filter((knot) => knot.id !== id) };
 
 export const changedKnot = (move: Move, id: string, next: Partial<Knot>): Move =>
-	with1(move, id, (knot) => ({ ...knot, ...next }));
+	withKnot(move, id, (knot) => ({ ...knot, ...next }));
 
 /** One axis of one knot, the others as they are. A held subject's axis is corrected by how far it is off. */
 export function axisAt(move: Move, id: string, axis: keyof Values, value: number): Move {
-	return with1(move, id, (knot) => ({ ...knot, values: { ...knot.values, [axis]: value } }));
+	return withKnot(move, id, (knot) => ({ ...knot, values: { ...knot.values, [axis]: value } }));
 }
 
 /** Between the neighbours, with room for them. */
@@ -125,7 +125,7 @@ export function timeRoom({ knots }: Pick<Move, 'knots'>, id: string): readonly [
 export function movedInTime(move: Move, id: string, tS: number): Move {
 	const [from, to] = timeRoom(move, id);
 	// Between two that leave no whole millisecond it stays where it is.
-	return from > to ? move : changedKnot(move, id, { tS: tenth(Math.min(to, Math.max(from, tS))) });
+	return from > to ? move : changedKnot(move, id, { tS: toThousandth(Math.min(to, Math.max(from, tS))) });
 }
 /** This knot and all after it, so that the legs after it last as long as before. */
 export function movedWithRest(move: Move, id: string, tS: number): Move {
@@ -134,14 +134,17 @@ export function movedWithRest(move: Move, id: string, tS: number): Move {
 	if (here === undefined) return move;
 	const [from] = timeRoom(move, id);
 	const by = Math.max(from, tS) - here.tS;
-	return { ...move, knots: move.knots.map((knot, index) => (index < k ? knot : { ...knot, tS: tenth(knot.tS + by) })) };
+	return {
+		...move,
+		knots: move.knots.map((knot, index) => (index < k ? knot : { ...knot, tS: toThousandth(knot.tS + by) }))
+	};
 }
 /** A rest of so long: what comes after comes later by the difference. */
 export function restedAt(move: Move, id: string, dwellS: number): Move {
 	const k = move.knots.findIndex((knot) => knot.id === id);
 	const here = move.knots[k];
 	if (here === undefined) return move;
-	const restS = tenth(dwellS);
+	const restS = toThousandth(dwellS);
 	const by = restS - here.dwellS;
 	return {
 		...move,

@@ -1,4 +1,5 @@
 import type { Move } from './model';
+import { minimumJerk, minimumJerkRate } from '@poise/core';
 
 /** How time goes over a stretch between two stops, by the shape of its speed. */
 export interface Law {
@@ -25,7 +26,7 @@ export function lawOf(
 		case 'soft':
 			if (firstS < lastsS) return softOver(firstS / lastsS, lastS / lastsS);
 			return {
-				at: (share) => [share ** 3 * (10 + share * (6 * share - 15)), 30 * share ** 2 * (1 - share) ** 2],
+				at: (share) => [minimumJerk(share), minimumJerkRate(share)],
 				corners: []
 			};
 		case 'build':

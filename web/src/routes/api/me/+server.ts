@@ -1,5 +1,5 @@
 import { api, readBody } from '$lib/server/api';
-import { changePerson, listPeople } from '$lib/server/db/people';
+import { changePerson, listPeople, putAtHand } from '$lib/server/db/people';
 import { findPayload } from '$lib/server/db/payloads';
 import { findSupport } from '$lib/server/db/supports';
 import { Refusal } from '$lib/server/refusal';
@@ -8,9 +8,14 @@ import { personChange, personChoice } from '$lib/server/schemas/person';
 export const PATCH = api(async (event) => {
 	const change = await readBody(event, personChange);
 	const { crewId, person } = event.locals;
-	if (change.payloadId !== undefined) await findPayload(crewId, change.payloadId);
-	const support = change.supportId === undefined ? null : await findSupport(crewId, change.supportId);
-	await changePerson(crewId, person.id, change);
+	const { payloadId, supportId, ...self } = change;
+	if (payloadId !== undefined) await findPayload(crewId, payloadId);
+	const support = supportId === undefined ? null : await findSupport(crewId, supportId);
+	await changePerson(crewId, person.id, self);
+	await putAtHand(crewId, person.id, {
+		...(payloadId === undefined ? {} : { payloadId }),
+		...(supportId === undefined ? {} : { supportId })
+	});
 	return { ...person, ...change, ...(support === null ? {} : { supportKind: support.kind }) };
 });
 

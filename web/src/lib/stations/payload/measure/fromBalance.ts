@@ -78,6 +78,6 @@ function found(
 		sigma > 0.05 ? [] : [{ axis: axis as 0 | 1 | 2, valueM: value + (shiftM[axis] ?? 0), sigmaM: sigma }]
 	);
 	return told.length === 0
-		? { problem: 'That rig’s slides say nothing of this.' }
+		? { problem: 'That gimbal’s slides say nothing of this.' }
 		: { found: told, notes: ['Friction, the scales and the other parts’ uncertainty are in the ±.'] };
 }
