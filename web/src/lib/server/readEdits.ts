@@ -2,22 +2,19 @@ import type { Edit } from '$lib/model/edit';
 import type { PaperKind } from '$lib/model/paper';
 import { idOf } from './api';
 import { listEdits } from './db/edits';
-import { feelPaper } from './db/feel';
 import { headAs } from './db/heads';
-import { liveSettingsAs } from './db/liveHeads';
-import { moveAs } from './db/moves';
 import { paperAs } from './db/papers';
 import { findSupport } from './db/supports';
 import { planAs } from './db/venues';
 import { serverKind } from './kinds';
 import { Refusal } from './refusal';
+import type { HistoryReader } from './station';
+import { historyOf } from './stations';
 import { fromStore } from './stored';
 import { sayTrouble } from './trouble';
 
-type Json = Readonly<Record<string, unknown>>;
-
 /** How what lies in a document's history is read today: brought up to date like the document itself. */
-async function reader(crewId: string, document: string): Promise<(content: Json) => unknown> {
+async function reader(crewId: string, document: string): Promise<HistoryReader> {
 	const [topic, id, more] = document.split('/');
 	switch (topic) {
 		case 'payload':
@@ -26,10 +23,6 @@ async function reader(crewId: string, document: string): Promise<(content: Json)
 			return ({ plan, ...rest }) => ({ ...rest, plan: fromStore(planAs, plan) });
 		case 'head':
 			return ({ head, ...rest }) => ({ ...rest, head: fromStore(headAs, head) });
-		case 'liveHead':
-			return ({ settings, ...rest }) => ({ ...rest, settings: fromStore(liveSettingsAs, settings) });
-		case 'move':
-			return (content) => fromStore(moveAs, content);
 		case 'support': {
 			const { geometry: as } = serverKind((await findSupport(crewId, idOf(id))).kind);
 			return ({ geometry, ...rest }) => ({ ...rest, geometry: fromStore(as, geometry) as unknown });
@@ -41,11 +34,9 @@ async function reader(crewId: string, document: string): Promise<(content: Json)
 		case 'paper':
 			if (more === 'power' || more === 'checklist') return (paper) => fromStore(paperAs(more as PaperKind), paper);
 			break;
-		case 'feel': {
-			const { as } = feelPaper(id);
-			return (content) => fromStore(as, content) as unknown;
-		}
 	}
+	const ofStation = historyOf(document);
+	if (ofStation !== null) return ofStation;
 	throw new Refusal('notFound', 'Nothing of that sort has a history.');
 }
 
@@ -54,7 +45,7 @@ export async function readEdits(crewId: string, document: string): Promise<Edit[
 	const [read, edits] = await Promise.all([reader(crewId, document), listEdits(crewId, document)]);
 	return edits.flatMap(({ content, ...edit }) => {
 		try {
-			return [{ ...edit, content: read(content as Json) }];
+			return [{ ...edit, content: read(content as Parameters<HistoryReader>[0]) }];
 		} catch (thrown) {
 			sayTrouble(`history of ${document}, ${edit.at}`, thrown);
 			return [];

@@ -1,6 +1,6 @@
 import { listLiveHeads, listPoses } from '$lib/server/db/liveHeads';
 import { listVenues } from '$lib/server/db/venues';
-import { movesForDesk } from '$lib/server/live/movesForDesk';
+import { movesForDesk } from '$lib/stations/moves/forDesk.server';
 import { unreadable } from '$lib/server/unreadable';
 import { pageLoad } from '$lib/server/page';
 import type { PageServerLoad } from './$types';

@@ -1,6 +1,6 @@
 import { byPlace, placeText, readPlace } from '$lib/server/db/bookPlace';
 import { listBalances } from '$lib/server/db/log';
-import { listMoveRuns } from '$lib/server/db/moveRuns';
+import { listMoveRuns } from '$lib/stations/moves/runRows.server';
 import { unreadable } from '$lib/server/unreadable';
 import { pageLoad } from '$lib/server/page';
 import type { PageServerLoad } from './$types';

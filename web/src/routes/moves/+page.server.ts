@@ -1,6 +1,6 @@
 import { redirect } from '@sveltejs/kit';
-import { listMoves } from '$lib/server/db/moves';
-import { gearForMoves } from '$lib/server/moveData';
+import { listMoves } from '$lib/stations/moves/rows.server';
+import { gearForMoves } from '$lib/stations/moves/data.server';
 import { listVenues } from '$lib/server/db/venues';
 import { movePath } from '$lib/stations/moves/address';
 import { unreadable } from '$lib/server/unreadable';

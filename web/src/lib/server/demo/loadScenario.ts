@@ -23,9 +23,7 @@ import { newPart } from '../schemas/part';
 import { payloadDraft } from '../schemas/payload';
 import { venueDraft } from '../schemas/venue';
 import type { SupportRow } from '../supportKind';
-import { loadFeel } from './loadFeel';
-import { loadLive } from './loadLive';
-import { loadMoves } from './loadMoves';
+import { serverStations } from '../stations';
 
 /** Loads the demo scenario into an empty database, through the same doors as anything typed. Does nothing otherwise. */
 export async function loadScenarioOnce(): Promise<void> {
@@ -110,9 +108,7 @@ async function loadScenario(): Promise<void> {
 				addEntry(crewId, named(personIds, person), { id: supportId, kind: key }, entry, { at: at.toISOString() })
 		});
 
-	await loadFeel(crewId, personIds, made);
-	await loadMoves(crewId, personIds);
-	await loadLive(crewId, firstPerson);
+	for (const [, station] of serverStations) await station.demo?.({ crewId, personIds, payloads: made });
 
 	const { checklist } = scenario;
 	const checked = made.get(checklist.payload);

@@ -1,6 +1,6 @@
 import { api, readBody } from '$lib/server/api';
-import { createMove, listMoves } from '$lib/server/db/moves';
-import { moveNew } from '$lib/server/schemas/move';
+import { createMove, listMoves } from '$lib/stations/moves/rows.server';
+import { moveNew } from '$lib/stations/moves/schemas.server';
 
 export const GET = api(({ locals }) => listMoves(locals.crewId));
 

@@ -1,6 +1,6 @@
 import { api, readBody } from '$lib/server/api';
-import { createRecipe, listRecipes } from '$lib/server/db/recipes';
-import { newRecipe } from '$lib/server/schemas/feel';
+import { createRecipe, listRecipes } from '$lib/stations/feel/recipeRows.server';
+import { newRecipe } from '$lib/stations/feel/schemas.server';
 
 export const GET = api(({ locals, url }) => listRecipes(locals.crewId, url.searchParams.get('find') ?? ''));
 

@@ -1,4 +1,4 @@
-import { moveData } from '$lib/server/moveData';
+import { moveData } from '$lib/stations/moves/data.server';
 import { pageLoad } from '$lib/server/page';
 import type { LayoutServerLoad } from './$types';
 

@@ -1,8 +1,8 @@
 import { api, idOf, readBody, validated } from '$lib/server/api';
-import { feelPaper, type FeelPaperOf, findFeelPaper, saveFeelPaper } from '$lib/server/db/feel';
+import { feelPaper, type FeelPaperOf, findFeelPaper, saveFeelPaper } from '$lib/stations/feel/papers.server';
 import { Refusal } from '$lib/server/refusal';
-import { feelSave } from '$lib/server/schemas/feel';
-import { refuseForeignModes } from '$lib/server/feelModes';
+import { feelSave } from '$lib/stations/feel/schemas.server';
+import { refuseForeignModes } from '$lib/stations/feel/modes.server';
 import type { RequestEvent } from './$types';
 import Joi from 'joi';
 

@@ -1,6 +1,6 @@
 import { api, idOf, readBody } from '$lib/server/api';
-import { deleteMove, findMove, saveMove } from '$lib/server/db/moves';
-import { moveSave } from '$lib/server/schemas/move';
+import { deleteMove, findMove, saveMove } from '$lib/stations/moves/rows.server';
+import { moveSave } from '$lib/stations/moves/schemas.server';
 import type { RequestEvent } from './$types';
 
 export const GET = api(({ locals, params }: RequestEvent) => findMove(locals.crewId, idOf(params.id)));

@@ -1,6 +1,6 @@
 import { api, idOf, readBody } from '$lib/server/api';
-import { strikeRecipe } from '$lib/server/db/recipes';
-import { recipeChange } from '$lib/server/schemas/feel';
+import { strikeRecipe } from '$lib/stations/feel/recipeRows.server';
+import { recipeChange } from '$lib/stations/feel/schemas.server';
 import type { RequestEvent } from './$types';
 
 export const PATCH = api(async (event: RequestEvent) => {

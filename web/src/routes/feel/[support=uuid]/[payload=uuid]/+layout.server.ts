@@ -1,4 +1,4 @@
-import { feelData } from '$lib/server/feelData';
+import { feelData } from '$lib/stations/feel/data.server';
 import { pageLoad } from '$lib/server/page';
 import type { LayoutServerLoad } from './$types';
 

@@ -1,5 +1,5 @@
 import { idOf } from '$lib/server/api';
-import { findMoveRun } from '$lib/server/db/moveRuns';
+import { findMoveRun } from '$lib/stations/moves/runRows.server';
 import { pageLoad } from '$lib/server/page';
 import type { PageServerLoad } from './$types';
 

@@ -1,6 +1,6 @@
 import { api, idOf, readBody } from '$lib/server/api';
-import { logMoveRun } from '$lib/server/db/moveRuns';
-import { runNew } from '$lib/server/schemas/move';
+import { logMoveRun } from '$lib/stations/moves/runRows.server';
+import { runNew } from '$lib/stations/moves/schemas.server';
 import type { RequestEvent } from './$types';
 
 export const POST = api(async (event: RequestEvent) => {

@@ -1,6 +1,6 @@
 import { api, idOf, readBody } from '$lib/server/api';
-import { strikeMoveRun } from '$lib/server/db/moveRuns';
-import { runChange } from '$lib/server/schemas/move';
+import { strikeMoveRun } from '$lib/stations/moves/runRows.server';
+import { runChange } from '$lib/stations/moves/schemas.server';
 import type { RequestEvent } from './$types';
 
 export const PATCH = api(async (event: RequestEvent) => {

@@ -1,4 +1,4 @@
-import { listRecipes } from '$lib/server/db/recipes';
+import { listRecipes } from '$lib/stations/feel/recipeRows.server';
 import { pageLoad } from '$lib/server/page';
 import type { PageServerLoad } from './$types';
 

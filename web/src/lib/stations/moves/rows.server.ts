@@ -1,15 +1,15 @@
 import { and, desc, eq, sql } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
-import type { Move, SavedMove } from '$lib/stations/moves/model';
-import { most } from '$lib/stations/moves/limits';
-import { Refusal } from '../refusal';
-import { endsByTempo, moveDraft } from '../schemas/move';
-import { fromStore, type StoredAs, toStore } from '../stored';
-import { readable } from '../unreadable';
-import { database, inTransaction } from './client';
-import { documentName, noteEdit, forgetEdits } from './edits';
-import { moves } from './schema';
-import { findVenue } from './venues';
+import type { Move, SavedMove } from './model';
+import { most } from './limits';
+import { Refusal } from '$lib/server/refusal';
+import { endsByTempo, moveDraft } from './schemas.server';
+import { fromStore, type StoredAs, toStore } from '$lib/server/stored';
+import { readable } from '$lib/server/unreadable';
+import { database, inTransaction } from '$lib/server/db/client';
+import { documentName, noteEdit, forgetEdits } from '$lib/server/db/edits';
+import { moves } from '$lib/server/db/schema';
+import { findVenue } from '$lib/server/db/venues';
 
 /** How a move lies in the database. */
 export const moveAs: StoredAs<Move> = { schema: moveDraft, upgrades: [endsByTempo] };

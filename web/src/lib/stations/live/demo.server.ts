@@ -5,9 +5,10 @@ import { env } from '$env/dynamic/private';
 import { v7 as newId } from 'uuid';
 import { type LensAt, lensOffset } from '$lib/model/lensAt';
 import type { LivePlace, LiveSettings } from '$lib/model/liveHead';
-import { axesAt, mountOf } from '$lib/stations/live/stand';
-import { claimLiveHead, createPose, freshSettings, listLiveHeads, saveLiveHead } from '../db/liveHeads';
-import { listVenues } from '../db/venues';
+import { axesAt, mountOf } from './stand';
+import { claimLiveHead, createPose, freshSettings, listLiveHeads, saveLiveHead } from '$lib/server/db/liveHeads';
+import { listVenues } from '$lib/server/db/venues';
+import type { DemoCrew } from '$lib/server/station';
 
 /** The keys of the simulated heads that were made for this demo; without that process, none. */
 function demoKeys(): Readonly<Record<string, string>> {
@@ -21,7 +22,9 @@ function demoKeys(): Readonly<Record<string, string>> {
 }
 
 /** The chapel's heads with their poses, through the same doors as a claimed head's. */
-export async function loadLive(crewId: string, personId: string): Promise<void> {
+export async function loadLive({ crewId, personIds }: DemoCrew): Promise<void> {
+	const [personId] = personIds.values();
+	if (personId === undefined) throw new Error('The scenario has nobody.');
 	const keys = demoKeys();
 	const chapel = (await listVenues(crewId)).find(({ name }) => name === 'Saltmarsh Road Chapel');
 	for (const each of scenario.liveHeads) {

@@ -1,9 +1,9 @@
-import { whyNoMode } from '$lib/stations/feel/modes';
-import type { ModeSheet } from '$lib/stations/feel/model';
+import { whyNoMode } from './modes';
+import type { ModeSheet } from './model';
 import { type TurningAxis, turningAxes } from '$lib/model/turning';
-import type { FeelPaperOf } from './db/feel';
-import { findSupport } from './db/supports';
-import { Refusal } from './refusal';
+import type { FeelPaperOf } from './papers.server';
+import { findSupport } from '$lib/server/db/supports';
+import { Refusal } from '$lib/server/refusal';
 
 /** A mode that the gimbal has no motor for is refused at its field. */
 export async function refuseForeignModes(

@@ -1,27 +1,23 @@
 import { mFromMm, radFromDeg } from '@poise/core';
 import { scenario } from '@poise/demo';
 import { v7 as newId } from 'uuid';
-import type { Payload } from '$lib/model/payload';
-import { motorsOf } from '$lib/stations/feel/figures';
-import { freshFeel, freshSheet } from '$lib/stations/feel/fresh';
-import { type FeelState, type ModeSheet, settingNames, type TimedRun } from '$lib/stations/feel/model';
-import { recipeFor } from '$lib/stations/feel/recipe';
-import { fittedFollow, scalesFrom } from '$lib/stations/feel/scales';
-import { noShots, shotOf } from '$lib/stations/feel/shots';
-import { saveFeelPaper } from '../db/feel';
-import { createRecipe } from '../db/recipes';
-import { listSupports } from '../db/supports';
-import { feelData } from '../feelData';
+import type { DemoCrew } from '$lib/server/station';
+import { motorsOf } from './figures';
+import { freshFeel, freshSheet } from './fresh';
+import { type FeelState, type ModeSheet, settingNames, type TimedRun } from './model';
+import { recipeFor } from './recipe';
+import { fittedFollow, scalesFrom } from './scales';
+import { noShots, shotOf } from './shots';
+import { saveFeelPaper } from './papers.server';
+import { createRecipe } from './recipeRows.server';
+import { listSupports } from '$lib/server/db/supports';
+import { feelData } from './data.server';
 
 const { feel } = scenario;
 const daysAgo = (days: number) => new Date(Date.now() - days * 24 * 3600 * 1000).toISOString();
 
 /** The scenario's mode sheets, timed turns, recipes and shots of the day, through the same doors as anything typed. */
-export async function loadFeel(
-	crewId: string,
-	personIds: ReadonlyMap<string, string>,
-	payloads: ReadonlyMap<string, Payload>
-): Promise<void> {
+export async function loadFeel({ crewId, personIds, payloads }: DemoCrew): Promise<void> {
 	const gimbals = await listSupports(crewId, 'gimbal');
 	const idOf = (name: string) => found(gimbals.find((each) => each.name === name)?.id, name);
 	const personId = (name: string) => found(personIds.get(name), name);

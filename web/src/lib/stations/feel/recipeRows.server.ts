@@ -1,14 +1,14 @@
 import { and, desc, eq } from 'drizzle-orm';
-import type { NewRecipe, Recipe, RecipeDetail } from '$lib/stations/feel/model';
-import { Refusal } from '../refusal';
-import { recipeDetail } from '../schemas/feel';
-import { fromStore, type StoredAs, toStore } from '../stored';
-import { readable } from '../unreadable';
-import { database, inTransaction } from './client';
-import { findPayload } from './payloads';
-import { people, recipes } from './schema';
-import { searched } from './searched';
-import { findSupport } from './supports';
+import type { NewRecipe, Recipe, RecipeDetail } from './model';
+import { Refusal } from '$lib/server/refusal';
+import { recipeDetail } from './schemas.server';
+import { fromStore, type StoredAs, toStore } from '$lib/server/stored';
+import { readable } from '$lib/server/unreadable';
+import { database, inTransaction } from '$lib/server/db/client';
+import { findPayload } from '$lib/server/db/payloads';
+import { people, recipes } from '$lib/server/db/schema';
+import { searched } from '$lib/server/db/searched';
+import { findSupport } from '$lib/server/db/supports';
 
 /** How a recipe lies in the database. */
 const recipeAs: StoredAs<RecipeDetail> = { schema: recipeDetail };

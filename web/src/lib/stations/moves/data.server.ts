@@ -1,16 +1,16 @@
 import type { Carrying } from '$lib/model/carrying';
 import type { Person } from '$lib/model/person';
 import { supportKinds } from '$lib/supports/registry';
-import { idOf } from './api';
-import { benchesOf } from './db/benches';
-import { listHeads } from './db/heads';
-import { findMove } from './db/moves';
-import { listMoveRuns } from './db/moveRuns';
-import { listSupportsOf } from './db/supports';
-import { findVenue, listVenueNames } from './db/venues';
-import { drawnCameras } from './drawnCameras';
-import { serverKind } from './kinds';
-import { Refusal } from './refusal';
+import { idOf } from '$lib/server/api';
+import { benchesOf } from '$lib/server/db/benches';
+import { listHeads } from '$lib/server/db/heads';
+import { findMove } from './rows.server';
+import { listMoveRuns } from './runRows.server';
+import { listSupportsOf } from '$lib/server/db/supports';
+import { findVenue, listVenueNames } from '$lib/server/db/venues';
+import { drawnCameras } from '$lib/server/drawnCameras';
+import { serverKind } from '$lib/server/kinds';
+import { Refusal } from '$lib/server/refusal';
 
 /** What of the shelf can carry a camera through a move, as its bench stands; and what can be carried. */
 export async function gearForMoves(crewId: string, person: Person) {

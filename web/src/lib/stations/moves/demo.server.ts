@@ -1,20 +1,21 @@
 import { mFromMm, radFromDeg, type Vec3 } from '@poise/core';
 import { scenario } from '@poise/demo';
 import { v7 as newId } from 'uuid';
-import { lookingAt } from '$lib/stations/moves/knots';
-import type { Knot, Move, Values } from '$lib/stations/moves/model';
-import { fromPattern } from '$lib/stations/moves/fromPattern';
-import { headPatterns } from '$lib/stations/moves/headPatterns';
-import { movePatterns } from '$lib/stations/moves/patterns';
-import { createHead, listHeads } from '../db/heads';
-import { createMove, findMove } from '../db/moves';
-import { logMoveRun } from '../db/moveRuns';
-import { listVenues } from '../db/venues';
+import { lookingAt } from './knots';
+import type { Knot, Move, Values } from './model';
+import { fromPattern } from './fromPattern';
+import { headPatterns } from './headPatterns';
+import { movePatterns } from './patterns';
+import { createHead, listHeads } from '$lib/server/db/heads';
+import { createMove, findMove } from './rows.server';
+import { logMoveRun } from './runRows.server';
+import { listVenues } from '$lib/server/db/venues';
+import type { DemoCrew } from '$lib/server/station';
 
 const { heads, moves, moveRuns } = scenario;
 
 /** The scenario's heads, its move in every venue and what ran, through the same doors as anything typed. */
-export async function loadMoves(crewId: string, personIds: ReadonlyMap<string, string>): Promise<void> {
+export async function loadMoves({ crewId, personIds }: DemoCrew): Promise<void> {
 	const personId = (name: string) => found(personIds.get(name), name);
 	const someone = found([...personIds.values()][0], 'anybody');
 	for (const { name, pattern } of heads)

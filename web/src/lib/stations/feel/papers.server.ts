@@ -1,14 +1,14 @@
 import { and, eq, isNull, sql } from 'drizzle-orm';
 import { v7 as newId } from 'uuid';
-import type { FeelState, ModeSheet, ShotList } from '$lib/stations/feel/model';
-import { Refusal } from '../refusal';
-import { feelState, modeSheet, shotList } from '../schemas/feel';
-import { fromStore, type StoredAs, toStore } from '../stored';
-import { database, inTransaction } from './client';
-import { documentName, noteEdit } from './edits';
-import { findPayload } from './payloads';
-import { feelPapers } from './schema';
-import { findSupport } from './supports';
+import type { FeelState, ModeSheet, ShotList } from './model';
+import { Refusal } from '$lib/server/refusal';
+import { feelState, modeSheet, shotList } from './schemas.server';
+import { fromStore, type StoredAs, toStore } from '$lib/server/stored';
+import { database, inTransaction } from '$lib/server/db/client';
+import { documentName, noteEdit } from '$lib/server/db/edits';
+import { findPayload } from '$lib/server/db/payloads';
+import { feelPapers } from '$lib/server/db/schema';
+import { findSupport } from '$lib/server/db/supports';
 
 interface FeelPapers {
 	readonly sheet: ModeSheet;

@@ -1,15 +1,15 @@
 import { and, desc, eq } from 'drizzle-orm';
-import type { Move, MoveRun, RunSeen } from '$lib/stations/moves/model';
-import { Refusal } from '../refusal';
-import { endsByTempo, moveRunDetail } from '../schemas/move';
-import { fromStore, type StoredAs, toStore } from '../stored';
-import { readable } from '../unreadable';
-import { database, inTransaction } from './client';
-import { findMove } from './moves';
-import { type BookPlace, microsOf, olderThan } from './bookPlace';
-import { moveRuns, people } from './schema';
-import { searched } from './searched';
-import { findVenue } from './venues';
+import type { Move, MoveRun, RunSeen } from './model';
+import { Refusal } from '$lib/server/refusal';
+import { endsByTempo, moveRunDetail } from './schemas.server';
+import { fromStore, type StoredAs, toStore } from '$lib/server/stored';
+import { readable } from '$lib/server/unreadable';
+import { database, inTransaction } from '$lib/server/db/client';
+import { findMove } from './rows.server';
+import { type BookPlace, microsOf, olderThan } from '$lib/server/db/bookPlace';
+import { moveRuns, people } from '$lib/server/db/schema';
+import { searched } from '$lib/server/db/searched';
+import { findVenue } from '$lib/server/db/venues';
 
 /** How a run lies in the database: the move as it was, and what was seen. */
 const runAs: StoredAs<{ readonly move: Move; readonly seen: RunSeen }> = {

@@ -1,7 +1,7 @@
 import type { LiveMove, MoveStand } from '$lib/model/liveMove';
-import type { MoveSupport } from '$lib/stations/moves/model';
-import { runOf, runs, sample } from '$lib/stations/moves/path';
-import { listMoves } from '../db/moves';
+import type { MoveSupport } from './model';
+import { runOf, runs, sample } from './path';
+import { listMoves } from './rows.server';
 
 /** What a head at the desk turns or goes along; its lens is found by its rings, not by metres. */
 const headAxes = ['trackM', 'swingRad', 'boomRad', 'panRad', 'tiltRad', 'rollRad'] as const;

@@ -2,8 +2,8 @@ import type { Vec3 } from '@poise/core';
 import Joi from 'joi';
 import { flexLimit } from '$lib/model/flex';
 import type { Limit } from '$lib/model/limits';
-import { moveLimits, most } from '$lib/stations/moves/limits';
-import { axisWords } from '$lib/stations/moves/axes';
+import { moveLimits, most } from './limits';
+import { axisWords } from './axes';
 import {
 	allAxes,
 	headAxes,
@@ -15,11 +15,11 @@ import {
 	subjectShapes,
 	tempos,
 	type Values
-} from '$lib/stations/moves/model';
-import { headFigures } from './head';
-import { lensAt } from './lensAt';
-import { id, key, name, version, within } from './quantities';
-import { flag, maybeWords, note, one, span, words } from './words';
+} from './model';
+import { headFigures } from '$lib/server/schemas/head';
+import { lensAt } from '$lib/server/schemas/lensAt';
+import { id, key, name, version, within } from '$lib/server/schemas/quantities';
+import { flag, maybeWords, note, one, span, words } from '$lib/server/schemas/words';
 
 const place = (label: string) =>
 	Joi.array<Vec3>()

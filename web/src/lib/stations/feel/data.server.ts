@@ -1,20 +1,20 @@
 import { PhysicsInputError } from '@poise/core';
 import { mountedBodies, standingParts } from '$lib/model/payload';
 import { type Turnings } from '$lib/model/turning';
-import { motorsOf, speakingAxis } from '$lib/stations/feel/figures';
-import { freshFeel, freshSheet } from '$lib/stations/feel/fresh';
-import { noShots } from '$lib/stations/feel/shots';
-import { idOf } from './api';
-import { learnedTogether } from './benchData';
-import { findBench } from './db/benches';
-import { findFeelPaper } from './db/feel';
-import { findPaper } from './db/papers';
-import { listPartsOf } from './db/parts';
-import { findPayload } from './db/payloads';
-import { findSupport } from './db/supports';
-import { serverKind } from './kinds';
-import { Refusal } from './refusal';
-import { needsItsParts } from './unreadable';
+import { motorsOf, speakingAxis } from './figures';
+import { freshFeel, freshSheet } from './fresh';
+import { noShots } from './shots';
+import { idOf } from '$lib/server/api';
+import { learnedTogether } from '$lib/server/benchData';
+import { findBench } from '$lib/server/db/benches';
+import { findFeelPaper } from './papers.server';
+import { findPaper } from '$lib/server/db/papers';
+import { listPartsOf } from '$lib/server/db/parts';
+import { findPayload } from '$lib/server/db/payloads';
+import { findSupport } from '$lib/server/db/supports';
+import { serverKind } from '$lib/server/kinds';
+import { Refusal } from '$lib/server/refusal';
+import { needsItsParts } from '$lib/server/unreadable';
 
 /** Everything the sheets of Feel show of one payload on one gimbal. */
 export async function feelData(crewId: string, params: { readonly support: string; readonly payload: string }) {

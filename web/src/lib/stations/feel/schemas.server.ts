@@ -1,7 +1,7 @@
 import Joi from 'joi';
 import { limit } from '$lib/model/limits';
 import { turningAxes } from '$lib/model/turning';
-import { feelLimits, most } from '$lib/stations/feel/limits';
+import { feelLimits, most } from './limits';
 import {
 	axisDoings,
 	type FeelState,
@@ -14,9 +14,9 @@ import {
 	type SettingName,
 	settingNames,
 	type ShotList
-} from '$lib/stations/feel/model';
-import { id, key, version, within } from './quantities';
-import { flag, maybeWords, note, one, words } from './words';
+} from './model';
+import { id, key, version, within } from '$lib/server/schemas/quantities';
+import { flag, maybeWords, note, one, words } from '$lib/server/schemas/words';
 
 const perAxis = (each: Joi.Schema) =>
 	Joi.object(Object.fromEntries(turningAxes.map((axis) => [axis, each]))).required();
