@@ -7,7 +7,7 @@ import { closeDatabase, migrateDatabase } from '$lib/server/db/client';
 import { startWords } from '$lib/server/db/startWords';
 import { loadScenarioOnce, makeEmptyCrewOnce } from '$lib/server/demo/loadScenario';
 import { type Asked, KeptPages } from '$lib/server/kept/keptPages';
-import { Revisions } from '$lib/server/kept/revisions';
+import { revisions } from '$lib/server/kept/revisions';
 import { sessionOf } from '$lib/server/session';
 import { allowed, type Verb } from '$lib/model/access';
 import { startLive, stopLive } from '$lib/server/live/desk';
@@ -22,7 +22,6 @@ import { needsStyle, withoutIdleStyles } from '$lib/server/sheetStyles';
 /** The database may come up a moment after the application; this long is waited for it. */
 const patienceMs = 15_000;
 
-const revisions = new Revisions();
 const pages = new KeptPages();
 
 export const init: ServerInit = async () => {

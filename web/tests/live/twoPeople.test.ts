@@ -377,7 +377,7 @@ describe('a loop beside a drive', () => {
 					await hand.look(/Gallery rail/);
 					await person.reads(/Looking only: nobody drives head 1/, '.slip .answer');
 					begun += 1;
-					expect(begun, 'how often it had to be begun').toBeLessThan(longRun ? 8 : 4);
+					expect(begun, 'how often it had to be begun').toBeLessThan(8);
 					await surely();
 				}
 			}

@@ -1,6 +1,7 @@
 import type { Role } from '$lib/model/access';
 import type { Person } from '$lib/model/person';
 import { crewWithPeople } from './db/people';
+import { revisions } from './kept/revisions';
 
 /** Who asks, and whose data that may be. */
 export interface Session {
@@ -16,13 +17,34 @@ export interface Session {
  * with. Null: nobody of any crew. One crew for now, and whoever is chosen on the page; sign-in replaces this function and nothing else.
  */
 export async function sessionOf(headers: { readonly cookie: string | null }): Promise<Session | null> {
-	const crew = await crewWithPeople();
+	const crew = await people();
 	if (crew === null) return null;
 	const chosen = cookieIn(headers.cookie ?? '', 'person');
 	const person = crew.people.find(({ id }) => id === chosen) ?? crew.people[0];
 	return person === undefined
 		? null
 		: { crew: { id: crew.id, name: crew.name }, person, people: crew.people, role: 'lead' };
+}
+
+type Crew = NonNullable<Awaited<ReturnType<typeof crewWithPeople>>>;
+let known: { readonly crewId: string; readonly revision: string; readonly crew: Promise<Crew | null> } | null = null;
+
+/** Asked of the database once for all who come while nothing of the crew is written; while that is not known, for each. */
+async function people(): Promise<Crew | null> {
+	if (known !== null && revisions.of(known.crewId) === known.revision) return known.crew;
+	const [crewId, revision] = [known?.crewId ?? '', known === null ? null : revisions.of(known.crewId)];
+	const asked = crewWithPeople();
+	if (revision !== null) known = { crewId, revision, crew: asked };
+	try {
+		const crew = await asked;
+		const now = crew === null ? null : revisions.of(crew.id);
+		// The first time it is known whose revision it is: from the next time on it counts.
+		if (crew !== null && now !== null && crew.id !== crewId) known = { crewId: crew.id, revision: '', crew: asked };
+		return crew;
+	} catch (thrown) {
+		known = null;
+		throw thrown;
+	}
 }
 
 /** The first cookie of that name, as browsers send it. */

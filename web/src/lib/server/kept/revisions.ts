@@ -36,3 +36,6 @@ export class Revisions {
 		await this.#listening?.stop();
 	}
 }
+
+/** Those of this process. */
+export const revisions = new Revisions();
